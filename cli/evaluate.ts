@@ -1,0 +1,8 @@
+import { asCase } from '@/contracts/lowgap-file';
+import { evaluateCase, type Evaluation, type EvaluateOptions } from '@/core/clearance/evaluate';
+import { readCase } from './outcome';
+
+/** `lowgap evaluate FILE [--postures]` */
+export async function evaluateCommand(file: string, options: EvaluateOptions): Promise<Evaluation> {
+  return evaluateCase(asCase(await readCase(file)), options);
+}

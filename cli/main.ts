@@ -1,0 +1,40 @@
+import { Command, CommanderError } from 'commander';
+import { evaluateCommand } from './evaluate';
+import { EXIT_FAULT, EXIT_INPUT, runCommand } from './outcome';
+import { poseCommand } from './pose';
+
+const program = new Command('lowgap')
+  .description('Low Gap on the command line: what the wheel well says about a tire, a wheel and a height.')
+  .exitOverride();
+
+program
+  .command('evaluate')
+  .description('least gap of every obstacle over the envelope, and the low gap, as JSON')
+  .argument('<file>', 'a .lowgap.json file')
+  .option('--postures', "add the wheel's 4 x 4 matrix in each obstacle's worst posture")
+  .action((file: string, options: { postures?: boolean }) =>
+    runCommand(() => evaluateCommand(file, { postures: options.postures === true })),
+  );
+
+program
+  .command('pose')
+  .description('4 x 4 matrix from the wheel frame to the corner frame, rows, mm')
+  .argument('<file>', 'a .lowgap.json file')
+  .requiredOption('--corner <key>', 'frontLeft, frontRight, rearLeft or rearRight')
+  .requiredOption('--travel <mm>', 'height from the surveyed ride position, + = bump')
+  .requiredOption('--steer <degrees>', '+ = vehicle left')
+  .action((file: string, options: { corner: string; travel: string; steer: string }) =>
+    runCommand(() => poseCommand(file, options)),
+  );
+
+try {
+  await program.parseAsync(process.argv);
+} catch (error) {
+  // Commander has already said what was wrong with the words; asking for help is no error.
+  if (!(error instanceof CommanderError)) {
+    process.stderr.write(`lowgap: a fault of ours: ${error instanceof Error ? error.message : String(error)}\n`);
+    process.exitCode = EXIT_FAULT;
+  } else {
+    process.exitCode = error.exitCode === 0 ? 0 : EXIT_INPUT;
+  }
+}

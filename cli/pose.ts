@@ -1,0 +1,24 @@
+import { asCase } from '@/contracts/lowgap-file';
+import { CORNER_KEYS } from '@/core/clearance/description';
+import { poseMatrix } from '@/core/clearance/evaluate';
+import { ProblemError } from '@/core/problem';
+import { numberOption, readCase } from './outcome';
+
+/** `lowgap pose FILE --corner C --travel T --steer S`: mm and degrees, steer + = vehicle left. */
+export async function poseCommand(
+  file: string,
+  options: { corner: string; travel: string; steer: string },
+): Promise<number[][]> {
+  const key = CORNER_KEYS.find((name) => name === options.corner);
+  if (!key) {
+    throw new ProblemError({
+      code: 'notFound',
+      path: '--corner',
+      expected: `one of ${CORNER_KEYS.join(', ')}`,
+      found: options.corner,
+    });
+  }
+  const travel = numberOption('travel', options.travel);
+  const steer = numberOption('steer', options.steer);
+  return poseMatrix(asCase(await readCase(file)), key, travel, steer);
+}

@@ -1,0 +1,182 @@
+/**
+ * The `.lowgap.json` file and every part of it, as Zod schemas. The published JSON Schema is made from these
+ * (`npm run schema`). Units are in the names; points `[x, y, z]` in the corner frame, mm; angles in degrees.
+ */
+import { z } from 'zod';
+import { CORNER_KEYS, type CaseDescription } from '@/core/clearance/description';
+import { ENVELOPES } from '@/core/clearance/envelope';
+import { STANDARD_IDS } from '@/core/clearance/standard';
+import { LIMITS, type Range } from '@/core/limits';
+import { MATERIALS } from '@/core/obstacle/material';
+import { READING_PLACES } from '@/core/obstacle/reading';
+import { attempt } from '@/core/problem';
+import { parseTireSize } from '@/core/tire/size';
+
+export const FILE_FORMAT = 'lowgap';
+export const FILE_VERSION = 1;
+
+const within = ({ min, max }: Range) => z.number().min(min).max(max);
+const text = (max: number) => z.string().trim().min(1).max(max);
+
+/** What was typed, by field: `{"gapMm": "4 5/16"}`. Shown again as long as it means the stored number. */
+const typed = z.record(z.string().max(40), z.string().max(40)).optional();
+
+/** Size text the engine can read; refused here already, so that a bad size is caught while it is typed. */
+const sizeText = text(60).superRefine((size, context) => {
+  const parsed = attempt(() => parseTireSize(size));
+  if (parsed.ok) return;
+  for (const problem of parsed.problems) {
+    context.addIssue({ code: 'custom', message: problem.expected, params: { problem } });
+  }
+});
+
+export const tireSchema = z.strictObject({
+  size: sizeText,
+  measuredDiameterMm: within(LIMITS.tireDiameterMm).optional(),
+  measuredWidthMm: within(LIMITS.tireWidthMm).optional(),
+});
+
+export const wheelSchema = z.strictObject({
+  diameterIn: within(LIMITS.rimDiameterIn),
+  widthIn: within(LIMITS.rimWidthIn),
+  offsetMm: within(LIMITS.offsetMm).optional(),
+  backspacingMm: within(LIMITS.backspacingMm).optional(),
+  backspacingSchool: z.enum(['lipToPad', 'nominal']).optional(),
+});
+
+const fitmentFields = {
+  tire: tireSchema,
+  wheel: wheelSchema,
+  spacerMm: within(LIMITS.spacerMm).default(0),
+  typed,
+};
+
+export const fittedSchema = z.strictObject(fitmentFields);
+
+const setupFields = {
+  ...fitmentFields,
+  suspensionLiftMm: within(LIMITS.suspensionLiftMm).default(0),
+  bodyLiftMm: within(LIMITS.bodyLiftMm).default(0),
+  bumpStopMm: within(LIMITS.bumpStopMm).default(0),
+  axleShiftMm: within(LIMITS.shiftMm).default(0),
+  bumpLimitShiftMm: within(LIMITS.shiftMm).default(0),
+  droopLimitShiftMm: within(LIMITS.shiftMm).default(0),
+  linkageDropMm: within(LIMITS.shiftMm).default(0),
+  steerStopLeftDeg: within(LIMITS.lockDeg).optional(),
+  steerStopRightDeg: within(LIMITS.lockDeg).optional(),
+  camberChangeDeg: within(LIMITS.camberDeg).default(0),
+  casterChangeDeg: within(LIMITS.casterDeg).default(0),
+};
+
+/** The same fields, each optional and without default, for one corner's exceptions. */
+const overrideSchema = z.strictObject({
+  tire: tireSchema.optional(),
+  wheel: wheelSchema.optional(),
+  spacerMm: within(LIMITS.spacerMm).optional(),
+  typed,
+  suspensionLiftMm: within(LIMITS.suspensionLiftMm).optional(),
+  bodyLiftMm: within(LIMITS.bodyLiftMm).optional(),
+  bumpStopMm: within(LIMITS.bumpStopMm).optional(),
+  axleShiftMm: within(LIMITS.shiftMm).optional(),
+  bumpLimitShiftMm: within(LIMITS.shiftMm).optional(),
+  droopLimitShiftMm: within(LIMITS.shiftMm).optional(),
+  linkageDropMm: within(LIMITS.shiftMm).optional(),
+  steerStopLeftDeg: within(LIMITS.lockDeg).optional(),
+  steerStopRightDeg: within(LIMITS.lockDeg).optional(),
+  camberChangeDeg: within(LIMITS.camberDeg).optional(),
+  casterChangeDeg: within(LIMITS.casterDeg).optional(),
+});
+
+const byCorner = <T extends z.ZodType>(schema: T) =>
+  z.strictObject({
+    frontLeft: schema.optional(),
+    frontRight: schema.optional(),
+    rearLeft: schema.optional(),
+    rearRight: schema.optional(),
+  } satisfies Record<(typeof CORNER_KEYS)[number], unknown>);
+
+export const setupSchema = z.strictObject({ ...setupFields, corners: byCorner(overrideSchema).optional() });
+
+export const steeringSchema = z.strictObject({
+  inclinationDeg: within(LIMITS.inclinationDeg),
+  casterDeg: within(LIMITS.casterDeg),
+  kingpinOffsetMm: within(LIMITS.kingpinOffsetMm),
+  casterTrailMm: within(LIMITS.casterTrailMm).default(0),
+  lockLeftDeg: within(LIMITS.lockDeg),
+  lockRightDeg: within(LIMITS.lockDeg),
+  lockMeasured: z.enum(['axis', 'heading']).optional(),
+});
+
+const centre = within(LIMITS.instantCentreMm);
+
+export const motionSchema = z.strictObject({
+  type: z.literal('swingArm'),
+  frontView: z.strictObject({ y: centre, z: centre }).nullable().optional(),
+  sideView: z.strictObject({ x: centre, z: centre }).nullable().optional(),
+});
+
+const point = z.tuple([within(LIMITS.coordinateMm), within(LIMITS.coordinateMm), within(LIMITS.coordinateMm)]);
+
+export const shapeSchema = z.discriminatedUnion('type', [
+  z.strictObject({ type: z.literal('points'), points: z.array(point).min(1).max(10000) }),
+  z.strictObject({ type: z.literal('polyline'), points: z.array(point).min(2).max(2000) }),
+]);
+
+export const readingSchema = z.strictObject({
+  clock: z.string().max(10),
+  across: z.enum(READING_PLACES),
+  gapMm: within(LIMITS.gapMm),
+  outboardMm: within(LIMITS.outboardMm).optional(),
+  steer: z.union([z.enum(['straight', 'left', 'right']), within(LIMITS.steerDeg)]).default('straight'),
+  travelMm: within(LIMITS.travelMm).optional(),
+  hubToLipMm: within(LIMITS.hubToLipMm).optional(),
+  typed,
+});
+
+export const obstacleSchema = z.strictObject({
+  id: text(60),
+  label: text(80).optional(),
+  mount: z.enum(['body', 'frame', 'axle', 'knuckle']),
+  material: z.enum(MATERIALS),
+  shape: shapeSchema.optional(),
+  readings: z.array(readingSchema).max(500).optional(),
+  readingsAs: z.enum(['points', 'polyline']).optional(),
+});
+
+export const cornerSchema = z.strictObject({
+  motion: motionSchema,
+  steering: steeringSchema.optional(),
+  staticCamberDeg: within(LIMITS.camberDeg).default(0),
+  staticToeDeg: within(LIMITS.toeDeg).default(0),
+  travel: z.strictObject({ bumpMm: within(LIMITS.travelLimitMm), droopMm: within(LIMITS.travelLimitMm) }),
+  hubToLipMm: within(LIMITS.hubToLipMm).optional(),
+  fitted: fittedSchema,
+  obstacles: z.array(obstacleSchema).max(200).default([]),
+  typed,
+});
+
+export const lowgapFileSchema = z.strictObject({
+  format: z.literal(FILE_FORMAT),
+  version: z.literal(FILE_VERSION),
+  vehicle: z.strictObject({
+    label: text(120),
+    wheelbaseMm: within(LIMITS.wheelbaseMm).optional(),
+    trackFrontMm: within(LIMITS.trackMm).optional(),
+    trackRearMm: within(LIMITS.trackMm).optional(),
+    notes: z.string().max(4000).optional(),
+  }),
+  corners: byCorner(cornerSchema),
+  setup: setupSchema.optional(),
+  envelope: z.enum(ENVELOPES).default('trail'),
+  standard: z.enum(STANDARD_IDS).default('neverRub'),
+});
+
+export type LowgapFile = z.output<typeof lowgapFileSchema>;
+export type LowgapCorner = z.output<typeof cornerSchema>;
+export type LowgapObstacle = z.output<typeof obstacleSchema>;
+export type LowgapReading = z.output<typeof readingSchema>;
+export type LowgapSetup = z.output<typeof setupSchema>;
+export type LowgapFitted = z.output<typeof fittedSchema>;
+
+/** The file holds all the engine takes; this line fails to compile when the two shapes drift apart. */
+export const asCase = (file: LowgapFile): CaseDescription => file;

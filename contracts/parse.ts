@@ -1,0 +1,101 @@
+import { z } from 'zod';
+import type { Problem, Result } from '@/core/problem';
+import { FILE_FORMAT, FILE_VERSION, lowgapFileSchema, type LowgapFile } from './lowgap-file';
+
+/** Checks `input` against a schema; problems carry the field's path, what was expected and what was found. */
+export function parseWith<T extends z.ZodType>(schema: T, input: unknown, base = ''): Result<z.output<T>> {
+  const parsed = schema.safeParse(input);
+  if (parsed.success) return { ok: true, value: parsed.data };
+  return { ok: false, problems: parsed.error.issues.flatMap((issue) => issueProblems(issue, input, base)) };
+}
+
+/** Reads the text of a `.lowgap.json` file. Format and version are looked at first. */
+export function readLowgapText(text: string): Result<LowgapFile> {
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch (error) {
+    const found = text.trim() === '' ? 'an empty file' : error instanceof Error ? error.message : 'unreadable text';
+    return refusal('invalidJson', '', 'a whole JSON file', found);
+  }
+  return readLowgapJson(json);
+}
+
+/** The same for parsed JSON. */
+export function readLowgapJson(json: unknown): Result<LowgapFile> {
+  if (typeof json !== 'object' || json === null || Array.isArray(json)) {
+    return refusal('wrongType', '', 'an object', describe(json));
+  }
+  const { format, version } = json as Record<string, unknown>;
+  if (format !== FILE_FORMAT) return refusal('wrongFormat', 'format', `"${FILE_FORMAT}"`, describe(format));
+  if (version !== FILE_VERSION) return refusal('wrongVersion', 'version', String(FILE_VERSION), describe(version));
+  return parseWith(lowgapFileSchema, json);
+}
+
+function refusal(code: Problem['code'], path: string, expected: string, found: string): Result<never> {
+  return { ok: false, problems: [{ code, path, expected, found }] };
+}
+
+type Issue = z.core.$ZodIssue;
+
+function issueProblems(issue: Issue, input: unknown, base: string): Problem[] {
+  const path = pathText(issue.path, base);
+  if (issue.code === 'unrecognized_keys') {
+    return issue.keys.map((key) => ({
+      code: 'unknownKey',
+      path: pathText([...issue.path, key], base),
+      expected: 'only keys this version knows',
+      found: `"${key}"`,
+    }));
+  }
+  if (issue.code === 'custom') {
+    const { code, expected, found } = issue.params?.['problem'] as Problem;
+    return [{ code, path, expected, found }];
+  }
+  const value = valueAt(input, issue.path);
+  if (value === undefined) {
+    return [{ code: 'missing', path, expected: expectedText(issue), found: 'nothing' }];
+  }
+  const code = issue.code === 'too_big' || issue.code === 'too_small' ? 'outOfRange' : 'wrongType';
+  return [{ code, path, expected: expectedText(issue), found: describe(value) }];
+}
+
+function expectedText(issue: Issue): string {
+  switch (issue.code) {
+    case 'too_small':
+      if (issue.origin === 'string') return issue.minimum === 1 ? 'some text' : `at least ${issue.minimum} characters`;
+      return `at least ${String(issue.minimum)}${issue.origin === 'array' ? ' entries' : ''}`;
+    case 'too_big':
+      return `at most ${String(issue.maximum)}${issue.origin === 'string' ? ' characters' : issue.origin === 'array' ? ' entries' : ''}`;
+    case 'invalid_type':
+      return issue.expected === 'number' ? 'a number' : issue.expected === 'string' ? 'text' : `a value of type ${issue.expected}`;
+    case 'invalid_value':
+      return `one of ${issue.values.map((v) => JSON.stringify(v)).join(', ')}`;
+    case 'invalid_union':
+      if (issue.discriminator !== undefined) return `a known "${issue.discriminator}"`;
+      return [...new Set(issue.errors.flat().map(expectedText))].join(', or ');
+    default:
+      return issue.message;
+  }
+}
+
+function pathText(path: readonly PropertyKey[], base: string): string {
+  return path.reduce<string>((text, key) => {
+    if (typeof key === 'number') return `${text}[${key}]`;
+    return text === '' ? String(key) : `${text}.${String(key)}`;
+  }, base);
+}
+
+function valueAt(input: unknown, path: readonly PropertyKey[]): unknown {
+  return path.reduce<unknown>(
+    (value, key) => (typeof value === 'object' && value !== null ? (value as Record<PropertyKey, unknown>)[key] : undefined),
+    input,
+  );
+}
+
+/** Short text of a found value. */
+function describe(value: unknown): string {
+  if (value === undefined) return 'nothing';
+  const text = JSON.stringify(value) ?? String(value);
+  return text.length > 60 ? `${text.slice(0, 57)}...` : text;
+}

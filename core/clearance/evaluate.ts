@@ -1,0 +1,168 @@
+import { flatten } from '../geometry/outline';
+import { toMatrix4 } from '../geometry/pose';
+import type { Vec3 } from '../geometry/vec3';
+import type { Mount } from '../motion/corner-motion';
+import type { Material } from '../obstacle/material';
+import { clockOfPoint } from '../obstacle/reading';
+import { ProblemError } from '../problem';
+import type { Across } from '../tire/section';
+import { POLYGON_SAG_MM } from '../tolerances';
+import { toDegrees, toRadians } from '../units/angle';
+import { formatClock } from '../units/clock';
+import { wheelSectionPolygon } from '../wheel/wheel-section';
+import { CORNER_KEYS, setupForCorner, type CaseDescription, type CornerDescription, type CornerKey } from './description';
+import { plainSweep } from './plain-sweep';
+import { motionUnder, prepareCorner, type PreparedCorner, type PreparedObstacle } from './prepare';
+import { STANDARDS, verdictOf, type Standard, type Verdict } from './standard';
+
+/** Least gap of one obstacle over the envelope. Lengths mm, angles degrees, `at` in the corner frame. */
+export interface ObstacleVerdict {
+  readonly corner: CornerKey;
+  readonly id: string;
+  readonly label: string;
+  readonly mount: Mount;
+  readonly material: Material;
+  readonly gapMm: number;
+  readonly requiredMm: number;
+  readonly marginMm: number;
+  readonly verdict: Verdict;
+  /** Vehicle sense, + = left. */
+  readonly steerDeg: number;
+  /** + = bump, from the surveyed ride height. */
+  readonly travelMm: number;
+  readonly at: Vec3;
+  readonly clock: string;
+  readonly across: Across;
+  /** mm by which the obstacle's lateral place is not known. */
+  readonly lateralToleranceMm: number;
+  /** With `postures`: wheel frame to corner frame, rows of a 4 x 4 matrix, mm. */
+  readonly wheelMatrix?: readonly (readonly number[])[];
+}
+
+export interface LowGap {
+  readonly corner: CornerKey;
+  readonly obstacle: string;
+  /** The least margin: gap less what the standard wants. */
+  readonly mm: number;
+  readonly gapMm: number;
+  readonly steerDeg: number;
+  readonly travelMm: number;
+  readonly at: Vec3;
+  readonly clock: string;
+  readonly across: Across;
+}
+
+/** Polygons about the tire's centre plane, [y, r] in mm, y outboard. */
+export interface CornerSections {
+  /** Filled outside section: an open path from the axis round the tire to the axis. */
+  readonly section: readonly PolygonPoint[];
+  /** Hollow wheel, closed. */
+  readonly wheelSection: readonly PolygonPoint[];
+}
+
+type PolygonPoint = readonly [y: number, r: number];
+
+export interface Evaluation extends CornerSections {
+  /** null when no obstacle has been surveyed yet. */
+  readonly lowGap: LowGap | null;
+  readonly obstacles: readonly ObstacleVerdict[];
+  /** The corner that `section` and `wheelSection` belong to: the low gap's, or the first. */
+  readonly sectionCorner: CornerKey;
+}
+
+export interface EvaluateOptions {
+  /** Adds to every obstacle the wheel's 4 x 4 matrix in its worst posture. */
+  readonly postures?: boolean;
+}
+
+/** Verdict on every described corner. @throws ProblemError for anything the engine cannot take. */
+export function evaluateCase(description: CaseDescription, options: EvaluateOptions = {}): Evaluation {
+  const prepared = describedCorners(description).map((key) => prepareDescribed(description, key));
+  const obstacles = prepared.flatMap((corner) => cornerVerdicts(corner, STANDARDS[description.standard], options));
+  const lowGap = lowGapOf(obstacles);
+  const shown = prepared.find((corner) => corner.key === lowGap?.corner) ?? (prepared[0] as PreparedCorner);
+  return { lowGap, obstacles, sectionCorner: shown.key, ...cornerSections(shown) };
+}
+
+/** Corners present in a description, in the usual order. @throws ProblemError when there is none. */
+export function describedCorners(description: CaseDescription): CornerKey[] {
+  const keys = CORNER_KEYS.filter((key) => description.corners[key] !== undefined);
+  if (keys.length === 0) {
+    throw new ProblemError({ code: 'missing', path: 'corners', expected: 'at least one corner', found: 'none' });
+  }
+  return keys;
+}
+
+/** One corner of a description, checked and filled in. @throws ProblemError; `notFound` when it is not there. */
+export const prepareDescribed = (description: CaseDescription, key: CornerKey): PreparedCorner =>
+  prepareCorner(key, describedCorner(description, key), setupForCorner(description, key), description.envelope);
+
+function describedCorner(description: CaseDescription, key: CornerKey): CornerDescription {
+  const corner = description.corners[key];
+  if (!corner) {
+    const have = CORNER_KEYS.filter((k) => description.corners[k] !== undefined).join(', ');
+    throw new ProblemError({ code: 'notFound', path: `corners.${key}`, expected: `one of ${have}`, found: key });
+  }
+  return corner;
+}
+
+/** Verdicts of one prepared corner, in the order its obstacles are listed. */
+export function cornerVerdicts(
+  corner: PreparedCorner,
+  standard: Standard,
+  { postures = false }: EvaluateOptions = {},
+): ObstacleVerdict[] {
+  return plainSweep(corner).map((least, i) => {
+    const { id, label, mount, material, lateralToleranceMm } = corner.obstacles[i] as PreparedObstacle;
+    const requiredMm = standard.requiredMm[material];
+    const marginMm = least.gapMm - requiredMm;
+    const wheelPose = corner.motion.wheelPose(least.posture);
+    return {
+      corner: corner.key,
+      id,
+      label,
+      mount,
+      material,
+      gapMm: least.gapMm,
+      requiredMm,
+      marginMm,
+      verdict: verdictOf(marginMm, standard),
+      steerDeg: toDegrees(least.posture.steer),
+      travelMm: least.posture.travel,
+      at: least.at,
+      clock: formatClock(clockOfPoint(wheelPose, least.at)),
+      across: least.across,
+      lateralToleranceMm,
+      ...(postures ? { wheelMatrix: toMatrix4(wheelPose) } : {}),
+    };
+  });
+}
+
+/** The least margin of all; null for no obstacles. */
+export function lowGapOf(obstacles: readonly ObstacleVerdict[]): LowGap | null {
+  const least = obstacles.reduce<ObstacleVerdict | null>(
+    (best, next) => (best === null || next.marginMm < best.marginMm ? next : best),
+    null,
+  );
+  if (!least) return null;
+  const { corner, id, marginMm, gapMm, steerDeg, travelMm, at, clock, across } = least;
+  return { corner, obstacle: id, mm: marginMm, gapMm, steerDeg, travelMm, at, clock, across };
+}
+
+/** Polygons of the setup on one corner. */
+export function cornerSections(corner: PreparedCorner): CornerSections {
+  const { section, offsetMm, rimWidthIn } = corner.rotor;
+  return {
+    section: flatten(section.outline, POLYGON_SAG_MM).map(({ a, r }) => [a, r] as const),
+    wheelSection: wheelSectionPolygon(section.size.rimDiameterIn, rimWidthIn, offsetMm).map(({ a, r }) => [a, r] as const),
+  };
+}
+
+/**
+ * 4 x 4 matrix (rows, column vectors, mm) from the wheel frame to the corner frame at a travel and a steer,
+ * under the description's setup. Limits are not enforced: any reachable posture may be asked for.
+ */
+export function poseMatrix(description: CaseDescription, key: CornerKey, travelMm: number, steerDeg: number): number[][] {
+  const motion = motionUnder(key, describedCorner(description, key), setupForCorner(description, key));
+  return toMatrix4(motion.wheelPose({ travel: travelMm, steer: toRadians(steerDeg) }));
+}

@@ -1,0 +1,42 @@
+/**
+ * Sane ranges for what people enter. Outside them an entry is a slip of the pen rather than a job:
+ * contracts refuse it with the range. Working values of this project, no published source.
+ */
+export interface Range {
+  readonly min: number;
+  readonly max: number;
+  readonly unit: string;
+}
+
+const range = (min: number, max: number, unit: string): Range => ({ min, max, unit });
+
+export const LIMITS = {
+  tireDiameterMm: range(200, 1600, 'mm'),
+  tireWidthMm: range(60, 600, 'mm'),
+  rimDiameterIn: range(4, 30, 'in'),
+  rimWidthIn: range(2, 20, 'in'),
+  offsetMm: range(-200, 200, 'mm'),
+  backspacingMm: range(0, 450, 'mm'),
+  spacerMm: range(0, 100, 'mm'),
+  gapMm: range(0, 800, 'mm'),
+  outboardMm: range(-400, 400, 'mm'),
+  travelMm: range(-600, 600, 'mm'),
+  travelLimitMm: range(0, 600, 'mm'),
+  hubToLipMm: range(50, 1500, 'mm'),
+  suspensionLiftMm: range(-300, 500, 'mm'),
+  bodyLiftMm: range(0, 300, 'mm'),
+  bumpStopMm: range(0, 300, 'mm'),
+  shiftMm: range(-300, 300, 'mm'),
+  lockDeg: range(0, 70, 'degrees'),
+  steerDeg: range(-70, 70, 'degrees'),
+  inclinationDeg: range(-10, 45, 'degrees'),
+  casterDeg: range(-20, 30, 'degrees'),
+  kingpinOffsetMm: range(-100, 400, 'mm'),
+  casterTrailMm: range(-200, 200, 'mm'),
+  camberDeg: range(-15, 15, 'degrees'),
+  toeDeg: range(-10, 10, 'degrees'),
+  coordinateMm: range(-5000, 5000, 'mm'),
+  instantCentreMm: range(-100000, 100000, 'mm'),
+  wheelbaseMm: range(500, 10000, 'mm'),
+  trackMm: range(300, 3500, 'mm'),
+} as const satisfies Record<string, Range>;

@@ -1,0 +1,19 @@
+/** Numerical tolerances of the engine: each with its unit and its purpose. */
+
+/** mm: chord height allowed when an arc outline is printed as a polygon. */
+export const POLYGON_SAG_MM = 0.02;
+
+/** mm: a refined minimum stops moving when its steps are smaller than this at the tire. */
+export const REFINEMENT_STEP_MM = 0.002;
+
+/** mm: obstacle edges are first sampled no coarser than this, then refined along the edge. */
+export const EDGE_SAMPLE_MM = 8;
+
+/** mm: coarse minima this close above the best are refined as well (a 21 x 21 grid is up to 2.5 mm off). */
+export const CANDIDATE_BAND_MM = 6;
+
+/** mm: a typed text and the stored number mean the same length when they differ by no more. */
+export const SAME_LENGTH_MM = 0.01;
+
+/** mm: gaps closer than this are the same; keeps rounding noise from being followed as if it were a slope. */
+export const SAME_GAP_MM = 1e-7;

@@ -1,0 +1,78 @@
+import { ProblemError } from '../problem';
+
+export type LengthUnit = 'mm' | 'in';
+
+export const MM_PER_IN = 25.4;
+
+export const inToMm = (inches: number): number => inches * MM_PER_IN;
+export const mmToIn = (mm: number): number => mm / MM_PER_IN;
+
+export interface ParsedLength {
+  readonly mm: number;
+  /** Unit the text is in: written, implied by a fraction, or the default. */
+  readonly unit: LengthUnit;
+}
+
+const UNIT_FACTORS: Readonly<Record<string, { unit: LengthUnit; mm: number }>> = {
+  mm: { unit: 'mm', mm: 1 },
+  cm: { unit: 'mm', mm: 10 },
+  in: { unit: 'in', mm: MM_PER_IN },
+  inch: { unit: 'in', mm: MM_PER_IN },
+  inches: { unit: 'in', mm: MM_PER_IN },
+  '"': { unit: 'in', mm: MM_PER_IN },
+  '″': { unit: 'in', mm: MM_PER_IN },
+  '”': { unit: 'in', mm: MM_PER_IN },
+};
+
+const LENGTH = /^([+-]?)\s*(?:(\d+)(?:\s+|\s*-\s*))?(\d+)\s*\/\s*(\d+)\s*([a-z"″”]*)$|^([+-]?)\s*(\d+(?:[.,]\d+)?|[.,]\d+)\s*([a-z"″”]*)$/;
+
+/**
+ * Reads a length as people type it: `57mm`, `57`, `1.25in`, `1,25 in`, `2 7/8`, `2-7/8"`, `3/4`, `5.5 cm`.
+ * A fraction without a unit is in inches; a plain number without one is in `defaultUnit`.
+ * @throws ProblemError `unreadableLength` at `path`.
+ */
+export function parseLength(text: string, defaultUnit: LengthUnit, path = ''): ParsedLength {
+  const cleaned = text.trim().toLowerCase().replace(/\u00bd/g, ' 1/2').replace(/\u00bc/g, ' 1/4').replace(/\u00be/g, ' 3/4').trim();
+  const match = LENGTH.exec(cleaned);
+  const refuse = (): never => {
+    throw new ProblemError({
+      code: 'unreadableLength',
+      path,
+      expected: 'a length such as 57 mm, 1.25 in or 2 7/8',
+      found: text.trim() === '' ? 'nothing' : text,
+    });
+  };
+  if (!match) return refuse();
+  const fraction = match[4] !== undefined;
+  const sign = (fraction ? match[1] : match[6]) === '-' ? -1 : 1;
+  const unitText = (fraction ? match[5] : match[8]) ?? '';
+  const size = fraction
+    ? Number(match[2] ?? 0) + Number(match[3]) / Number(match[4])
+    : Number((match[7] ?? '').replace(',', '.'));
+  if (!Number.isFinite(size)) return refuse();
+  const implied = fraction ? 'in' : defaultUnit;
+  const known = UNIT_FACTORS[unitText === '' ? implied : unitText];
+  if (!known) return refuse();
+  return { mm: sign * size * known.mm, unit: known.unit };
+}
+
+/** Inches to the nearest 1/16 as a tape shows them: `2 7/8`, `3/16`, `-1 1/2`, `0`. */
+export function formatFraction(mm: number): string {
+  const sixteenths = Math.round((Math.abs(mm) / MM_PER_IN) * 16);
+  const whole = Math.floor(sixteenths / 16);
+  let top = sixteenths % 16;
+  let bottom = 16;
+  while (top > 0 && top % 2 === 0) {
+    top /= 2;
+    bottom /= 2;
+  }
+  const sign = mm < 0 && sixteenths > 0 ? '-' : '';
+  if (top === 0) return `${sign}${whole}`;
+  return whole === 0 ? `${sign}${top}/${bottom}` : `${sign}${whole} ${top}/${bottom}`;
+}
+
+/** Millimetres with one decimal, or none where it would be `.0`; never `-0`. */
+export function formatMm(mm: number, decimals = 1): string {
+  const rounded = Number(mm.toFixed(decimals));
+  return String(rounded === 0 ? 0 : rounded);
+}

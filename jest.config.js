@@ -1,0 +1,14 @@
+export default {
+  testEnvironment: 'node',
+  testMatch: ['**/*.test.ts'],
+  roots: ['core', 'contracts', 'server', 'web', 'cli', 'demo', 'scripts'].map((room) => `<rootDir>/${room}`),
+  extensionsToTreatAsEsm: ['.ts'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
+  transform: {
+    '^.+\\.ts$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'es6' }, sourceMaps: 'inline' },
+    ],
+  },
+  testTimeout: 30000,
+};
