@@ -7,7 +7,7 @@ export const POLYGON_SAG_MM = 0.02;
 export const REFINEMENT_STEP_MM = 0.002;
 
 /** mm: obstacle edges are first sampled no coarser than this, then refined along the edge. */
-export const EDGE_SAMPLE_MM = 8;
+export const EDGE_SAMPLE_MM = 20;
 
 /** mm: coarse minima this close above the best are refined as well (a 21 x 21 grid is up to 2.5 mm off). */
 export const CANDIDATE_BAND_MM = 6;

@@ -1,0 +1,32 @@
+/** What goes over HTTP about jobs. Dates as ISO 8601 text, lengths as in the file contract. */
+import { z } from 'zod';
+import { lowgapFileSchema } from './lowgap-file';
+
+export const jobIdSchema = z.uuid();
+
+export const jobContentSchema = z.strictObject({
+  title: z.string().trim().min(1).max(120),
+  customer: z.string().trim().max(120).default(''),
+  document: lowgapFileSchema,
+});
+
+export const jobUpdateSchema = jobContentSchema.extend({
+  /** The revision the writer read. */
+  revision: z.int().min(1),
+});
+
+export const jobSchema = z.object({
+  id: jobIdSchema,
+  title: z.string(),
+  customer: z.string(),
+  revision: z.number(),
+  document: lowgapFileSchema,
+  createdAt: z.string(),
+  updatedAt: z.string(),
+});
+
+export const jobListSchema = z.object({ jobs: z.array(jobSchema) });
+
+export type Job = z.output<typeof jobSchema>;
+export type JobContent = z.output<typeof jobContentSchema>;
+export type JobUpdate = z.output<typeof jobUpdateSchema>;

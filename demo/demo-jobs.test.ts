@@ -1,0 +1,33 @@
+import { expect, test } from '@jest/globals';
+import { lowgapFileSchema } from '@/contracts/lowgap-file';
+import { evaluateCase } from '@/core/clearance/evaluate';
+import { parseLength } from '@/core/units/length';
+import { demoJobs } from './demo-jobs';
+
+test('every demo job is a whole file that the engine answers, and what is fitted does not rub', () => {
+  for (const { title, document } of demoJobs()) {
+    expect(lowgapFileSchema.parse(document)).toEqual(document);
+    const asFitted = evaluateCase({ ...document, setup: undefined });
+    expect([title, asFitted.obstacles.filter((o) => o.verdict === 'rubs').map((o) => o.id)]).toEqual([title, []]);
+  }
+});
+
+test('both front corners of the pickup are surveyed and its wanted tire does not clear as it is', () => {
+  const pickup = demoJobs().find((job) => job.title.includes('pickup'))!;
+  const { lowGap, obstacles } = evaluateCase(pickup.document);
+  expect(new Set(obstacles.map((o) => o.corner))).toEqual(new Set(['frontLeft', 'frontRight']));
+  expect(lowGap!.mm).toBeLessThan(0);
+});
+
+test('what was typed means what is stored', () => {
+  for (const { document } of demoJobs()) {
+    for (const corner of Object.values(document.corners)) {
+      for (const reading of corner?.obstacles.flatMap((o) => o.readings ?? []) ?? []) {
+        for (const [field, text] of Object.entries(reading.typed ?? {})) {
+          const stored = (reading as unknown as Record<string, number>)[field]!;
+          expect(Math.abs(parseLength(text, 'mm').mm - stored)).toBeLessThan(0.001);
+        }
+      }
+    }
+  }
+});

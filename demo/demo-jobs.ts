@@ -1,0 +1,269 @@
+/**
+ * Demo jobs of an invented ski-hill operations garage: made-up makes, parts, people and readings.
+ */
+import type { JobContent } from '@/contracts/job-api';
+import { lowgapFileSchema } from '@/contracts/lowgap-file';
+import type { z } from 'zod';
+import { parseLength } from '@/core/units/length';
+import type { ReadingPlace, ReadingSteer } from '@/core/obstacle/reading';
+
+type FileInput = z.input<typeof lowgapFileSchema>;
+type CornerInput = NonNullable<FileInput['corners']['frontLeft']>;
+type ReadingInput = NonNullable<NonNullable<CornerInput['obstacles']>[number]['readings']>[number];
+
+const GARAGE = 'Larkspur Hill operations garage';
+
+/** A reading as somebody typed it, in whatever unit was on the tape. */
+function reading(
+  clock: string,
+  across: ReadingPlace,
+  gap: string,
+  more: { steer?: ReadingSteer; outboard?: string; hubToLip?: string } = {},
+): ReadingInput {
+  const { steer = 'straight', outboard, hubToLip } = more;
+  const mm = (text: string): number => Number(parseLength(text, 'mm').mm.toFixed(3));
+  return {
+    clock,
+    across,
+    gapMm: mm(gap),
+    steer,
+    ...(outboard === undefined ? {} : { outboardMm: mm(outboard) }),
+    ...(hubToLip === undefined ? { travelMm: 0 } : { hubToLipMm: mm(hubToLip) }),
+    typed: {
+      gapMm: gap,
+      ...(outboard === undefined ? {} : { outboardMm: outboard }),
+      ...(hubToLip === undefined ? {} : { hubToLipMm: hubToLip }),
+    },
+  };
+}
+
+/** One front corner of the patrol pickup. */
+function pickupFront(side: 'left' | 'right', hubToLipMm: number): CornerInput {
+  // The lock at which this wheel is the inner one of the turn is the larger.
+  const toward = side;
+  const away = side === 'left' ? 'right' : 'left';
+  const left = side === 'left';
+  return {
+    motion: { type: 'swingArm', frontView: { y: -1850, z: -60 }, sideView: { x: -2600, z: 120 } },
+    steering: {
+      inclinationDeg: 12.5,
+      casterDeg: 3.2,
+      kingpinOffsetMm: 88,
+      casterTrailMm: 4,
+      lockLeftDeg: left ? 35 : 30.5,
+      lockRightDeg: left ? 30.5 : 35,
+    },
+    staticCamberDeg: left ? -0.3 : -0.4,
+    staticToeDeg: 0.1,
+    travel: { bumpMm: 82, droopMm: 98 },
+    hubToLipMm,
+    fitted: {
+      tire: { size: '265/70R17', measuredDiameterMm: 798 },
+      wheel: { diameterIn: 17, widthIn: 7.5, offsetMm: 30 },
+      spacerMm: 0,
+      typed: { measuredDiameterMm: '798 mm' },
+    },
+    obstacles: [
+      {
+        id: 'fender-lip',
+        label: 'Fender lip',
+        mount: 'body',
+        material: 'sheetMetal',
+        readingsAs: 'polyline',
+        readings: [
+          reading('9:50', 'tread', left ? '104' : '101', { outboard: '4' }),
+          reading('10:45', 'tread', '4 5/8', { outboard: '13' }),
+          reading('12:00', 'tread', left ? '123' : '118', { outboard: '5/8' }),
+          reading('1:15', 'tread', '4 1/2', { outboard: '13' }),
+          reading('2:10', 'tread', left ? '97' : '95', { outboard: '6' }),
+        ],
+      },
+      {
+        id: 'bumper-cap',
+        label: 'Bumper cap corner',
+        mount: 'body',
+        material: 'plastic',
+        readings: [
+          reading('3:10', 'outerShoulder', left ? '2 1/8' : '2 in', { steer: toward }),
+          reading('3:40', 'outerShoulder', '58', { steer: toward }),
+          reading('2:40', 'outerShoulder', '61', { steer: toward }),
+        ],
+      },
+      {
+        id: 'liner-front',
+        label: 'Liner, front',
+        mount: 'body',
+        material: 'liner',
+        readings: [
+          reading('1:50', 'innerShoulder', '2 5/8', { steer: away }),
+          reading('2:30', 'innerShoulder', '54', { steer: away }),
+        ],
+      },
+      {
+        id: 'liner-top',
+        label: 'Liner, top',
+        mount: 'body',
+        material: 'liner',
+        readings: [
+          reading('11:30', 'innerShoulder', '5 1/2'),
+          reading('12:30', 'innerShoulder', '141'),
+          reading('12:00', 'tread', '92', { hubToLip: `${hubToLipMm - 55} mm` }),
+        ],
+      },
+      {
+        id: 'body-mount',
+        label: 'Body mount',
+        mount: 'frame',
+        material: 'bodyMount',
+        readings: [
+          reading('8:15', 'innerShoulder', '1 5/8', { steer: toward }),
+          reading('8:40', 'innerShoulder', left ? '39' : '42', { steer: toward }),
+          reading('9:05', 'innerShoulder', '46', { steer: toward }),
+        ],
+      },
+      {
+        id: 'pinch-weld',
+        label: 'Rocker pinch weld',
+        mount: 'body',
+        material: 'sheetMetal',
+        readings: [
+          reading('8:10', 'outerShoulder', '2 3/8', { steer: away }),
+          reading('8:40', 'outerShoulder', '57', { steer: away }),
+        ],
+      },
+      {
+        id: 'frame-rail',
+        label: 'Frame rail',
+        mount: 'frame',
+        material: 'frame',
+        readings: [
+          reading('9:30', 'innerSidewall', '2 3/4', { steer: toward }),
+          reading('2:45', 'innerSidewall', '66', { steer: away }),
+        ],
+      },
+      {
+        id: 'sway-bar-link',
+        label: 'Sway-bar link',
+        mount: 'axle',
+        material: 'swayBar',
+        readings: [reading('2:20', 'innerSidewall', '1 9/16', { steer: away })],
+      },
+      {
+        id: 'ball-joint-boss',
+        label: 'Upper ball-joint boss',
+        mount: 'knuckle',
+        material: 'knuckle',
+        readings: [reading('12:00', 'innerSidewall', '1 3/8')],
+      },
+      {
+        id: 'brake-hose',
+        label: 'Brake hose',
+        mount: 'frame',
+        material: 'hose',
+        readings: [reading('10:40', 'innerSidewall', '58', { steer: toward })],
+      },
+    ],
+  };
+}
+
+const patrolPickup: FileInput = {
+  format: 'lowgap',
+  version: 1,
+  vehicle: {
+    label: 'Tarnfell 1500 patrol pickup, no. 7',
+    wheelbaseMm: 3550,
+    trackFrontMm: 1690,
+    trackRearMm: 1690,
+    notes: 'Independent front, leaf-sprung rear. Drives the upper cat road daily; chains from December.',
+  },
+  corners: {
+    frontLeft: pickupFront('left', 524),
+    frontRight: pickupFront('right', 519),
+    rearLeft: {
+      motion: { type: 'swingArm' },
+      travel: { bumpMm: 95, droopMm: 110 },
+      hubToLipMm: 548,
+      fitted: { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 7.5, offsetMm: 30 } },
+    },
+  },
+  setup: {
+    tire: { size: '285/75R17' },
+    wheel: { diameterIn: 17, widthIn: 8.5, offsetMm: 12 },
+    suspensionLiftMm: 38.1,
+    typed: { suspensionLiftMm: '1 1/2' },
+  },
+};
+
+const serviceTruck: FileInput = {
+  format: 'lowgap',
+  version: 1,
+  vehicle: { label: 'Brundholm 35 service truck', wheelbaseMm: 3280, trackFrontMm: 1620, notes: 'Beam axles at both ends.' },
+  corners: {
+    frontLeft: {
+      motion: { type: 'swingArm', sideView: { x: -1050, z: -30 } },
+      steering: { inclinationDeg: 8, casterDeg: 5, kingpinOffsetMm: 110, lockLeftDeg: 33, lockRightDeg: 28 },
+      travel: { bumpMm: 88, droopMm: 105 },
+      hubToLipMm: 578,
+      fitted: { tire: { size: '7.50R16LT', measuredDiameterMm: 802 }, wheel: { diameterIn: 16, widthIn: 6, backspacingMm: 101.6, backspacingSchool: 'lipToPad' } },
+      obstacles: [
+        {
+          id: 'spring-pack',
+          label: 'Leaf spring pack',
+          mount: 'axle',
+          material: 'spring',
+          readings: [reading('8:45', 'innerSidewall', '2 1/2', { steer: 'left' })],
+        },
+        {
+          id: 'fender-edge',
+          label: 'Fender edge, rear',
+          mount: 'body',
+          material: 'sheetMetal',
+          readings: [reading('9:00', 'outerShoulder', '71', { steer: 'right' })],
+        },
+      ],
+    },
+  },
+  setup: { tire: { size: '255/85R16' }, wheel: { diameterIn: 16, widthIn: 7, offsetMm: 0 } },
+};
+
+const staffCoupe: FileInput = {
+  format: 'lowgap',
+  version: 1,
+  vehicle: { label: 'Velmora S staff coupe', wheelbaseMm: 2580, trackFrontMm: 1510, notes: 'Lowered 30 mm; fenders not rolled.' },
+  corners: {
+    frontLeft: {
+      motion: { type: 'swingArm', frontView: { y: -2300, z: 40 } },
+      steering: { inclinationDeg: 13.5, casterDeg: 5.5, kingpinOffsetMm: 70, lockLeftDeg: 38, lockRightDeg: 32 },
+      staticCamberDeg: -1.2,
+      travel: { bumpMm: 55, droopMm: 80 },
+      hubToLipMm: 332,
+      fitted: { tire: { size: '205/55R16 91V' }, wheel: { diameterIn: 16, widthIn: 6.5, offsetMm: 45 } },
+    },
+  },
+};
+
+const trailCart: FileInput = {
+  format: 'lowgap',
+  version: 1,
+  vehicle: { label: 'Pipit 4 trail-crew cart', wheelbaseMm: 1680, trackFrontMm: 900, notes: 'Leaf-sprung A-arms in front.' },
+  corners: {
+    frontRight: {
+      motion: { type: 'swingArm', frontView: { y: -420, z: -20 } },
+      steering: { inclinationDeg: 5, casterDeg: 2, kingpinOffsetMm: 60, lockLeftDeg: 26, lockRightDeg: 31 },
+      travel: { bumpMm: 45, droopMm: 50 },
+      hubToLipMm: 290,
+      fitted: { tire: { size: '18x8.50-8' }, wheel: { diameterIn: 8, widthIn: 7, offsetMm: 0 } },
+    },
+  },
+};
+
+/** The bay board as it stands on an invented morning. */
+export function demoJobs(): JobContent[] {
+  const jobs: [title: string, file: FileInput][] = [
+    ['Coupe: can it take 225s?', staffCoupe],
+    ['Cart: taller tires for the ridge trail', trailCart],
+    ['Service truck: narrow and tall', serviceTruck],
+    ['Patrol pickup: bigger winter tires', patrolPickup],
+  ];
+  return jobs.map(([title, file]) => ({ title, customer: GARAGE, document: lowgapFileSchema.parse(file) }));
+}

@@ -1,0 +1,71 @@
+import { existsSync } from 'node:fs';
+import type { Server } from 'node:http';
+import { dirname, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import { demoJobs } from '@/demo/demo-jobs';
+import { makeApp } from './app';
+import { JobRepository } from './db/job-repository';
+import { openDatabase } from './db/open';
+import { readSettings } from './settings';
+
+/** The first folder upward that holds package.json: the same from source and from the build. */
+function projectRoot(from: string): string {
+  return existsSync(resolve(from, 'package.json')) ? from : projectRoot(dirname(from));
+}
+
+async function main(): Promise<void> {
+  const settings = readSettings(process.env);
+  const root = projectRoot(dirname(fileURLToPath(import.meta.url)));
+  const logger = pino({ level: settings.LOG_LEVEL });
+  const database = await openDatabase({
+    url: settings.DATABASE_URL,
+    dataDir: settings.LOWGAP_DATA.startsWith('memory://') ? settings.LOWGAP_DATA : resolve(settings.LOWGAP_DATA),
+    migrationsFolder: resolve(root, 'server/db/migrations'),
+  });
+  const jobs = new JobRepository(database.db);
+  if (process.argv.includes('--demo') && (await jobs.isEmpty())) {
+    for (const job of demoJobs()) await jobs.create(job);
+  }
+  const app = makeApp({ jobs, logger, webRoot: resolve(root, 'dist/web') });
+  const server: Server = app.listen(settings.PORT, '127.0.0.1', (error?: Error) => {
+    if (error) {
+      void fail(error, () => database.close());
+      return;
+    }
+    const address = server.address();
+    const port = typeof address === 'object' && address ? address.port : settings.PORT;
+    process.stdout.write(`Low Gap is ready at http://127.0.0.1:${port}/\n`);
+  });
+
+  let stopping = false;
+  const stop = (): void => {
+    if (stopping) return;
+    stopping = true;
+    // Answers under way are finished; idle connections are closed so that the process can end.
+    server.close(() => {
+      database.close().then(
+        () => process.exit(0),
+        (error: unknown) => void fail(error),
+      );
+    });
+    server.closeIdleConnections();
+    setTimeout(() => server.closeAllConnections(), 3000).unref();
+  };
+  process.on('SIGTERM', stop);
+  process.on('SIGINT', stop);
+}
+
+async function fail(error: unknown, close?: () => Promise<void>): Promise<never> {
+  const inUse = (error as { code?: string }).code === 'EADDRINUSE';
+  const text = inUse
+    ? 'The port is taken by another program. Choose another with PORT.'
+    : error instanceof Error
+      ? error.message
+      : String(error);
+  process.stderr.write(`Low Gap could not start: ${text}\n`);
+  await close?.();
+  process.exit(1);
+}
+
+main().catch((error: unknown) => fail(error));

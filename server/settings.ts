@@ -1,0 +1,22 @@
+import { z } from 'zod';
+import { parseWith } from '@/contracts/parse';
+import { problemText } from '@/contracts/problems';
+
+const settingsSchema = z.object({
+  PORT: z.coerce.number().int().min(0).max(65535).default(4700),
+  LOWGAP_DATA: z.string().min(1).default('./data'),
+  DATABASE_URL: z
+    .string()
+    .regex(/^postgres(ql)?:\/\//, 'an address such as postgres://user@host/database')
+    .optional(),
+  LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent']).default('warn'),
+});
+
+export type Settings = z.output<typeof settingsSchema>;
+
+/** Settings from the environment. @throws Error that names every setting that cannot be used. */
+export function readSettings(environment: NodeJS.ProcessEnv): Settings {
+  const result = parseWith(settingsSchema, environment);
+  if (result.ok) return result.value;
+  throw new Error(result.problems.map(problemText).join('\n'));
+}
