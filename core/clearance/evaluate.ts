@@ -66,6 +66,8 @@ export interface Evaluation extends CornerSections {
   /** null when no obstacle has been surveyed yet. */
   readonly lowGap: LowGap | null;
   readonly obstacles: readonly ObstacleVerdict[];
+  /** Listed obstacles of which no place is known yet: nothing is said about them. */
+  readonly unmeasured: readonly { readonly corner: CornerKey; readonly id: string; readonly label: string }[];
   /** The corner that `section` and `wheelSection` belong to: the low gap's, or the first. */
   readonly sectionCorner: CornerKey;
 }
@@ -81,7 +83,10 @@ export function evaluateCase(description: CaseDescription, options: EvaluateOpti
   const obstacles = prepared.flatMap((corner) => cornerVerdicts(corner, STANDARDS[description.standard], options));
   const lowGap = lowGapOf(obstacles);
   const shown = prepared.find((corner) => corner.key === lowGap?.corner) ?? (prepared[0] as PreparedCorner);
-  return { lowGap, obstacles, sectionCorner: shown.key, ...cornerSections(shown) };
+  const unmeasured = prepared.flatMap(({ key, unmeasured: waiting }) =>
+    waiting.map(({ id, label }) => ({ corner: key, id, label })),
+  );
+  return { lowGap, obstacles, unmeasured, sectionCorner: shown.key, ...cornerSections(shown) };
 }
 
 /** Corners present in a description, in the usual order. @throws ProblemError when there is none. */

@@ -48,6 +48,8 @@ export interface PreparedCorner {
   readonly envelope: Envelope;
   readonly rotor: Rotor;
   readonly obstacles: readonly PreparedObstacle[];
+  /** Listed, but no place of it is known yet: neither clear nor touching. */
+  readonly unmeasured: readonly PreparedObstacle[];
 }
 
 export const sideOf = (key: CornerKey): Side => (key.endsWith('Left') ? 'left' : 'right');
@@ -95,7 +97,7 @@ export function prepareCorner(
 ): PreparedCorner {
   const side = sideOf(key);
   // The survey first: a file without a setup is judged as fitted, and its faults then lie in the corner.
-  const obstacles = surveyedObstacles(key, corner);
+  const listed = surveyedObstacles(key, corner);
   return {
     key,
     side,
@@ -106,7 +108,8 @@ export function prepareCorner(
       locks: steeringLocks(corner.steering, setup, side),
     },
     rotor: prepareRotor(setup, 'setup'),
-    obstacles,
+    obstacles: listed.filter((o) => o.strands.length > 0),
+    unmeasured: listed.filter((o) => o.strands.length === 0),
   };
 }
 
@@ -163,11 +166,11 @@ function prepareObstacle(obstacle: ObstacleDescription, survey: SurveyScene, pat
   } else {
     strands.push(...readings.map((r): ObstacleStrand => [r.point]));
   }
-  if (strands.length === 0) {
+  if (obstacle.shape === undefined && obstacle.readings === undefined) {
     throw new ProblemError({
       code: 'missing',
       path,
-      expected: 'at least one point or one reading',
+      expected: 'a shape, or readings (an empty list while none is taken)',
       found: 'neither',
     });
   }

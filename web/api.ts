@@ -1,0 +1,44 @@
+import type { z } from 'zod';
+import { jobListSchema, jobSchema, type Job, type JobContent, type JobUpdate } from '@/contracts/job-api';
+import { refusalSchema } from '@/contracts/problems';
+import type { Problem } from '@/core/problem';
+
+export type ApiFailure =
+  | { readonly kind: 'unreachable' }
+  | { readonly kind: 'refused'; readonly status: number; readonly problems: readonly Problem[]; readonly newer?: Job };
+
+export type ApiResult<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: ApiFailure };
+
+async function call<T>(method: string, path: string, schema: z.ZodType<T> | null, body?: unknown): Promise<ApiResult<T>> {
+  let response: Response;
+  let answer: unknown;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+    });
+    answer = response.status === 204 ? undefined : await response.json();
+  } catch {
+    return { ok: false, failure: { kind: 'unreachable' } };
+  }
+  if (response.ok) return { ok: true, value: schema ? schema.parse(answer) : (undefined as T) };
+  const refusal = refusalSchema.safeParse(answer);
+  const newer = jobSchema.safeParse((answer as { job?: unknown } | undefined)?.job);
+  return {
+    ok: false,
+    failure: {
+      kind: 'refused',
+      status: response.status,
+      problems: refusal.success ? (refusal.data.problems as Problem[]) : [],
+      ...(newer.success ? { newer: newer.data } : {}),
+    },
+  };
+}
+
+export const api = {
+  listJobs: () => call('GET', '/jobs', jobListSchema),
+  readJob: (id: string) => call('GET', `/jobs/${id}`, jobSchema),
+  createJob: (content: JobContent) => call('POST', '/jobs', jobSchema, content),
+  saveJob: (id: string, update: JobUpdate) => call('PUT', `/jobs/${id}`, jobSchema, update),
+  removeJob: (id: string) => call<void>('DELETE', `/jobs/${id}`, null),
+};

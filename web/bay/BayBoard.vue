@@ -1,0 +1,217 @@
+<script setup lang="ts">
+import { mdiFileImportOutline, mdiPlus } from '@mdi/js';
+import { format } from 'date-fns';
+import { onMounted, ref, shallowRef } from 'vue';
+import { useRouter } from 'vue-router';
+import type { Job, JobContent } from '@/contracts/job-api';
+import { problemText } from '@/contracts/problems';
+import type { Problem } from '@/core/problem';
+import { api, type ApiResult } from '../api';
+import ThemeSwitch from '../parts/ThemeSwitch.vue';
+import { readLowgapUpload } from '../parts/lowgap-upload';
+import { CORNER_NAMES } from '../words';
+import { CORNER_KEYS } from '@/core/clearance/description';
+import { blankJob } from './blank-job';
+
+const router = useRouter();
+const jobs = shallowRef<readonly Job[]>([]);
+const loaded = ref(false);
+const unreachable = ref(false);
+const problems = shallowRef<readonly Problem[]>([]);
+const picker = ref<HTMLInputElement>();
+const naming = ref(false);
+const newTitle = ref('');
+
+async function load(): Promise<void> {
+  const listed = await api.listJobs();
+  loaded.value = true;
+  unreachable.value = !listed.ok;
+  if (listed.ok) jobs.value = listed.value.jobs;
+}
+
+onMounted(load);
+
+async function create(content: JobContent, room: string): Promise<void> {
+  const made: ApiResult<Job> = await api.createJob(content);
+  if (made.ok) {
+    await router.push({ name: room, params: { id: made.value.id } });
+  } else {
+    problems.value =
+      made.failure.kind === 'refused'
+        ? made.failure.problems
+        : [{ code: 'internal', path: '', expected: 'an answer from the server', found: 'none; is it running?' }];
+  }
+}
+
+async function startNew(): Promise<void> {
+  if (newTitle.value.trim() === '') return;
+  await create(blankJob(newTitle.value.trim()), 'baseline');
+}
+
+async function importFile(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  input.value = '';
+  if (!file) return;
+  const read = await readLowgapUpload(file);
+  problems.value = read.ok ? [] : read.problems;
+  if (read.ok) await create({ title: read.value.vehicle.label, customer: '', document: read.value }, 'bench');
+}
+
+const surveyed = (job: Job): string => {
+  const parts = CORNER_KEYS.flatMap((key) => {
+    const corner = job.document.corners[key];
+    if (!corner) return [];
+    const count = corner.obstacles.length;
+    return [`${CORNER_NAMES[key]}: ${count === 0 ? 'not surveyed' : `${count} ${count === 1 ? 'obstacle' : 'obstacles'}`}`];
+  });
+  return parts.join(' · ');
+};
+
+const wanted = (job: Job): string => job.document.setup?.tire.size ?? 'not chosen yet';
+const fitted = (job: Job): string => CORNER_KEYS.flatMap((key) => job.document.corners[key] ?? [])[0]?.fitted.tire.size ?? '';
+</script>
+
+<template>
+  <header class="head">
+    <img src="/icon.svg" alt="" width="44" height="44" />
+    <div class="name">
+      <h1>Bay board</h1>
+      <p class="muted">Low Gap: what clears, where it touches, by how much</p>
+    </div>
+    <v-btn variant="outlined" size="large" :prepend-icon="mdiFileImportOutline" @click="picker?.click()">Open a job file</v-btn>
+    <input ref="picker" type="file" accept=".json,application/json" hidden data-testid="import-file" @change="importFile" />
+    <v-btn color="primary" size="large" :prepend-icon="mdiPlus" @click="naming = true">New job</v-btn>
+    <ThemeSwitch />
+  </header>
+  <main class="board">
+    <v-alert v-if="problems.length" type="error" variant="tonal" closable data-testid="import-problems" @click:close="problems = []">
+      <strong>The file was not taken.</strong>
+      <ul>
+        <li v-for="p in problems.slice(0, 8)" :key="p.path + p.code">{{ problemText(p) }}</li>
+      </ul>
+    </v-alert>
+    <v-alert v-if="unreachable" type="warning" variant="tonal">
+      The server does not answer. Start it and <a href="/">load this page again</a>; drafts kept in this browser are safe.
+    </v-alert>
+    <p v-else-if="loaded && jobs.length === 0" class="empty">
+      No jobs yet. Start with <strong>New job</strong>: write down what is fitted now, then measure the wheel well.
+    </p>
+    <ul class="cards">
+      <li v-for="job in jobs" :key="job.id">
+        <router-link class="card panel" :to="{ name: 'bench', params: { id: job.id } }">
+          <h2>{{ job.title }}</h2>
+          <p class="vehicle">{{ job.document.vehicle.label }}</p>
+          <dl class="figures">
+            <div><dt>Fitted</dt><dd>{{ fitted(job) }}</dd></div>
+            <div><dt>Wanted</dt><dd>{{ wanted(job) }}</dd></div>
+          </dl>
+          <p class="survey">{{ surveyed(job) }}</p>
+          <p class="muted when">
+            {{ job.customer || 'No customer named' }} · changed {{ format(new Date(job.updatedAt), 'd MMM yyyy, HH:mm') }}
+          </p>
+        </router-link>
+      </li>
+    </ul>
+  </main>
+  <v-dialog v-model="naming" max-width="480">
+    <form class="panel naming" @submit.prevent="startNew">
+      <h2 class="panel-title">New job</h2>
+      <v-text-field v-model="newTitle" label="What is wanted, on which vehicle" autofocus />
+      <div class="naming-keys">
+        <v-btn variant="text" @click="naming = false">Cancel</v-btn>
+        <v-btn type="submit" color="primary" :disabled="newTitle.trim() === ''">Start with the baseline</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  padding: 18px 28px;
+  flex-wrap: wrap;
+}
+.name {
+  flex: 1 1 220px;
+}
+h1 {
+  font-family: var(--figures);
+  font-size: 28px;
+  line-height: 32px;
+  font-weight: 600;
+}
+.board {
+  padding: 6px 28px 40px;
+}
+.cards {
+  list-style: none;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(380px, 1fr));
+  gap: 18px;
+  padding: 0;
+}
+.card {
+  display: block;
+  height: 100%;
+  padding: 18px 20px;
+  color: inherit;
+  text-decoration: none;
+  border-left: 6px solid var(--accent);
+}
+.card:hover {
+  border-color: var(--accent);
+}
+.card h2 {
+  font-size: 21px;
+  line-height: 26px;
+  font-weight: 600;
+}
+.vehicle {
+  font-size: 17px;
+  margin-bottom: 10px;
+}
+dl {
+  display: flex;
+  gap: 28px;
+  margin-bottom: 8px;
+}
+dt {
+  font-size: 14px;
+  color: var(--muted);
+}
+dd {
+  font-size: 22px;
+  font-weight: 600;
+}
+.when {
+  font-size: 14px;
+  margin-top: 4px;
+}
+.empty {
+  font-size: 18px;
+  padding: 40px 0;
+}
+.naming {
+  padding: 20px;
+  display: grid;
+  gap: 16px;
+}
+.naming-keys {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+}
+@media (max-width: 500px) {
+  .cards {
+    grid-template-columns: 1fr;
+  }
+  .head,
+  .board {
+    padding-left: 14px;
+    padding-right: 14px;
+  }
+}
+</style>

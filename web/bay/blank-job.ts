@@ -1,0 +1,15 @@
+import type { JobContent } from '@/contracts/job-api';
+import { lowgapFileSchema } from '@/contracts/lowgap-file';
+import { blankCorner } from '../baseline/blank-corner';
+
+/** A job to be filled in: one front corner, so that the baseline has something to correct. */
+export const blankJob = (title: string): JobContent => ({
+  title,
+  customer: '',
+  document: lowgapFileSchema.parse({
+    format: 'lowgap',
+    version: 1,
+    vehicle: { label: title },
+    corners: { frontLeft: blankCorner('frontLeft') },
+  }),
+});

@@ -1,0 +1,196 @@
+<script setup lang="ts">
+import { scaleLinear } from 'd3-scale';
+import { computed, ref } from 'vue';
+import type { ObstacleVerdict } from '@/core/clearance/evaluate';
+import { formatMm } from '@/core/units/length';
+import VerdictMark from '../parts/VerdictMark.vue';
+import { ACROSS_NAMES, postureWords } from '../words';
+
+/** Every obstacle as a rung on one ruled scale: zero is touch, the notch is what the standard wants. */
+const props = defineProps<{
+  obstacles: readonly ObstacleVerdict[];
+  pickedId: string | null;
+  rideMm: number;
+}>();
+const emit = defineEmits<{ pick: [id: string] }>();
+
+const asTable = ref(false);
+const WIDTH = 360;
+/** Gaps beyond this are all the same to the eye: the rung runs off the end with an arrow. */
+const MOST_MM = 60;
+
+const rungs = computed(() => [...props.obstacles].sort((a, b) => a.marginMm - b.marginMm));
+const scale = computed(() => {
+  const least = Math.min(-10, ...rungs.value.map((o) => o.gapMm - 5));
+  return scaleLinear().domain([Math.max(least, -90), MOST_MM]).range([6, WIDTH - 10]).clamp(true);
+});
+const ticks = computed(() => scale.value.ticks(8));
+const x = (mm: number): number => scale.value(mm);
+
+const summary = computed(() => {
+  const count = (verdict: string): number => rungs.value.filter((o) => o.verdict === verdict).length;
+  return `${rungs.value.length} obstacles: ${count('rubs')} rub, ${count('close')} close, ${count('clear')} clear.`;
+});
+</script>
+
+<template>
+  <section class="ladder" aria-label="Gap ladder">
+    <div class="ladder-head">
+      <h2 class="panel-title">Gap ladder</h2>
+      <span class="muted summary">{{ summary }}</span>
+      <v-btn size="44" width="auto" variant="text" @click="asTable = !asTable">{{ asTable ? 'Ladder' : 'Table' }}</v-btn>
+    </div>
+
+    <div v-if="asTable" class="table-wrap">
+      <table class="figures" data-testid="ladder-table">
+        <thead>
+          <tr><th>Obstacle</th><th>Gap mm</th><th>Wanted</th><th>Margin</th><th>Verdict</th><th>Where and in which posture</th></tr>
+        </thead>
+        <tbody>
+          <tr v-for="o in rungs" :key="o.id">
+            <td>{{ o.label }}</td>
+            <td>{{ formatMm(o.gapMm) }}</td>
+            <td>{{ o.requiredMm }}</td>
+            <td>{{ formatMm(o.marginMm) }}</td>
+            <td>{{ o.verdict }}</td>
+            <td>{{ o.clock }}, {{ ACROSS_NAMES[o.across] }}; {{ postureWords(o.steerDeg, o.travelMm, rideMm) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+
+    <template v-else>
+      <svg class="axis figures" :viewBox="`0 0 ${WIDTH} 26`" aria-hidden="true">
+        <g v-for="tick in ticks" :key="tick" :transform="`translate(${x(tick)} 0)`">
+          <path d="M0 20v6" />
+          <text y="15" text-anchor="middle">{{ tick === 0 ? 'touch' : tick }}</text>
+        </g>
+        <text :x="WIDTH" y="15" text-anchor="end" class="unit">mm</text>
+      </svg>
+      <ol>
+        <li v-for="o in rungs" :key="o.id">
+          <button type="button" class="rung" :aria-pressed="o.id === pickedId" :data-testid="`rung-${o.id}`" @click="emit('pick', o.id)">
+            <span class="line">
+              <VerdictMark :verdict="o.verdict" :size="18" />
+              <strong>{{ o.label }}</strong>
+              <span class="gap figures">{{ formatMm(o.gapMm) }} mm</span>
+            </span>
+            <svg :viewBox="`0 0 ${WIDTH} 16`" aria-hidden="true" :class="`verdict-${o.verdict}`">
+              <defs>
+                <pattern id="overlap" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+                  <path d="M0 0v6" stroke="currentColor" stroke-width="2.4" />
+                </pattern>
+              </defs>
+              <rect v-if="o.gapMm < 0" :x="x(o.gapMm)" y="3" :width="x(0) - x(o.gapMm)" height="10" fill="url(#overlap)" />
+              <rect v-else :x="x(0)" y="5.5" :width="x(o.gapMm) - x(0)" height="5" class="bar" />
+              <path :d="`M${x(0)} 0v16`" class="zero" />
+              <path :d="`M${x(o.requiredMm) - 5} 0h10l-5 7z`" class="notch" />
+              <path v-if="o.gapMm > MOST_MM" :d="`M${WIDTH - 9} 2l8 6l-8 6z`" class="bar" />
+              <circle v-else :cx="x(o.gapMm)" cy="8" r="6" class="bar" />
+            </svg>
+          </button>
+        </li>
+      </ol>
+      <p class="muted key">Notch: the gap the standard wants. Hatched: overlap.</p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.ladder {
+  display: grid;
+  gap: 2px;
+  min-width: 0;
+}
+.ladder-head {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+}
+.summary {
+  flex: 1;
+  font-size: 14px;
+  line-height: 18px;
+}
+.axis text {
+  font-size: 13px;
+  fill: var(--muted);
+}
+.axis path {
+  stroke: var(--muted);
+  stroke-width: 1.5;
+}
+ol {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+.rung {
+  display: block;
+  width: 100%;
+  min-height: 48px;
+  text-align: left;
+  padding: 3px 0 2px;
+  border-top: 1px solid var(--rule);
+}
+.rung[aria-pressed='true'] {
+  background: rgb(var(--v-theme-primary), 0.1);
+}
+.line {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  font-size: 16px;
+  line-height: 21px;
+}
+.line :deep(.mark) {
+  width: 66px;
+  font-size: 15px;
+}
+.line strong {
+  flex: 1;
+  font-weight: 500;
+}
+.gap {
+  font-size: 18px;
+  font-weight: 600;
+}
+svg {
+  width: 100%;
+  display: block;
+}
+.bar {
+  fill: currentColor;
+}
+.zero {
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.notch {
+  fill: var(--muted);
+}
+.key {
+  font-size: 14px;
+  margin: 4px 0 0;
+}
+.table-wrap {
+  overflow-x: auto;
+}
+table {
+  border-collapse: collapse;
+  font-size: 15px;
+  width: 100%;
+}
+th {
+  text-align: left;
+  font-weight: 500;
+  color: var(--muted);
+  font-size: 14px;
+}
+td,
+th {
+  border-bottom: 1px solid var(--rule);
+  padding: 5px 6px 5px 0;
+  vertical-align: top;
+}
+</style>

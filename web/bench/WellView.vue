@@ -1,0 +1,138 @@
+<script setup lang="ts">
+import { line } from 'd3-shape';
+import { computed } from 'vue';
+import type { Vec3 } from '@/core/geometry/vec3';
+import { formatMm } from '@/core/units/length';
+import { projector, silhouette, type ViewName, type WellScene } from '../drawing/well-scene';
+
+/** One true-scale view of the wheel well. All views of a bench share the same window in mm. */
+const props = defineProps<{ scene: WellScene; view: ViewName; title: string }>();
+const emit = defineEmits<{ pick: [id: string] }>();
+
+/** Half the window in mm: the same in every view, so that they are to one scale. */
+const HALF = 590;
+
+const project = computed(() => projector(props.view, props.scene.side));
+const path = line<readonly [number, number]>();
+const outline = (points: readonly Vec3[]): string => `${path(silhouette(points, project.value)) ?? ''}Z`;
+
+const fitted = computed(() => outline(props.scene.fitted));
+const tried = computed(() => outline(props.scene.tried));
+const hub = computed(() => project.value(props.scene.hub));
+
+const obstacles = computed(() =>
+  props.scene.obstacles.map((o) => {
+    const strands = o.strands.map((strand) => strand.map(project.value));
+    return {
+      ...o,
+      dots: strands.filter((s) => s.length === 1).map((s) => s[0]!),
+      lines: strands.filter((s) => s.length > 1).map((s) => path(s) ?? ''),
+      picked: o.id === props.scene.touch?.id,
+    };
+  }),
+);
+const touch = computed(() => {
+  if (!props.scene.touch) return null;
+  const a = project.value(props.scene.touch.tire);
+  const b = project.value(props.scene.touch.obstacle);
+  return { a, b, gap: formatMm(props.scene.touch.gapMm) };
+});
+
+const ARROWS: Readonly<Record<ViewName, (left: boolean) => string>> = {
+  front: (left) => (left ? 'outboard →' : '← outboard'),
+  above: () => 'front ↓',
+  side: (left) => (left ? '← front' : 'front →'),
+};
+</script>
+
+<template>
+  <figure class="view">
+    <figcaption>{{ title }} <span class="muted">{{ ARROWS[view](scene.side === 'left') }}</span></figcaption>
+    <svg :viewBox="`${-HALF} ${-HALF} ${2 * HALF} ${2 * HALF}`" role="img" :aria-label="`${title}: ${touch ? `gap ${touch.gap} mm` : 'parked, straight ahead'}`">
+      <path :d="tried" class="tried" />
+      <path :d="fitted" class="fitted" />
+      <path :d="`M${hub[0] - 22} ${hub[1]}h44M${hub[0]} ${hub[1] - 22}v44`" class="hub" />
+      <g
+        v-for="o in obstacles" :key="o.id" class="obstacle" :class="[o.verdict ? `verdict-${o.verdict}` : '', { picked: o.picked }]"
+        @click="emit('pick', o.id)"
+      >
+        <title>{{ o.label }}</title>
+        <path v-for="(d, i) in o.lines" :key="`l${i}`" :d="d" class="edge" />
+        <circle v-for="(dot, i) in o.dots" :key="`d${i}`" :cx="dot[0]" :cy="dot[1]" :r="o.picked ? 15 : 11" />
+      </g>
+      <g v-if="touch" class="touch">
+        <path :d="`M${touch.a[0]} ${touch.a[1]}L${touch.b[0]} ${touch.b[1]}`" />
+        <circle :cx="touch.b[0]" :cy="touch.b[1]" r="30" />
+      </g>
+      <g class="scale" :transform="`translate(${-HALF + 40} ${HALF - 34})`">
+        <path d="M0 -12v12h200v-12M100 -8v8" />
+        <text x="212" y="6">200 mm</text>
+      </g>
+    </svg>
+  </figure>
+</template>
+
+<style scoped>
+.view {
+  margin: 0;
+  min-width: 0;
+}
+figcaption {
+  font-size: 15px;
+  line-height: 20px;
+  font-weight: 500;
+  display: flex;
+  justify-content: space-between;
+}
+svg {
+  width: 100%;
+  aspect-ratio: 1;
+  display: block;
+}
+.tried {
+  fill: rgb(var(--v-theme-primary), 0.16);
+  stroke: var(--accent);
+  stroke-width: 6;
+}
+.fitted {
+  fill: none;
+  stroke: var(--ghost);
+  stroke-width: 4;
+  stroke-dasharray: 18 12;
+}
+.hub {
+  stroke: var(--accent);
+  stroke-width: 4;
+}
+.obstacle {
+  cursor: pointer;
+}
+.obstacle circle {
+  fill: currentColor;
+}
+.edge {
+  fill: none;
+  stroke: currentColor;
+  stroke-width: 9;
+  stroke-linejoin: round;
+}
+.picked .edge {
+  stroke-width: 14;
+}
+.touch {
+  stroke: var(--ink);
+  stroke-width: 5;
+  fill: none;
+  pointer-events: none;
+}
+.scale path {
+  stroke: var(--muted);
+  stroke-width: 4;
+  fill: none;
+}
+.scale text {
+  font-size: 38px;
+  fill: var(--muted);
+  font-family: var(--figures);
+}
+</style>

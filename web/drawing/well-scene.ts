@@ -1,0 +1,139 @@
+/**
+ * What the well views draw, in the corner frame (mm): silhouettes of the fitted and the tried tire, every
+ * obstacle in the posture looked at, and the shortest way between tire and obstacle.
+ */
+import { polygonHull } from 'd3-polygon';
+import { fittedAsSetup, type CaseDescription, type CornerKey } from '@/core/clearance/description';
+import type { ObstacleVerdict } from '@/core/clearance/evaluate';
+import { prepareDescribed } from '@/core/clearance/evaluate';
+import { motionUnder, prepareRotor, sideOf, type Rotor } from '@/core/clearance/prepare';
+import { flatten, nearestPlace } from '@/core/geometry/outline';
+import { place, unplace, type Pose } from '@/core/geometry/pose';
+import type { Vec3 } from '@/core/geometry/vec3';
+import type { Side } from '@/core/motion/steering';
+import { toRadians } from '@/core/units/angle';
+
+export interface SceneObstacle {
+  readonly id: string;
+  readonly label: string;
+  readonly verdict: ObstacleVerdict['verdict'] | null;
+  readonly strands: readonly (readonly Vec3[])[];
+}
+
+export interface WellScene {
+  readonly side: Side;
+  readonly fitted: readonly Vec3[];
+  readonly tried: readonly Vec3[];
+  readonly hub: Vec3;
+  readonly obstacles: readonly SceneObstacle[];
+  /** The picked obstacle's place and the nearest place on the tire. */
+  readonly touch: { readonly obstacle: Vec3; readonly tire: Vec3; readonly gapMm: number; readonly id: string } | null;
+}
+
+/** Rings on the surface of the solid: enough that a drawn silhouette is good to a line's width. */
+function surface(rotor: Rotor, pose: Pose): Vec3[] {
+  const outline = flatten(rotor.section.outline, 1).filter((p) => p.r > 1);
+  const points: Vec3[] = [];
+  for (const { a, r } of outline) {
+    for (let i = 0; i < 90; i++) {
+      const angle = (i * Math.PI) / 45;
+      points.push(place(pose, [r * Math.sin(angle), rotor.centrePlaneMm + a, r * Math.cos(angle)]));
+    }
+  }
+  return points;
+}
+
+/** Scene of one corner in the posture of `picked`, or parked and straight when nothing is picked there. */
+export function wellScene(
+  description: CaseDescription,
+  key: CornerKey,
+  verdicts: readonly ObstacleVerdict[],
+  picked: ObstacleVerdict | null,
+): WellScene {
+  const prepared = prepareDescribed(description, key);
+  const corner = description.corners[key]!;
+  const here = picked?.corner === key ? picked : null;
+  const posture = here
+    ? { travel: here.travelMm, steer: toRadians(here.steerDeg) }
+    : { travel: prepared.envelope.limits.ride, steer: 0 };
+  const wheel = prepared.motion.wheelPose(posture);
+  const survey = motionUnder(key, corner, fittedAsSetup(corner.fitted));
+  const parked = survey.wheelPose({ travel: 0, steer: 0 });
+  return {
+    side: sideOf(key),
+    fitted: surface(prepareRotor(corner.fitted, `corners.${key}.fitted`), parked),
+    tried: surface(prepared.rotor, wheel),
+    hub: wheel.origin,
+    obstacles: prepared.obstacles.map((o) => ({
+      id: o.id,
+      label: o.label,
+      verdict: verdicts.find((v) => v.corner === key && v.id === o.id)?.verdict ?? null,
+      strands: o.strands.map((strand) => strand.map((p) => place(prepared.motion.mountPose(o.mount, posture), p))),
+    })),
+    touch: here && {
+      id: here.id,
+      gapMm: here.gapMm,
+      obstacle: here.at,
+      tire: nearestOnTire(prepared.rotor, wheel, here.at),
+    },
+  };
+}
+
+/** Nearest place on the tried tire and wheel to a point, corner frame. */
+export function nearestOnTire(rotor: Rotor, wheel: Pose, point: Vec3): Vec3 {
+  const [x, y, z] = unplace(wheel, point);
+  const r = Math.hypot(x, z);
+  const near = nearestPlace(rotor.section.outline, y - rotor.centrePlaneMm, r);
+  const k = r > 0 ? near.r / r : 0;
+  return place(wheel, [x * k, near.a + rotor.centrePlaneMm, z * k]);
+}
+
+export type ViewName = 'front' | 'above' | 'side';
+
+/**
+ * Corner frame to a drawing plane (mm, right and down). The three views fold out from one another: above sits on
+ * the front view, the side view stands beside it. Outboard is to the right on a left-hand corner.
+ */
+export function projector(view: ViewName, side: Side): (p: Vec3) => readonly [number, number] {
+  const hand = side === 'left' ? 1 : -1;
+  switch (view) {
+    case 'front':
+      return ([, y, z]) => [hand * y, -z];
+    case 'above':
+      return ([x, y]) => [hand * y, x];
+    case 'side':
+      return ([x, , z]) => [-hand * x, -z];
+  }
+}
+
+/** Outline of a convex cloud of points in a view, closed. */
+export function silhouette(points: readonly Vec3[], project: (p: Vec3) => readonly [number, number]): [number, number][] {
+  return polygonHull(points.map((p) => [...project(p)] as [number, number])) ?? [];
+}
+
+/** The section in the plane through the spin axis and the picked place: the one picture where the gap is true. */
+export interface TouchSection {
+  readonly tried: readonly (readonly [a: number, r: number])[];
+  readonly fitted: readonly (readonly [a: number, r: number])[];
+  readonly obstacle: readonly [a: number, r: number];
+  readonly nearest: readonly [a: number, r: number];
+}
+
+/** Along the spin axis from the mounting face (a, outboard) and out from it (r), mm. */
+export function touchSection(description: CaseDescription, picked: ObstacleVerdict): TouchSection {
+  const prepared = prepareDescribed(description, picked.corner);
+  const corner = description.corners[picked.corner]!;
+  const wheel = prepared.motion.wheelPose({ travel: picked.travelMm, steer: toRadians(picked.steerDeg) });
+  const [x, y, z] = unplace(wheel, picked.at);
+  const r = Math.hypot(x, z);
+  const near = nearestPlace(prepared.rotor.section.outline, y - prepared.rotor.centrePlaneMm, r);
+  const fitted = prepareRotor(corner.fitted, `corners.${picked.corner}.fitted`);
+  const polygon = (rotor: Rotor) => flatten(rotor.section.outline, 0.2).map((p) => [p.a + rotor.centrePlaneMm, p.r] as const);
+  return {
+    tried: polygon(prepared.rotor),
+    fitted: polygon(fitted),
+    obstacle: [y, r],
+    nearest: [near.a + prepared.rotor.centrePlaneMm, near.r],
+  };
+}
+

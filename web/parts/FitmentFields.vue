@@ -1,0 +1,241 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { LIMITS } from '@/core/limits';
+import { fieldText } from '@/contracts/problems';
+import type { LowgapFitted } from '@/contracts/lowgap-file';
+import { attempt } from '@/core/problem';
+import { parseTireSize } from '@/core/tire/size';
+import { tireSection } from '@/core/tire/section';
+import { formatMm, mmToIn } from '@/core/units/length';
+import { backspacingFromOffset, wheelOffsetMm, type BackspacingSchool } from '@/core/wheel/rim';
+import QuantityField from './QuantityField.vue';
+
+type Fitment = Pick<LowgapFitted, 'tire' | 'wheel' | 'spacerMm' | 'typed'>;
+
+/** Tire, wheel and spacer: what is fitted, or what is being tried. */
+const props = defineProps<{
+  fitment: Fitment;
+  /** What the engine says about a field below this fitment, by the field's path in it. */
+  problemAt: (path: string) => string | undefined;
+  /** Ask for what the tape says about the tire. */
+  measured?: boolean;
+  /** Step keys on the numbers. */
+  steps?: boolean;
+}>();
+
+const emit = defineEmits<{ edit: [change: (fitment: Fitment) => void] }>();
+
+const sizeText = ref('');
+const sizeRefusal = ref('');
+watch(
+  () => props.fitment.tire.size,
+  (size) => {
+    if (sizeText.value.trim() !== size) {
+      sizeText.value = size;
+      sizeRefusal.value = '';
+    }
+  },
+  { immediate: true },
+);
+
+function typeSize(entered: string | null): void {
+  sizeText.value = entered ?? '';
+  const parsed = attempt(() => parseTireSize(sizeText.value));
+  sizeRefusal.value = parsed.ok ? '' : parsed.problems.map(fieldText).join(' ');
+  if (!parsed.ok || parsed.value.text === props.fitment.tire.size) return;
+  emit('edit', (fitment) => {
+    fitment.tire = { ...fitment.tire, size: parsed.value.text };
+    if (!props.measured) {
+      // Another tire was measured, not this one.
+      delete fitment.tire.measuredDiameterMm;
+      delete fitment.tire.measuredWidthMm;
+    }
+  });
+}
+
+const sizeMessage = computed(
+  () => sizeRefusal.value || props.problemAt('tire.size') || props.problemAt('tire') || '',
+);
+
+const section = computed(() => attempt(() => tireSection(props.fitment.tire, props.fitment.wheel.widthIn)));
+const sizeHint = computed(() => {
+  if (!section.value.ok) return '';
+  const { diameterMm, widthMm, size } = section.value.value;
+  const guess = size.heightIsEstimated && props.fitment.tire.measuredDiameterMm === undefined;
+  return (
+    `${formatMm(mmToIn(diameterMm), 1)} x ${formatMm(mmToIn(widthMm), 1)} in on this rim ` +
+    `(${formatMm(diameterMm, 0)} x ${formatMm(widthMm, 0)} mm)${guess ? '; height estimated: measure it' : ''}`
+  );
+});
+
+const school = ref<BackspacingSchool>(props.fitment.wheel.backspacingSchool ?? 'lipToPad');
+const offset = computed(() => attempt(() => wheelOffsetMm(props.fitment.wheel)));
+const shownOffset = computed(() => (offset.value.ok ? round(offset.value.value) : undefined));
+const shownBackspacing = computed(() => {
+  const { wheel } = props.fitment;
+  if (wheel.backspacingMm !== undefined && (wheel.backspacingSchool ?? 'lipToPad') === school.value) return wheel.backspacingMm;
+  return offset.value.ok ? round(backspacingFromOffset(wheel.widthIn, offset.value.value, school.value)) : undefined;
+});
+const round = (value: number): number => Math.round(value * 1000) / 1000;
+
+type TypedField = 'diameterIn' | 'widthIn' | 'offsetMm' | 'backspacingMm' | 'spacerMm' | 'measuredDiameterMm' | 'measuredWidthMm';
+
+function keepTyped(fitment: Fitment, field: TypedField, typed: string | undefined): void {
+  const { [field]: _old, ...rest } = fitment.typed ?? {};
+  fitment.typed = typed === undefined ? rest : { ...rest, [field]: typed };
+}
+
+function setWheel(field: 'diameterIn' | 'widthIn', value: number | undefined, typed: string | undefined): void {
+  if (value === undefined) return;
+  emit('edit', (fitment) => {
+    fitment.wheel = { ...fitment.wheel, [field]: value };
+    keepTyped(fitment, field, typed);
+  });
+}
+
+function setOffset(value: number | undefined, typed: string | undefined): void {
+  if (value === undefined) return;
+  emit('edit', (fitment) => {
+    const { diameterIn, widthIn } = fitment.wheel;
+    fitment.wheel = { diameterIn, widthIn, offsetMm: value };
+    keepTyped(fitment, 'backspacingMm', undefined);
+    keepTyped(fitment, 'offsetMm', typed);
+  });
+}
+
+function setBackspacing(value: number | undefined, typed: string | undefined): void {
+  if (value === undefined) return;
+  emit('edit', (fitment) => {
+    const { diameterIn, widthIn } = fitment.wheel;
+    fitment.wheel = { diameterIn, widthIn, backspacingMm: value, backspacingSchool: school.value };
+    keepTyped(fitment, 'offsetMm', undefined);
+    keepTyped(fitment, 'backspacingMm', typed);
+  });
+}
+
+function setSpacer(value: number | undefined, typed: string | undefined): void {
+  if (value === undefined) return;
+  emit('edit', (fitment) => {
+    fitment.spacerMm = value;
+    keepTyped(fitment, 'spacerMm', typed);
+  });
+}
+
+function setMeasured(field: 'measuredDiameterMm' | 'measuredWidthMm', value: number | undefined, typed: string | undefined): void {
+  emit('edit', (fitment) => {
+    const { [field]: _old, ...rest } = fitment.tire;
+    fitment.tire = value === undefined ? rest : { ...rest, [field]: value };
+    keepTyped(fitment, field, typed);
+  });
+}
+</script>
+
+<template>
+  <div class="fitment">
+    <v-text-field
+      :model-value="sizeText"
+      label="Tire size"
+      :error-messages="sizeMessage ? [sizeMessage] : []"
+      :hint="sizeHint"
+      persistent-hint
+      autocomplete="off"
+      spellcheck="false"
+      class="size figures"
+      data-testid="tire-size"
+      @update:model-value="typeSize"
+    />
+    <template v-if="measured">
+      <QuantityField
+        label="Measured diameter"
+        optional
+        :value="fitment.tire.measuredDiameterMm"
+        :typed="fitment.typed?.['measuredDiameterMm']"
+        :range="LIMITS.tireDiameterMm"
+        @change="(v, t) => setMeasured('measuredDiameterMm', v, t)"
+      />
+      <QuantityField
+        label="Measured width"
+        optional
+        :value="fitment.tire.measuredWidthMm"
+        :typed="fitment.typed?.['measuredWidthMm']"
+        :range="LIMITS.tireWidthMm"
+        @change="(v, t) => setMeasured('measuredWidthMm', v, t)"
+      />
+    </template>
+    <div class="pair">
+      <QuantityField
+        label="Rim diameter"
+        quantity="inches"
+        :value="fitment.wheel.diameterIn"
+        :typed="fitment.typed?.['diameterIn']"
+        :range="LIMITS.rimDiameterIn"
+        :problem="problemAt('wheel.diameterIn')"
+        @change="(v, t) => setWheel('diameterIn', v, t)"
+      />
+      <QuantityField
+        label="Rim width"
+        quantity="inches"
+        :value="fitment.wheel.widthIn"
+        :typed="fitment.typed?.['widthIn']"
+        :range="LIMITS.rimWidthIn"
+        @change="(v, t) => setWheel('widthIn', v, t)"
+      />
+    </div>
+    <QuantityField
+      label="Offset"
+      :value="shownOffset"
+      :typed="fitment.typed?.['offsetMm']"
+      :range="LIMITS.offsetMm"
+      :step="steps ? 1 : 0"
+      :problem="problemAt('wheel.offsetMm')"
+      @change="setOffset"
+    />
+    <QuantityField
+      label="Backspacing"
+      :value="shownBackspacing"
+      :typed="fitment.typed?.['backspacingMm']"
+      :range="LIMITS.backspacingMm"
+      :step="steps ? 1 : 0"
+      :problem="problemAt('wheel.backspacingMm')"
+      @change="setBackspacing"
+    />
+    <v-btn-toggle v-model="school" class="school" aria-label="How backspacing is taken">
+      <v-btn value="lipToPad" size="small">lip to pad</v-btn>
+      <v-btn value="nominal" size="small">half nominal width</v-btn>
+    </v-btn-toggle>
+    <QuantityField
+      label="Spacer"
+      :value="fitment.spacerMm"
+      :typed="fitment.typed?.['spacerMm']"
+      :range="LIMITS.spacerMm"
+      :step="steps ? 1 : 0"
+      @change="setSpacer"
+    />
+  </div>
+</template>
+
+<style scoped>
+.fitment {
+  display: grid;
+  gap: 10px;
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+}
+.school {
+  margin-top: -6px;
+  width: 100%;
+  height: 36px;
+}
+.school .v-btn {
+  flex: 1;
+  height: 36px;
+}
+.size :deep(.v-field__input) {
+  font-size: 20px;
+  font-weight: 600;
+  font-family: var(--figures);
+}
+</style>

@@ -1,0 +1,161 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { problemText } from '@/contracts/problems';
+import { travelLimits } from '@/core/clearance/envelope';
+import { setupForCorner } from '@/core/clearance/description';
+import { STANDARDS, verdictOf } from '@/core/clearance/standard';
+import { attempt } from '@/core/problem';
+import { formatFraction, formatMm } from '@/core/units/length';
+import { useJobStore } from '../stores/job';
+import { ACROSS_NAMES, CORNER_NAMES, postureWords, STANDARD_NAMES } from '../words';
+import PostureGlyph from './PostureGlyph.vue';
+import VerdictMark from './VerdictMark.vue';
+
+const job = useJobStore();
+
+const low = computed(() => job.evaluation?.lowGap ?? null);
+const obstacle = computed(() =>
+  job.evaluation?.obstacles.find((o) => o.corner === low.value?.corner && o.id === low.value.obstacle),
+);
+const limits = computed(() => {
+  const corner = low.value && job.document?.corners[low.value.corner];
+  if (!corner || !low.value || !job.document) return null;
+  const found = attempt(() => travelLimits(corner, setupForCorner(job.document!, low.value!.corner)));
+  return found.ok ? found.value : null;
+});
+const verdict = computed(() => low.value && verdictOf(low.value.mm, STANDARDS[job.document?.standard ?? 'neverRub']));
+
+function showWhere(): void {
+  if (low.value) job.pick = { corner: low.value.corner, id: low.value.obstacle };
+}
+</script>
+
+<template>
+  <footer class="strip" :class="verdict ? `is-${verdict}` : ''" aria-label="Gap strip" data-testid="gap-strip">
+    <div class="ticks" aria-hidden="true" />
+    <template v-if="low && obstacle && limits && verdict">
+      <div class="amount figures" :class="`verdict-${verdict}`">
+        <span class="caption">low gap</span>
+        <span class="number" data-testid="low-gap">{{ formatMm(low.mm) }}</span>
+        <span class="units">mm<br />{{ formatFraction(low.mm) }} in</span>
+        <VerdictMark :verdict="verdict" :size="28" />
+      </div>
+      <button class="where" type="button" @click="showWhere">
+        <strong>{{ obstacle.label }}</strong>, {{ CORNER_NAMES[low.corner].toLowerCase() }}
+        <span class="detail">
+          gap {{ formatMm(low.gapMm) }} mm, {{ obstacle.requiredMm }} wanted · at {{ low.clock }} on the
+          {{ ACROSS_NAMES[low.across] }}
+        </span>
+      </button>
+      <PostureGlyph :steer-deg="low.steerDeg" :travel-mm="low.travelMm" :droop-mm="limits.droop" :bump-mm="limits.bump" />
+      <div class="posture">
+        {{ postureWords(low.steerDeg, low.travelMm, limits.ride) }}
+        <span class="detail">
+          {{ STANDARD_NAMES[job.document!.standard] }} standard · {{ job.document!.envelope }} envelope
+        </span>
+      </div>
+    </template>
+    <p v-else-if="job.problems.length" class="message verdict-rubs" role="alert" data-testid="strip-problem">
+      No verdict: {{ problemText(job.problems[0]!) }}
+    </p>
+    <p v-else-if="job.computing" class="message muted">Working out the low gap</p>
+    <p v-else class="message muted">
+      No low gap yet: nothing near the tire has been surveyed. Take the first reading in the Survey.
+    </p>
+    <span class="visually-hidden" role="status">
+      {{ low && obstacle ? `Low gap ${formatMm(low.mm)} millimetres at the ${obstacle.label}, ${verdict}` : '' }}
+    </span>
+  </footer>
+</template>
+
+<style scoped>
+.strip {
+  position: fixed;
+  inset: auto 0 0 0;
+  z-index: 900;
+  min-height: var(--strip-height);
+  padding: 14px 20px 8px;
+  display: flex;
+  align-items: center;
+  gap: 24px;
+  background: var(--paper);
+  border-top: 2px solid var(--rule);
+}
+/* A rule's edge: the strip is a tape laid along the bottom of the screen. */
+.ticks {
+  position: absolute;
+  inset: 0 0 auto 0;
+  height: 9px;
+  background:
+    repeating-linear-gradient(90deg, var(--rule) 0 1px, transparent 1px 10px) 0 0 / 100% 5px no-repeat,
+    repeating-linear-gradient(90deg, var(--muted) 0 1px, transparent 1px 50px) 0 0 / 100% 9px no-repeat;
+}
+.amount {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  flex: none;
+}
+.caption {
+  font-family: var(--text);
+  color: var(--muted);
+  font-size: 14px;
+  line-height: 16px;
+  width: 30px;
+}
+.number {
+  font-size: 46px;
+  line-height: 48px;
+  font-weight: 600;
+  min-width: 3.2ch;
+  text-align: right;
+}
+.units {
+  font-size: 15px;
+  line-height: 18px;
+  min-width: 62px;
+}
+.where {
+  text-align: left;
+  font-size: 18px;
+  line-height: 24px;
+  min-width: 0;
+  flex: 1 1 auto;
+  min-height: 48px;
+}
+.posture {
+  font-size: 16px;
+  line-height: 22px;
+  flex: 0 1 auto;
+}
+.detail {
+  display: block;
+  font-size: 14px;
+  line-height: 18px;
+  color: var(--muted);
+}
+.message {
+  font-size: 17px;
+  margin: 0;
+}
+@media (max-width: 760px) {
+  .strip {
+    flex-wrap: wrap;
+    gap: 4px 12px;
+    padding: 12px 12px 6px;
+  }
+  .number {
+    font-size: 34px;
+    line-height: 36px;
+  }
+  .where {
+    font-size: 15px;
+    line-height: 20px;
+    flex-basis: 60%;
+  }
+  .posture,
+  .strip .glyph {
+    display: none;
+  }
+}
+</style>

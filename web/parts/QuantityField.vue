@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { mdiMinus, mdiPlus } from '@mdi/js';
+import { computed, ref, watch } from 'vue';
+import { fieldText } from '@/contracts/problems';
+import type { Range } from '@/core/limits';
+import { otherUnitText, parseQuantity, quantityText, type Quantity } from './quantity';
+
+/** One number as people type it. What is wrong stays in the field and is said; only a good number goes on. */
+const props = withDefaults(
+  defineProps<{
+    label: string;
+    value: number | undefined;
+    range: Range;
+    typed?: string | undefined;
+    quantity?: Quantity;
+    /** Step of the keys, in the field's unit; none: no keys. */
+    step?: number;
+    optional?: boolean;
+    /** What the engine says about this field. */
+    problem?: string | undefined;
+  }>(),
+  { quantity: 'length', typed: undefined, step: 0, optional: false, problem: undefined },
+);
+
+const emit = defineEmits<{ change: [value: number | undefined, typed: string | undefined] }>();
+
+const text = ref('');
+const refusal = ref('');
+
+watch(
+  () => [props.value, props.typed] as const,
+  ([value, typed]) => {
+    const now = parseQuantity(text.value, props.quantity, props.range);
+    if (now.ok && value !== undefined && Math.abs(now.value - value) < 1e-6) return;
+    // Something else changed the number: undo, a step key, another window.
+    text.value = quantityText(value, typed, props.quantity);
+    refusal.value = '';
+  },
+  { immediate: true },
+);
+
+function typeText(entered: string | null): void {
+  text.value = entered ?? '';
+  if (text.value.trim() === '' && props.optional) {
+    refusal.value = '';
+    emit('change', undefined, undefined);
+    return;
+  }
+  const parsed = parseQuantity(text.value, props.quantity, props.range);
+  refusal.value = parsed.ok ? '' : parsed.problems.map(fieldText).join(' ');
+  if (parsed.ok && parsed.value !== props.value) emit('change', parsed.value, text.value.trim());
+}
+
+function move(direction: 1 | -1): void {
+  const { min, max } = props.range;
+  const next = Math.min(max, Math.max(min, (props.value ?? 0) + direction * props.step));
+  emit('change', Math.round(next * 1000) / 1000, undefined);
+}
+
+const UNITS: Readonly<Record<Quantity, string>> = { length: 'mm', inches: 'in', degrees: '°' };
+
+const message = computed(() => refusal.value || props.problem);
+const hint = computed(() => otherUnitText(props.value, text.value, props.quantity));
+const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
+</script>
+
+<template>
+  <div class="quantity">
+    <v-btn v-if="step" class="step" :icon="mdiMinus" size="44" variant="outlined" :aria-label="`${label}: less`" @click="move(-1)" />
+    <v-text-field
+      :model-value="text"
+      :label="label"
+      :error-messages="message ? [message] : []"
+      :suffix="hint || undefined"
+      inputmode="text"
+      autocomplete="off"
+      class="figures"
+      @update:model-value="typeText"
+    >
+      <template v-if="bareNumber && text" #append-inner><span class="unit">{{ UNITS[quantity] }}</span></template>
+    </v-text-field>
+    <v-btn v-if="step" class="step" :icon="mdiPlus" size="44" variant="outlined" :aria-label="`${label}: more`" @click="move(1)" />
+  </div>
+</template>
+
+<style scoped>
+.quantity {
+  display: flex;
+  gap: 4px;
+  align-items: flex-start;
+}
+.step {
+  flex: none;
+  border-color: var(--rule);
+}
+.unit {
+  color: var(--muted);
+  order: -1;
+}
+.quantity :deep(.v-field__input) {
+  font-size: 18px;
+  font-family: var(--figures);
+}
+.quantity :deep(.v-text-field__suffix) {
+  font-size: 14px;
+  color: var(--muted);
+  opacity: 1;
+}
+</style>

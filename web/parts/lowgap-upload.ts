@@ -1,0 +1,27 @@
+import type { LowgapFile } from '@/contracts/lowgap-file';
+import { readLowgapText } from '@/contracts/parse';
+import type { Result } from '@/core/problem';
+
+const MOST_BYTES = 8_000_000;
+
+/** Reads a chosen file as `.lowgap.json`; a file that is none is refused with what was found. */
+export async function readLowgapUpload(file: File): Promise<Result<LowgapFile>> {
+  if (file.size > MOST_BYTES) {
+    return {
+      ok: false,
+      problems: [{ code: 'tooLarge', path: file.name, expected: 'a job file of at most 8 MB', found: `${(file.size / 1e6).toFixed(0)} MB` }],
+    };
+  }
+  return readLowgapText(await file.text());
+}
+
+/** Hands the document to the browser as a file to keep. */
+export function downloadLowgap(document: LowgapFile, name: string): void {
+  const safe = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'job';
+  const address = URL.createObjectURL(new Blob([`${JSON.stringify(document, null, 2)}\n`], { type: 'application/json' }));
+  const link = window.document.createElement('a');
+  link.href = address;
+  link.download = `${safe}.lowgap.json`;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(address), 10_000);
+}

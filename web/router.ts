@@ -1,0 +1,23 @@
+import { createRouter, createWebHistory } from 'vue-router';
+import BayBoard from './bay/BayBoard.vue';
+
+/** Every view has its own address; the rooms of a job follow the order of the trade. */
+export const makeRouter = () =>
+  createRouter({
+    history: createWebHistory(),
+    routes: [
+      { path: '/', name: 'bay', component: BayBoard },
+      {
+        path: '/jobs/:id',
+        component: () => import('./job/JobShell.vue'),
+        props: true,
+        children: [
+          { path: '', redirect: (to) => ({ name: 'bench', params: to.params }) },
+          { path: 'baseline', name: 'baseline', component: () => import('./baseline/BaselineRoom.vue') },
+          { path: 'survey', name: 'survey', component: () => import('./survey/SurveyRoom.vue') },
+          { path: 'bench', name: 'bench', component: () => import('./bench/BenchRoom.vue') },
+        ],
+      },
+      { path: '/:any(.*)*', name: 'nowhere', component: () => import('./parts/NowherePage.vue') },
+    ],
+  });

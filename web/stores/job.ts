@@ -1,0 +1,247 @@
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
+import type { Job } from '@/contracts/job-api';
+import type { LowgapFile } from '@/contracts/lowgap-file';
+import { CORNER_KEYS, type CornerKey } from '@/core/clearance/description';
+import type { Evaluation, ObstacleVerdict } from '@/core/clearance/evaluate';
+import type { Problem } from '@/core/problem';
+import { api, type ApiFailure } from '../api';
+import { ClearanceClient } from '../workers/clearance-client';
+import { dropDraft, shelveDraft, shelvedDraft } from './draft-shelf';
+
+/** `waiting`: the server cannot be reached, the draft is kept here. `conflict`: somebody else saved first. */
+export type SaveState = 'saved' | 'saving' | 'waiting' | 'conflict' | 'refused';
+
+export interface Pick {
+  readonly corner: CornerKey;
+  readonly id: string;
+}
+
+const SAVE_DELAY_MS = 350;
+const RETRY_DELAY_MS = 4000;
+const UNDO_DEPTH = 100;
+
+/** The open job: its document, undo, saving, and the engine's newest answer. */
+export const useJobStore = defineStore('job', () => {
+  const id = ref('');
+  const title = ref('');
+  const customer = ref('');
+  const document = shallowRef<LowgapFile | null>(null);
+  const revision = ref(0);
+  const saveState = ref<SaveState>('saved');
+  const saveProblems = shallowRef<readonly Problem[]>([]);
+  const newer = shallowRef<Job | null>(null);
+  const loadFailure = shallowRef<ApiFailure | null>(null);
+
+  const evaluation = shallowRef<Evaluation | null>(null);
+  const problems = shallowRef<readonly Problem[]>([]);
+  const computing = ref(false);
+  const pick = shallowRef<Pick | null>(null);
+
+  const undoable = shallowRef<readonly LowgapFile[]>([]);
+  const redoable = shallowRef<readonly LowgapFile[]>([]);
+
+  let engine: ClearanceClient | null = null;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+
+  const corners = computed(() => CORNER_KEYS.filter((key) => document.value?.corners[key] !== undefined));
+
+  /** The picked obstacle, or the one with the low gap. */
+  const picked = computed<ObstacleVerdict | null>(() => {
+    const all = evaluation.value?.obstacles ?? [];
+    const chosen = all.find((o) => o.corner === pick.value?.corner && o.id === pick.value.id);
+    const low = evaluation.value?.lowGap;
+    return chosen ?? all.find((o) => o.corner === low?.corner && o.id === low.obstacle) ?? null;
+  });
+
+  const problemAt = (path: string): string | undefined => {
+    const found = problems.value.find((p) => p.path === path);
+    return found ? `Expected ${found.expected}; found ${found.found}.` : undefined;
+  };
+
+  async function open(jobId: string): Promise<void> {
+    close();
+    id.value = jobId;
+    engine = new ClearanceClient((answer) => {
+      computing.value = false;
+      // A setup that cannot be keeps the last answer out of sight rather than showing a stale one.
+      evaluation.value = answer.ok ? answer.value : null;
+      problems.value = answer.ok ? [] : answer.problems;
+    });
+    const read = await api.readJob(jobId);
+    if (id.value !== jobId) return;
+    const draft = shelvedDraft(jobId);
+    if (!read.ok) {
+      if (read.failure.kind === 'unreachable' && draft) {
+        take(draft, draft.revision);
+        saveState.value = 'waiting';
+        scheduleSave(RETRY_DELAY_MS);
+      } else {
+        loadFailure.value = read.failure;
+      }
+      return;
+    }
+    if (!draft) {
+      take(read.value, read.value.revision);
+      return;
+    }
+    take(draft, draft.revision);
+    if (draft.revision === read.value.revision) {
+      scheduleSave(0);
+    } else {
+      newer.value = read.value;
+      saveState.value = 'conflict';
+    }
+  }
+
+  function take(content: { title: string; customer: string; document: LowgapFile }, atRevision: number): void {
+    title.value = content.title;
+    customer.value = content.customer;
+    document.value = content.document;
+    revision.value = atRevision;
+    ask();
+  }
+
+  function close(): void {
+    clearTimeout(timer);
+    if (saveState.value === 'saving') void save();
+    engine?.close();
+    engine = null;
+    id.value = '';
+    document.value = null;
+    evaluation.value = null;
+    problems.value = [];
+    pick.value = null;
+    undoable.value = [];
+    redoable.value = [];
+    newer.value = null;
+    loadFailure.value = null;
+    saveState.value = 'saved';
+  }
+
+  function ask(): void {
+    if (!document.value || !engine) return;
+    computing.value = true;
+    engine.ask(document.value);
+  }
+
+  /** Changes the document through `edit` on a copy; every change can be undone. */
+  function change(edit: (file: LowgapFile) => void): void {
+    if (!document.value) return;
+    const next = structuredClone(document.value);
+    edit(next);
+    undoable.value = [...undoable.value.slice(-UNDO_DEPTH), document.value];
+    redoable.value = [];
+    adopt(next);
+  }
+
+  function adopt(next: LowgapFile): void {
+    document.value = next;
+    touched();
+    ask();
+  }
+
+  function touched(): void {
+    if (document.value) {
+      shelveDraft(id.value, {
+        title: title.value,
+        customer: customer.value,
+        document: document.value,
+        revision: revision.value,
+      });
+    }
+    if (saveState.value !== 'conflict') scheduleSave(SAVE_DELAY_MS);
+  }
+
+  function rename(newTitle: string, newCustomer: string): void {
+    title.value = newTitle;
+    customer.value = newCustomer;
+    touched();
+  }
+
+  function undo(): void {
+    const last = undoable.value.at(-1);
+    if (!last || !document.value) return;
+    redoable.value = [...redoable.value, document.value];
+    undoable.value = undoable.value.slice(0, -1);
+    adopt(last);
+  }
+
+  function redo(): void {
+    const next = redoable.value.at(-1);
+    if (!next || !document.value) return;
+    undoable.value = [...undoable.value, document.value];
+    redoable.value = redoable.value.slice(0, -1);
+    adopt(next);
+  }
+
+  function scheduleSave(delay: number): void {
+    clearTimeout(timer);
+    saveState.value = saveState.value === 'waiting' ? 'waiting' : 'saving';
+    timer = setTimeout(() => void save(), delay);
+  }
+
+  let saving: Promise<void> | null = null;
+
+  async function save(): Promise<void> {
+    if (saving) await saving;
+    saving = saveNow().finally(() => (saving = null));
+    await saving;
+  }
+
+  async function saveNow(): Promise<void> {
+    const sent = document.value;
+    const jobId = id.value;
+    if (!sent || jobId === '') return;
+    const content = { title: title.value, customer: customer.value, document: sent };
+    const saved = await api.saveJob(jobId, { ...content, revision: revision.value });
+    if (id.value !== jobId) {
+      if (saved.ok) dropDraft(jobId);
+      return;
+    }
+    if (saved.ok) {
+      revision.value = saved.value.revision;
+      const unchanged = document.value === sent && title.value === content.title && customer.value === content.customer;
+      if (unchanged) {
+        dropDraft(jobId);
+        saveState.value = 'saved';
+      } else {
+        touched();
+      }
+      return;
+    }
+    const { failure } = saved;
+    if (failure.kind === 'unreachable') {
+      saveState.value = 'waiting';
+      scheduleSave(RETRY_DELAY_MS);
+    } else if (failure.newer) {
+      newer.value = failure.newer;
+      saveState.value = 'conflict';
+    } else {
+      saveProblems.value = failure.problems;
+      saveState.value = 'refused';
+    }
+  }
+
+  /** Settles a conflict: `mine` is saved over the newer one, `theirs` replaces what is here (undo brings it back). */
+  function settle(keep: 'mine' | 'theirs'): void {
+    const other = newer.value;
+    if (!other || !document.value) return;
+    newer.value = null;
+    revision.value = other.revision;
+    saveState.value = 'saved';
+    if (keep === 'mine') {
+      touched();
+      return;
+    }
+    dropDraft(id.value);
+    undoable.value = [...undoable.value, document.value];
+    take(other, other.revision);
+  }
+
+  return {
+    id, title, customer, document, corners, revision, saveState, saveProblems, newer, loadFailure,
+    evaluation, problems, computing, pick, picked, undoable, redoable,
+    open, close, change, adopt, rename, undo, redo, settle, problemAt,
+  };
+});

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { computed, nextTick, reactive, ref } from 'vue';
+import { fieldText } from '@/contracts/problems';
+import type { LowgapCorner, LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
+import type { CornerKey } from '@/core/clearance/description';
+import type { ReadingPlace } from '@/core/obstacle/reading';
+import AcrossPicker from './AcrossPicker.vue';
+import { formField, readForm, type FormField, type ReadingForm } from './new-reading';
+import NumberPad from './NumberPad.vue';
+
+/** One reading at a time: set the place and the posture, type the gap, Enter takes it. */
+const props = defineProps<{ cornerKey: CornerKey; corner: LowgapCorner; obstacle: LowgapObstacle; clock: string }>();
+const emit = defineEmits<{ take: [reading: LowgapReading]; 'update:clock': [clock: string] }>();
+
+const form = reactive<{ across: ReadingPlace; steer: ReadingForm['steer']; hubToLip: string; gap: string; outboard: string }>({
+  across: 'tread',
+  steer: 'straight',
+  hubToLip: '',
+  gap: '',
+  outboard: '',
+});
+const problems = ref<Partial<Record<FormField, string>>>({});
+const gapField = ref<{ focus(): void }>();
+const askOutboard = computed(() => form.across === 'tread');
+
+function take(): void {
+  const read = readForm({ ...form, clock: props.clock }, props.cornerKey, props.corner, props.obstacle);
+  problems.value = {};
+  if (!read.ok) {
+    for (const problem of read.problems) problems.value[formField(problem)] ??= fieldText(problem);
+    return;
+  }
+  emit('take', read.value);
+  form.gap = '';
+  form.outboard = '';
+  void nextTick(() => gapField.value?.focus());
+}
+
+const errors = (field: FormField): string[] => (problems.value[field] ? [problems.value[field]!] : []);
+</script>
+
+<template>
+  <form class="entry" @submit.prevent="take">
+    <div class="row">
+      <v-text-field
+        label="Clock" :model-value="clock" :error-messages="errors('clock')" class="clock figures" autocomplete="off"
+        @update:model-value="(text: string) => emit('update:clock', text)"
+      />
+      <v-btn-toggle v-model="form.steer" class="steer" aria-label="Steering">
+        <v-btn value="left">Full left</v-btn>
+        <v-btn value="straight">Straight</v-btn>
+        <v-btn value="right">Full right</v-btn>
+      </v-btn-toggle>
+    </div>
+    <AcrossPicker :across="form.across" @choose="(place) => (form.across = place)" />
+    <p v-if="problems.steer || problems.across" class="verdict-rubs" role="alert">{{ problems.steer ?? problems.across }}</p>
+    <v-text-field
+      v-model="form.hubToLip" label="Hub to lip now (empty: at ride height)" :error-messages="errors('hubToLip')" autocomplete="off"
+      class="figures"
+    />
+    <div class="row">
+      <v-text-field
+        ref="gapField" v-model="form.gap" label="Gap" placeholder="2 7/8 or 57 mm" :error-messages="errors('gap')" class="gap figures"
+        autocomplete="off" data-testid="gap-field"
+      />
+      <v-text-field
+        v-if="askOutboard" v-model="form.outboard" label="Outboard of sidewall" placeholder="if known" :error-messages="errors('outboard')"
+        class="figures" autocomplete="off"
+      />
+    </div>
+    <NumberPad @key="(text) => (form.gap += text)" @back="form.gap = form.gap.slice(0, -1)" @enter="take" />
+    <button type="submit" hidden />
+  </form>
+</template>
+
+<style scoped>
+.entry {
+  display: grid;
+  gap: 9px;
+}
+.row {
+  display: flex;
+  gap: 8px;
+  align-items: flex-start;
+}
+.clock {
+  flex: 0 0 110px;
+}
+.steer {
+  flex: 1;
+  height: 48px;
+}
+.steer .v-btn {
+  flex: 1;
+  height: 48px;
+  padding: 0 4px;
+}
+.gap :deep(.v-field__input) {
+  font-size: 24px;
+  font-weight: 600;
+}
+.entry :deep(.v-field__input) {
+  font-family: var(--figures);
+  min-height: 48px;
+}
+</style>

@@ -1,0 +1,66 @@
+import { createVuetify } from 'vuetify';
+import { aliases, mdi } from 'vuetify/iconsets/mdi-svg';
+import 'vuetify/styles';
+
+export type ThemeName = 'bay' | 'counter';
+
+const THEME_KEY = 'lowgap.theme';
+
+/** `bay`: dark, for a lamp-lit wheel well. `counter`: light, for a customer looking over the shoulder. */
+const themes = {
+  counter: {
+    dark: false,
+    colors: {
+      background: '#f1efe9',
+      surface: '#fdfcf9',
+      'on-surface': '#1a2327',
+      primary: '#0d4a57',
+      secondary: '#7a4414',
+      error: '#a3173a',
+      clear: '#0f6b5a',
+      close: '#8f5300',
+      rubs: '#a3173a',
+      rule: '#c9c4b6',
+      muted: '#56616a',
+      ghost: '#8a949b',
+    },
+  },
+  bay: {
+    dark: true,
+    colors: {
+      background: '#10171a',
+      surface: '#19242a',
+      'on-surface': '#e9ecea',
+      primary: '#7fd0de',
+      secondary: '#f0a33a',
+      error: '#ff8fa3',
+      clear: '#66d3bb',
+      close: '#f3b65a',
+      rubs: '#ff8fa3',
+      rule: '#3a4a52',
+      muted: '#a3b0b6',
+      ghost: '#6d7d85',
+    },
+  },
+};
+
+export function rememberedTheme(): ThemeName {
+  return localStorage.getItem(THEME_KEY) === 'bay' ? 'bay' : 'counter';
+}
+
+export function rememberTheme(name: ThemeName): void {
+  localStorage.setItem(THEME_KEY, name);
+}
+
+export const makeVuetify = () =>
+  createVuetify({
+    icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
+    theme: { defaultTheme: rememberedTheme(), themes },
+    defaults: {
+      VTextField: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
+      VSelect: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
+      VTextarea: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
+      VBtn: { variant: 'flat', rounded: 'sm' },
+      VBtnToggle: { rounded: 'sm', variant: 'outlined', divided: true, mandatory: true },
+    },
+  });
