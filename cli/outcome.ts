@@ -43,4 +43,3 @@ export function numberOption(name: string, text: string): number {
   if (Number.isFinite(value)) return value;
   throw new ProblemError({ code: 'wrongType', path: `--${name}`, expected: 'a number', found: text || 'nothing' });
 }
-

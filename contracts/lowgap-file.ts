@@ -3,8 +3,7 @@
  * (`npm run schema`). Units are in the names; points `[x, y, z]` in the corner frame, mm; angles in degrees.
  */
 import { z } from 'zod';
-import { CORNER_KEYS, type CaseDescription } from '@/core/clearance/description';
-import { ENVELOPES } from '@/core/clearance/envelope';
+import { CORNER_KEYS, ENVELOPES, type CaseDescription } from '@/core/clearance/description';
 import { STANDARD_IDS } from '@/core/clearance/standard';
 import { LIMITS, type Range } from '@/core/limits';
 import { MATERIALS } from '@/core/obstacle/material';

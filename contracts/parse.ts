@@ -68,7 +68,11 @@ function expectedText(issue: Issue): string {
     case 'too_big':
       return `at most ${String(issue.maximum)}${issue.origin === 'string' ? ' characters' : issue.origin === 'array' ? ' entries' : ''}`;
     case 'invalid_type':
-      return issue.expected === 'number' ? 'a number' : issue.expected === 'string' ? 'text' : `a value of type ${issue.expected}`;
+      return issue.expected === 'number'
+        ? 'a number'
+        : issue.expected === 'string'
+          ? 'text'
+          : `a value of type ${issue.expected}`;
     case 'invalid_value':
       return `one of ${issue.values.map((v) => JSON.stringify(v)).join(', ')}`;
     case 'invalid_union':
@@ -88,7 +92,8 @@ function pathText(path: readonly PropertyKey[], base: string): string {
 
 function valueAt(input: unknown, path: readonly PropertyKey[]): unknown {
   return path.reduce<unknown>(
-    (value, key) => (typeof value === 'object' && value !== null ? (value as Record<PropertyKey, unknown>)[key] : undefined),
+    (value, key) =>
+      typeof value === 'object' && value !== null ? (value as Record<PropertyKey, unknown>)[key] : undefined,
     input,
   );
 }

@@ -37,5 +37,4 @@ export function problemText(problem: Problem): string {
 }
 
 /** The same without the document path, for use beside the field itself. */
-export const fieldText = (problem: Problem): string =>
-  `Expected ${problem.expected}; found ${problem.found}.`;
+export const fieldText = (problem: Problem): string => `Expected ${problem.expected}; found ${problem.found}.`;

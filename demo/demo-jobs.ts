@@ -197,14 +197,22 @@ const patrolPickup: FileInput = {
 const serviceTruck: FileInput = {
   format: 'lowgap',
   version: 1,
-  vehicle: { label: 'Brundholm 35 service truck', wheelbaseMm: 3280, trackFrontMm: 1620, notes: 'Beam axles at both ends.' },
+  vehicle: {
+    label: 'Brundholm 35 service truck',
+    wheelbaseMm: 3280,
+    trackFrontMm: 1620,
+    notes: 'Beam axles at both ends.',
+  },
   corners: {
     frontLeft: {
       motion: { type: 'swingArm', sideView: { x: -1050, z: -30 } },
       steering: { inclinationDeg: 8, casterDeg: 5, kingpinOffsetMm: 110, lockLeftDeg: 33, lockRightDeg: 28 },
       travel: { bumpMm: 88, droopMm: 105 },
       hubToLipMm: 578,
-      fitted: { tire: { size: '7.50R16LT', measuredDiameterMm: 802 }, wheel: { diameterIn: 16, widthIn: 6, backspacingMm: 101.6, backspacingSchool: 'lipToPad' } },
+      fitted: {
+        tire: { size: '7.50R16LT', measuredDiameterMm: 802 },
+        wheel: { diameterIn: 16, widthIn: 6, backspacingMm: 101.6, backspacingSchool: 'lipToPad' },
+      },
       obstacles: [
         {
           id: 'spring-pack',
@@ -229,7 +237,12 @@ const serviceTruck: FileInput = {
 const staffCoupe: FileInput = {
   format: 'lowgap',
   version: 1,
-  vehicle: { label: 'Velmora S staff coupe', wheelbaseMm: 2580, trackFrontMm: 1510, notes: 'Lowered 30 mm; fenders not rolled.' },
+  vehicle: {
+    label: 'Velmora S staff coupe',
+    wheelbaseMm: 2580,
+    trackFrontMm: 1510,
+    notes: 'Lowered 30 mm; fenders not rolled.',
+  },
   corners: {
     frontLeft: {
       motion: { type: 'swingArm', frontView: { y: -2300, z: 40 } },
@@ -245,7 +258,12 @@ const staffCoupe: FileInput = {
 const trailCart: FileInput = {
   format: 'lowgap',
   version: 1,
-  vehicle: { label: 'Pipit 4 trail-crew cart', wheelbaseMm: 1680, trackFrontMm: 900, notes: 'Leaf-sprung A-arms in front.' },
+  vehicle: {
+    label: 'Pipit 4 trail-crew cart',
+    wheelbaseMm: 1680,
+    trackFrontMm: 900,
+    notes: 'Leaf-sprung A-arms in front.',
+  },
   corners: {
     frontRight: {
       motion: { type: 'swingArm', frontView: { y: -420, z: -20 } },

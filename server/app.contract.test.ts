@@ -41,9 +41,15 @@ describe('jobs over HTTP', () => {
 
   test('saves over the revision that was read, and shows the newer job to a late writer', async () => {
     const { body: job } = await create();
-    const saved = await request(app).put(`/api/jobs/${job.id}`).send({ ...content, title: 'Second', revision: 1 }).expect(200);
+    const saved = await request(app)
+      .put(`/api/jobs/${job.id}`)
+      .send({ ...content, title: 'Second', revision: 1 })
+      .expect(200);
     expect(saved.body).toMatchObject({ title: 'Second', revision: 2 });
-    const late = await request(app).put(`/api/jobs/${job.id}`).send({ ...content, title: 'Late', revision: 1 }).expect(409);
+    const late = await request(app)
+      .put(`/api/jobs/${job.id}`)
+      .send({ ...content, title: 'Late', revision: 1 })
+      .expect(409);
     expect(late.body).toMatchObject({
       problems: [{ code: 'conflict', path: 'revision', expected: '2', found: '1' }],
       job: { title: 'Second', revision: 2 },
@@ -53,7 +59,11 @@ describe('jobs over HTTP', () => {
   test('two writers at once: exactly one wins', async () => {
     const { body: job } = await create();
     const answers = await Promise.all(
-      ['A', 'B', 'C'].map((title) => request(app).put(`/api/jobs/${job.id}`).send({ ...content, title, revision: 1 })),
+      ['A', 'B', 'C'].map((title) =>
+        request(app)
+          .put(`/api/jobs/${job.id}`)
+          .send({ ...content, title, revision: 1 }),
+      ),
     );
     expect(answers.map((a) => a.status).sort()).toEqual([200, 409, 409]);
   });
@@ -63,7 +73,10 @@ describe('jobs over HTTP', () => {
     await request(app).delete(`/api/jobs/${job.id}`).expect(204);
     await request(app).delete(`/api/jobs/${job.id}`).expect(404);
     await request(app).get(`/api/jobs/${job.id}`).expect(404);
-    await request(app).put(`/api/jobs/${job.id}`).send({ ...content, revision: 1 }).expect(404);
+    await request(app)
+      .put(`/api/jobs/${job.id}`)
+      .send({ ...content, revision: 1 })
+      .expect(404);
   });
 });
 
@@ -75,12 +88,37 @@ describe('bad input is refused with its field, never with 500', () => {
   };
 
   test.each([
-    ['an unreadable size', broken((d) => (d['setup'].tire.size = 'big ones')), 'document.setup.tire.size', 'unreadableSize'],
-    ['a negative gap', broken((d) => (d['corners'].frontLeft.obstacles[0].readings[1].gapMm = -4)), 'document.corners.frontLeft.obstacles[0].readings[1].gapMm', 'outOfRange'],
-    ['a spacer thicker than makes sense', broken((d) => (d['setup'].spacerMm = 400)), 'document.setup.spacerMm', 'outOfRange'],
-    ['a missing lock', broken((d) => delete d['corners'].frontLeft.steering.lockLeftDeg), 'document.corners.frontLeft.steering.lockLeftDeg', 'missing'],
+    [
+      'an unreadable size',
+      broken((d) => (d['setup'].tire.size = 'big ones')),
+      'document.setup.tire.size',
+      'unreadableSize',
+    ],
+    [
+      'a negative gap',
+      broken((d) => (d['corners'].frontLeft.obstacles[0].readings[1].gapMm = -4)),
+      'document.corners.frontLeft.obstacles[0].readings[1].gapMm',
+      'outOfRange',
+    ],
+    [
+      'a spacer thicker than makes sense',
+      broken((d) => (d['setup'].spacerMm = 400)),
+      'document.setup.spacerMm',
+      'outOfRange',
+    ],
+    [
+      'a missing lock',
+      broken((d) => delete d['corners'].frontLeft.steering.lockLeftDeg),
+      'document.corners.frontLeft.steering.lockLeftDeg',
+      'missing',
+    ],
     ['an unknown key', broken((d) => (d['setup'].wings = 2)), 'document.setup.wings', 'unknownKey'],
-    ['an unknown mount', broken((d) => (d['corners'].frontLeft.obstacles[0].mount = 'roof')), 'document.corners.frontLeft.obstacles[0].mount', 'wrongType'],
+    [
+      'an unknown mount',
+      broken((d) => (d['corners'].frontLeft.obstacles[0].mount = 'roof')),
+      'document.corners.frontLeft.obstacles[0].mount',
+      'wrongType',
+    ],
     ['another version', broken((d) => (d['version'] = 7)), 'document.version', 'wrongType'],
     ['no title', { document: content!.document }, 'title', 'missing'],
   ])('%s', async (_name, body, path, code) => {
@@ -95,7 +133,11 @@ describe('bad input is refused with its field, never with 500', () => {
   test('a half-written body, a body too large, a bad id, an unknown address', async () => {
     const half = await request(app).post('/api/jobs').type('json').send('{"title": "x", "docu').expect(400);
     expect(half.body.problems[0].code).toBe('invalidJson');
-    const large = await request(app).post('/api/jobs').type('json').send(`"${'x'.repeat(9_000_000)}"`).expect(413);
+    const large = await request(app)
+      .post('/api/jobs')
+      .type('json')
+      .send(`"${'x'.repeat(9_000_000)}"`)
+      .expect(413);
     expect(large.body.problems[0].code).toBe('tooLarge');
     expect((await request(app).get('/api/jobs/seven').expect(400)).body.problems[0].path).toBe('id');
     await request(app).get('/api/jobs/%E0%A4%A').expect(400);
@@ -105,7 +147,10 @@ describe('bad input is refused with its field, never with 500', () => {
   test('fuzzed bodies never bring it down', async () => {
     await fc.assert(
       fc.asyncProperty(fc.jsonValue({ maxDepth: 4 }), async (value) => {
-        const answered = await request(app).post('/api/jobs').type('json').send(JSON.stringify({ title: value, document: value }));
+        const answered = await request(app)
+          .post('/api/jobs')
+          .type('json')
+          .send(JSON.stringify({ title: value, document: value }));
         expect(answered.status).toBe(400);
       }),
       { numRuns: 60, seed: 3 },

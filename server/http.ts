@@ -48,7 +48,10 @@ interface BodyError {
 export const sendRefusal: ErrorRequestHandler = (error: unknown, request, response, _next) => {
   const refusal = error instanceof Refusal ? error : bodyRefusal(error as BodyError);
   if (!refusal) {
-    request.log?.error({ err: error instanceof Error ? { message: error.message, stack: error.stack } : error }, 'fault');
+    request.log?.error(
+      { err: error instanceof Error ? { message: error.message, stack: error.stack } : error },
+      'fault',
+    );
     response.status(500).json({
       problems: [{ code: 'internal', path: '', expected: 'an answer', found: 'a fault of ours; it has been logged' }],
     });
@@ -58,7 +61,12 @@ export const sendRefusal: ErrorRequestHandler = (error: unknown, request, respon
 };
 
 function bodyRefusal(error: BodyError): Refusal | null {
-  const problem = (code: ProblemCode, expected: string, found: string): Problem => ({ code, path: '', expected, found });
+  const problem = (code: ProblemCode, expected: string, found: string): Problem => ({
+    code,
+    path: '',
+    expected,
+    found,
+  });
   switch (error.type) {
     case 'entity.parse.failed':
       return new Refusal(400, [problem('invalidJson', 'a whole JSON body', 'text that breaks off or is not JSON')]);

@@ -7,9 +7,15 @@ export type ApiFailure =
   | { readonly kind: 'unreachable' }
   | { readonly kind: 'refused'; readonly status: number; readonly problems: readonly Problem[]; readonly newer?: Job };
 
-export type ApiResult<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: ApiFailure };
+export type ApiResult<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: ApiFailure };
 
-async function call<T>(method: string, path: string, schema: z.ZodType<T> | null, body?: unknown): Promise<ApiResult<T>> {
+async function call<T>(
+  method: string,
+  path: string,
+  schema: z.ZodType<T> | null,
+  body?: unknown,
+): Promise<ApiResult<T>> {
   let response: Response;
   let answer: unknown;
   try {

@@ -1,6 +1,5 @@
 /** The trade's words for what the engine names by key. */
-import type { CornerKey } from '@/core/clearance/description';
-import type { EnvelopeKind } from '@/core/clearance/envelope';
+import type { CornerKey, EnvelopeKind } from '@/core/clearance/description';
 import type { ObstacleVerdict } from '@/core/clearance/evaluate';
 import type { StandardId, Verdict } from '@/core/clearance/standard';
 import type { Mount } from '@/core/motion/corner-motion';
@@ -61,10 +60,13 @@ const WHOLE = 0.5;
 /** `steered 29° left, 82 mm up` and the like. */
 export function postureWords(steerDeg: number, travelMm: number, rideMm = 0): string {
   const degrees = Math.abs(steerDeg);
-  const steer = degrees < WHOLE ? 'straight ahead' : `steered ${degrees.toFixed(0)}° ${steerDeg > 0 ? 'left' : 'right'}`;
+  const steer =
+    degrees < WHOLE ? 'straight ahead' : `steered ${degrees.toFixed(0)}° ${steerDeg > 0 ? 'left' : 'right'}`;
   const height = travelMm - rideMm;
   const travel =
-    Math.abs(height) < WHOLE ? 'at ride height' : `${formatMm(Math.abs(height), 0)} mm ${height > 0 ? 'up' : 'down'} from ride`;
+    Math.abs(height) < WHOLE
+      ? 'at ride height'
+      : `${formatMm(Math.abs(height), 0)} mm ${height > 0 ? 'up' : 'down'} from ride`;
   return `${steer}, ${travel}`;
 }
 
@@ -73,10 +75,7 @@ export const bothUnits = (mm: number): string => `${formatMm(mm)} mm (${formatFr
 
 /** What a specialist would say aloud about one obstacle. */
 export function verdictSentence(o: ObstacleVerdict, rideMm: number): string {
-  const gap =
-    o.gapMm >= 0
-      ? `comes down to ${bothUnits(o.gapMm)}`
-      : `is overlapped by ${bothUnits(-o.gapMm)}`;
+  const gap = o.gapMm >= 0 ? `comes down to ${bothUnits(o.gapMm)}` : `is overlapped by ${bothUnits(-o.gapMm)}`;
   const margin =
     o.marginMm >= 0
       ? `${formatMm(o.marginMm)} mm more than the ${o.requiredMm} mm wanted`

@@ -2,7 +2,13 @@ import { describe, expect, test } from '@jest/globals';
 import { nearestPlace } from '../geometry/outline';
 import { unplace } from '../geometry/pose';
 import { attempt } from '../problem';
-import { fittedAsSetup, type CaseDescription, type CornerDescription, type ObstacleDescription, type SetupDescription } from './description';
+import {
+  fittedAsSetup,
+  type CaseDescription,
+  type CornerDescription,
+  type ObstacleDescription,
+  type SetupDescription,
+} from './description';
 import { steerAt } from './envelope';
 import { evaluateCase, type ObstacleVerdict } from './evaluate';
 import { plainSweep } from './plain-sweep';
@@ -10,16 +16,68 @@ import { prepareCorner } from './prepare';
 import { seededRandom } from '../testing/seeded-random';
 
 const OBSTACLES: ObstacleDescription[] = [
-  { id: 'lip', mount: 'body', material: 'sheetMetal', shape: { type: 'polyline', points: [[-330, 118, 420], [0, 122, 540], [330, 112, 425]] } },
-  { id: 'mount', mount: 'frame', material: 'bodyMount', shape: { type: 'points', points: [[-440, -40, -130], [-445, -90, -160]] } },
-  { id: 'rail', mount: 'frame', material: 'frame', shape: { type: 'polyline', points: [[-420, -330, 60], [420, -335, 70]] } },
-  { id: 'bumper', mount: 'body', material: 'plastic', shape: { type: 'polyline', points: [[455, 60, -120], [450, 170, 20]] } },
+  {
+    id: 'lip',
+    mount: 'body',
+    material: 'sheetMetal',
+    shape: {
+      type: 'polyline',
+      points: [
+        [-330, 118, 420],
+        [0, 122, 540],
+        [330, 112, 425],
+      ],
+    },
+  },
+  {
+    id: 'mount',
+    mount: 'frame',
+    material: 'bodyMount',
+    shape: {
+      type: 'points',
+      points: [
+        [-440, -40, -130],
+        [-445, -90, -160],
+      ],
+    },
+  },
+  {
+    id: 'rail',
+    mount: 'frame',
+    material: 'frame',
+    shape: {
+      type: 'polyline',
+      points: [
+        [-420, -330, 60],
+        [420, -335, 70],
+      ],
+    },
+  },
+  {
+    id: 'bumper',
+    mount: 'body',
+    material: 'plastic',
+    shape: {
+      type: 'polyline',
+      points: [
+        [455, 60, -120],
+        [450, 170, 20],
+      ],
+    },
+  },
   { id: 'joint', mount: 'knuckle', material: 'knuckle', shape: { type: 'points', points: [[0, -180, 330]] } },
 ];
 
 const CORNER: CornerDescription = {
   motion: { type: 'swingArm', frontView: { y: -900, z: -40 }, sideView: { x: -1500, z: 60 } },
-  steering: { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 95, casterTrailMm: 0, lockLeftDeg: 35, lockRightDeg: 31 },
+  steering: {
+    inclinationDeg: 12,
+    casterDeg: 3,
+    kingpinOffsetMm: 95,
+    casterTrailMm: 0,
+    lockLeftDeg: 35,
+    lockRightDeg: 31,
+  },
   staticCamberDeg: 0.3,
   staticToeDeg: 0.1,
   travel: { bumpMm: 90, droopMm: 100 },
@@ -70,7 +128,11 @@ describe('the plain sweep against a very fine grid over the same envelope', () =
                   from[1] + (to[1] - from[1]) * f,
                   from[2] + (to[2] - from[2]) * f + lift,
                 ]);
-                const d = nearestPlace(corner.rotor.section.outline, a - corner.rotor.centrePlaneMm, Math.hypot(x, z)).distance;
+                const d = nearestPlace(
+                  corner.rotor.section.outline,
+                  a - corner.rotor.centrePlaneMm,
+                  Math.hypot(x, z),
+                ).distance;
                 if (d < fine[k]!) fine[k] = d;
               }
             }
@@ -94,7 +156,10 @@ describe('the plain sweep against a very fine grid over the same envelope', () =
       const point = [radius * Math.cos(angle), -200 + random() * 400, radius * Math.sin(angle)] as const;
       const corner = prepareCorner(
         'frontRight',
-        { ...CORNER, obstacles: [{ id: 'p', mount: 'frame', material: 'frame', shape: { type: 'points', points: [point] } }] },
+        {
+          ...CORNER,
+          obstacles: [{ id: 'p', mount: 'frame', material: 'frame', shape: { type: 'points', points: [point] } }],
+        },
         SETUP,
         'trail',
       );
@@ -102,8 +167,14 @@ describe('the plain sweep against a very fine grid over the same envelope', () =
       for (let i = 0; i <= 90; i++) {
         for (let j = -60; j <= 60; j++) {
           const travel = -100 + (190 * i) / 90;
-          const [x, a, z] = unplace(corner.motion.wheelPose({ travel, steer: steerAt(corner.envelope, travel, j / 60) }), point);
-          fine = Math.min(fine, nearestPlace(corner.rotor.section.outline, a - corner.rotor.centrePlaneMm, Math.hypot(x, z)).distance);
+          const [x, a, z] = unplace(
+            corner.motion.wheelPose({ travel, steer: steerAt(corner.envelope, travel, j / 60) }),
+            point,
+          );
+          fine = Math.min(
+            fine,
+            nearestPlace(corner.rotor.section.outline, a - corner.rotor.centrePlaneMm, Math.hypot(x, z)).distance,
+          );
         }
       }
       expect({ n, above: plainSweep(corner)[0]!.gapMm <= fine + 1e-6 }).toEqual({ n, above: true });
@@ -135,7 +206,18 @@ describe('facts of the trade (common practice, no source)', () => {
   test('diameter grows in radius: straight ahead, 2 in taller is 1 in closer all round', () => {
     const still = { steering: undefined, travel: { bumpMm: 0.001, droopMm: 0.001 } };
     const ahead: ObstacleDescription[] = [
-      { id: 'ahead', mount: 'frame', material: 'frame', shape: { type: 'points', points: [[600, 0, 0], [0, 0, 600]] } },
+      {
+        id: 'ahead',
+        mount: 'frame',
+        material: 'frame',
+        shape: {
+          type: 'points',
+          points: [
+            [600, 0, 0],
+            [0, 0, 600],
+          ],
+        },
+      },
     ];
     const fitment = (size: string) => ({ tire: { size }, wheel: { diameterIn: 17, widthIn: 9, offsetMm: 0 } });
     const smaller = gapOf(caseOf(fitment('33x12.50R17'), { ...still, obstacles: ahead }), 'ahead');
@@ -190,9 +272,14 @@ describe('readings land where the tape was held', () => {
     obstacles: [{ id: 'r', mount, material: 'frame', readings: [reading as never] }],
   });
 
-  test('the gap of the fitted tire in the reading\'s own posture is the reading', () => {
+  test("the gap of the fitted tire in the reading's own posture is the reading", () => {
     for (const across of ['tread', 'outerShoulder', 'innerShoulder', 'outerSidewall', 'innerSidewall']) {
-      for (const [steer, travel] of [['straight', 0], ['left', 20], ['right', -30], [12, 55]] as const) {
+      for (const [steer, travel] of [
+        ['straight', 0],
+        ['left', 20],
+        ['right', -30],
+        [12, 55],
+      ] as const) {
         for (const clock of ['12:00', '10:20', '2:45', '8:00']) {
           const corner = prepareCorner(
             'frontLeft',
@@ -201,9 +288,23 @@ describe('readings land where the tape was held', () => {
             'trail',
           );
           const locks = corner.envelope.locks;
-          const angle = steer === 'straight' ? 0 : steer === 'left' ? locks.left : steer === 'right' ? -locks.right : (steer * Math.PI) / 180;
-          const [x, a, z] = unplace(corner.motion.wheelPose({ travel, steer: angle }), corner.obstacles[0]!.strands[0]![0]);
-          const d = nearestPlace(corner.rotor.section.outline, a - corner.rotor.centrePlaneMm, Math.hypot(x, z)).distance;
+          const angle =
+            steer === 'straight'
+              ? 0
+              : steer === 'left'
+                ? locks.left
+                : steer === 'right'
+                  ? -locks.right
+                  : (steer * Math.PI) / 180;
+          const [x, a, z] = unplace(
+            corner.motion.wheelPose({ travel, steer: angle }),
+            corner.obstacles[0]!.strands[0]![0],
+          );
+          const d = nearestPlace(
+            corner.rotor.section.outline,
+            a - corner.rotor.centrePlaneMm,
+            Math.hypot(x, z),
+          ).distance;
           expect(d).toBeCloseTo(73, 6);
         }
       }
@@ -213,7 +314,11 @@ describe('readings land where the tape was held', () => {
   test('with an outboard distance the gap is radial; by hand: 12:00, straight, ride', () => {
     const corner = prepareCorner(
       'frontLeft',
-      { ...withReading({ clock: '12:00', across: 'tread', gapMm: 110, outboardMm: 12, steer: 'straight' }), staticCamberDeg: 0, staticToeDeg: 0 },
+      {
+        ...withReading({ clock: '12:00', across: 'tread', gapMm: 110, outboardMm: 12, steer: 'straight' }),
+        staticCamberDeg: 0,
+        staticToeDeg: 0,
+      },
       fittedAsSetup(CORNER.fitted),
       'trail',
     );
@@ -227,14 +332,24 @@ describe('readings land where the tape was held', () => {
 
   test('a bump reading by hub-to-lip is the same reading by travel', () => {
     const at = (extra: object) =>
-      prepareCorner('frontLeft', withReading({ clock: '11:00', across: 'tread', gapMm: 40, steer: 'left', ...extra }), SETUP, 'trail').obstacles[0]!;
+      prepareCorner(
+        'frontLeft',
+        withReading({ clock: '11:00', across: 'tread', gapMm: 40, steer: 'left', ...extra }),
+        SETUP,
+        'trail',
+      ).obstacles[0]!;
     expect(at({ hubToLipMm: 500 }).strands).toEqual(at({ travelMm: 40 }).strands);
     expect(at({ travelMm: 40 }).lateralToleranceMm).toBeCloseTo(272.08 / 2, 6);
   });
 
   test('a thing on the knuckle keeps its gap in every posture', () => {
     const swept = plainSweep(
-      prepareCorner('frontLeft', withReading({ clock: '1:00', across: 'innerSidewall', gapMm: 22, steer: 'left', travelMm: 30 }, 'knuckle'), fittedAsSetup(CORNER.fitted), 'trail'),
+      prepareCorner(
+        'frontLeft',
+        withReading({ clock: '1:00', across: 'innerSidewall', gapMm: 22, steer: 'left', travelMm: 30 }, 'knuckle'),
+        fittedAsSetup(CORNER.fitted),
+        'trail',
+      ),
     );
     expect(swept[0]!.gapMm).toBeCloseTo(22, 6);
   });
@@ -267,9 +382,15 @@ describe('setups that cannot be', () => {
 
   test('two obstacles of one name, or one without a place', () => {
     const twice = { obstacles: [OBSTACLES[1]!, OBSTACLES[1]!] };
-    expect(attempt(() => evaluateCase(caseOf({}, twice)))).toMatchObject({ ok: false, problems: [{ path: 'corners.frontLeft.obstacles[1].id' }] });
+    expect(attempt(() => evaluateCase(caseOf({}, twice)))).toMatchObject({
+      ok: false,
+      problems: [{ path: 'corners.frontLeft.obstacles[1].id' }],
+    });
     const empty = { obstacles: [{ id: 'x', mount: 'body' as const, material: 'liner' as const }] };
-    expect(attempt(() => evaluateCase(caseOf({}, empty)))).toMatchObject({ ok: false, problems: [{ code: 'missing' }] });
+    expect(attempt(() => evaluateCase(caseOf({}, empty)))).toMatchObject({
+      ok: false,
+      problems: [{ code: 'missing' }],
+    });
   });
 });
 
@@ -287,5 +408,8 @@ test('own overrides of a corner win over the common setup', () => {
 
 test('a corner without a survey has no low gap, and a case without corners is refused', () => {
   expect(evaluateCase(caseOf({}, { obstacles: [] })).lowGap).toBeNull();
-  expect(attempt(() => evaluateCase({ ...caseOf(), corners: {} }))).toMatchObject({ ok: false, problems: [{ path: 'corners' }] });
+  expect(attempt(() => evaluateCase({ ...caseOf(), corners: {} }))).toMatchObject({
+    ok: false,
+    problems: [{ path: 'corners' }],
+  });
 });

@@ -9,11 +9,14 @@ import type { ReadingDescription } from '../obstacle/reading';
 import type { TireDescription } from '../tire/dimensions';
 import type { WheelDescription } from '../wheel/rim';
 import type { Vec3 } from '../geometry/vec3';
-import type { EnvelopeKind } from './envelope';
 import type { StandardId } from './standard';
 
 export const CORNER_KEYS = ['frontLeft', 'frontRight', 'rearLeft', 'rearRight'] as const;
 export type CornerKey = (typeof CORNER_KEYS)[number];
+
+/** `trail`: all that the stops allow. `street`: less lock the further the wheel is from its parked height. */
+export const ENVELOPES = ['trail', 'street'] as const;
+export type EnvelopeKind = (typeof ENVELOPES)[number];
 
 export interface WheelAndTire {
   readonly tire: TireDescription;

@@ -2,11 +2,7 @@ import type { SteeringDescription } from '../motion/steering';
 import { axisAngleForHeading, steeringAxis, steerSign, type Side } from '../motion/steering';
 import { ProblemError } from '../problem';
 import { toRadians } from '../units/angle';
-import type { CornerDescription, SetupDescription } from './description';
-
-/** `trail`: all that the stops allow. `street`: less lock the further the wheel is from its parked height. */
-export const ENVELOPES = ['trail', 'street'] as const;
-export type EnvelopeKind = (typeof ENVELOPES)[number];
+import type { CornerDescription, EnvelopeKind, SetupDescription } from './description';
 
 /** Heights of the wheel's origin in mm, + bump; `ride` is the parked position. */
 export interface TravelLimits {

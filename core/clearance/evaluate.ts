@@ -10,7 +10,13 @@ import { POLYGON_SAG_MM } from '../tolerances';
 import { toDegrees, toRadians } from '../units/angle';
 import { formatClock } from '../units/clock';
 import { wheelSectionPolygon } from '../wheel/wheel-section';
-import { CORNER_KEYS, setupForCorner, type CaseDescription, type CornerDescription, type CornerKey } from './description';
+import {
+  CORNER_KEYS,
+  setupForCorner,
+  type CaseDescription,
+  type CornerDescription,
+  type CornerKey,
+} from './description';
 import { plainSweep } from './plain-sweep';
 import { motionUnder, prepareCorner, type PreparedCorner, type PreparedObstacle } from './prepare';
 import { STANDARDS, verdictOf, type Standard, type Verdict } from './standard';
@@ -159,7 +165,9 @@ export function cornerSections(corner: PreparedCorner): CornerSections {
   const { section, offsetMm, rimWidthIn } = corner.rotor;
   return {
     section: flatten(section.outline, POLYGON_SAG_MM).map(({ a, r }) => [a, r] as const),
-    wheelSection: wheelSectionPolygon(section.size.rimDiameterIn, rimWidthIn, offsetMm).map(({ a, r }) => [a, r] as const),
+    wheelSection: wheelSectionPolygon(section.size.rimDiameterIn, rimWidthIn, offsetMm).map(
+      ({ a, r }) => [a, r] as const,
+    ),
   };
 }
 
@@ -167,7 +175,12 @@ export function cornerSections(corner: PreparedCorner): CornerSections {
  * 4 x 4 matrix (rows, column vectors, mm) from the wheel frame to the corner frame at a travel and a steer,
  * under the description's setup. Limits are not enforced: any reachable posture may be asked for.
  */
-export function poseMatrix(description: CaseDescription, key: CornerKey, travelMm: number, steerDeg: number): number[][] {
+export function poseMatrix(
+  description: CaseDescription,
+  key: CornerKey,
+  travelMm: number,
+  steerDeg: number,
+): number[][] {
   const motion = motionUnder(key, describedCorner(description, key), setupForCorner(description, key));
   return toMatrix4(motion.wheelPose({ travel: travelMm, steer: toRadians(steerDeg) }));
 }

@@ -60,8 +60,7 @@ function postureGrid(corner: PreparedCorner): GridPosture[][] {
   );
 }
 
-const steers = (corner: PreparedCorner): boolean =>
-  corner.envelope.locks.left > 0 || corner.envelope.locks.right > 0;
+const steers = (corner: PreparedCorner): boolean => corner.envelope.locks.left > 0 || corner.envelope.locks.right > 0;
 
 function leastGapOf(corner: PreparedCorner, obstacle: PreparedObstacle, grid: GridPosture[][]): LeastGap {
   // A thing on the knuckle keeps its gap in every posture: the parked one stands for all.
@@ -203,7 +202,7 @@ function refine(
   let gap = startGap;
   let [travelStep, shareStep, alongStep] = [cell / 2, turns ? 1 / (GRID - 1) : 0, sampling];
   let first = 0;
-  for (let size = Math.max(cell, EDGE_SAMPLE_MM); size > REFINEMENT_STEP_MM; ) {
+  for (let size = Math.max(cell, EDGE_SAMPLE_MM); size > REFINEMENT_STEP_MM;) {
     let found = -1;
     for (let k = 0; k < COMPASS.length && found < 0; k++) {
       const index = (first + k) % COMPASS.length;
@@ -240,7 +239,12 @@ const COMPASS: readonly Place[] = [-1, 0, 1]
   .flatMap((i) => [-1, 0, 1].flatMap((j) => [-1, 0, 1].map((k): Place => [i, j, k])))
   .filter((direction) => direction.some((d) => d !== 0));
 
-function gapAt(corner: PreparedCorner, obstacle: PreparedObstacle, strand: ObstacleStrand, [t, share, along]: Place): number {
+function gapAt(
+  corner: PreparedCorner,
+  obstacle: PreparedObstacle,
+  strand: ObstacleStrand,
+  [t, share, along]: Place,
+): number {
   const posture = { travel: t, steer: steerAt(corner.envelope, t, share) };
   const point = place(corner.motion.mountPose(obstacle.mount, posture), pointAlong(strand, along));
   return imageDistance(corner, corner.motion.wheelPose(posture), point);

@@ -13,11 +13,12 @@ import {
   fittedAsSetup,
   type CornerDescription,
   type CornerKey,
+  type EnvelopeKind,
   type ObstacleDescription,
   type SetupDescription,
   type WheelAndTire,
 } from './description';
-import { steeringLocks, travelLimits, type Envelope, type EnvelopeKind, type Locks } from './envelope';
+import { steeringLocks, travelLimits, type Envelope, type Locks } from './envelope';
 
 /** A tire on its wheel and spacer, as a solid of revolution carried by the hub. */
 export interface Rotor {
@@ -241,7 +242,12 @@ function readingTravel(reading: ReadingDescription, corner: CornerDescription, p
   if (reading.hubToLipMm === undefined) return reading.travelMm ?? 0;
   const at = joinPath(path, 'hubToLipMm');
   if (reading.travelMm !== undefined) {
-    throw new ProblemError({ code: 'contradiction', path: at, expected: 'travelMm or hubToLipMm, not both', found: 'both' });
+    throw new ProblemError({
+      code: 'contradiction',
+      path: at,
+      expected: 'travelMm or hubToLipMm, not both',
+      found: 'both',
+    });
   }
   if (corner.hubToLipMm === undefined) {
     throw new ProblemError({

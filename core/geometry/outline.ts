@@ -82,7 +82,12 @@ function prepareStretch<Tag>(piece: Piece<Tag>): Stretch<Tag> {
     const da = piece.to.a - piece.from.a;
     const dr = piece.to.r - piece.from.r;
     const squared = da * da + dr * dr;
-    return { ...common, alongA: squared === 0 ? 0 : da / squared, alongR: squared === 0 ? 0 : dr / squared, cosHalf: 0 };
+    return {
+      ...common,
+      alongA: squared === 0 ? 0 : da / squared,
+      alongR: squared === 0 ? 0 : dr / squared,
+      cosHalf: 0,
+    };
   }
   const middle = (piece.start + piece.end) / 2;
   return {

@@ -20,7 +20,9 @@ const STEERING: SteeringDescription = {
 
 /** Largest difference of two 4 x 4 matrices; gl-matrix stores columns. */
 function difference(pose: Pose, other: mat4): number {
-  return Math.max(...toMatrix4(pose).flatMap((row, i) => row.map((v, j) => Math.abs(v - (other[j * 4 + i] as number)))));
+  return Math.max(
+    ...toMatrix4(pose).flatMap((row, i) => row.map((v, j) => Math.abs(v - (other[j * 4 + i] as number)))),
+  );
 }
 
 const double = (): mat4 => mat4.identity(new Float64Array(16) as unknown as mat4);
@@ -58,7 +60,12 @@ describe('swing arm against a general matrix library (gl-matrix) and bisection',
   });
 
   test('without instant centres it goes straight up', () => {
-    expect(difference(swingArmPose({ type: 'swingArm', frontView: null }, 40), mat4.translate(double(), double(), [0, 0, 40]))).toBe(0);
+    expect(
+      difference(
+        swingArmPose({ type: 'swingArm', frontView: null }, 40),
+        mat4.translate(double(), double(), [0, 0, 40]),
+      ),
+    ).toBe(0);
   });
 
   test('an arm shorter than the travel is refused by name', () => {
@@ -72,14 +79,14 @@ describe('swing arm against a general matrix library (gl-matrix) and bisection',
 
 describe('steering axis against quaternions (gl-matrix)', () => {
   test.each([-31, -8, 0, 20, 35])('steer %s degrees', (degrees) => {
-    const direction = vec3.normalize(vec3.create(), [
-      -Math.tan(toRadians(3)),
-      -Math.tan(toRadians(12)),
-      1,
-    ]);
+    const direction = vec3.normalize(vec3.create(), [-Math.tan(toRadians(3)), -Math.tan(toRadians(12)), 1]);
     const turn = quat.setAxisAngle(quat.create(), direction, toRadians(degrees));
     const pose = steerTurn(steeringAxis(STEERING), toRadians(degrees));
-    for (const point of [[0, 0, 0], [100, 20, -300], [-250, 60, 380]] as const) {
+    for (const point of [
+      [0, 0, 0],
+      [100, 20, -300],
+      [-250, 60, 380],
+    ] as const) {
       const rotated = vec3.transformQuat(vec3.create(), [point[0] - 14, point[1] + 95, point[2]], turn);
       const mine = place(pose, point);
       // gl-matrix quaternions are single precision.

@@ -43,8 +43,7 @@ export function steeringAxis(steering: SteeringDescription, casterChangeDeg = 0)
 }
 
 /** Turn of the knuckle about its axis by `angle` rad (+ about the upward axis), in the carrier's frame. */
-export const steerTurn = (axis: SteeringAxis, angle: number): Pose =>
-  turnAboutLine(axis.point, axis.direction, angle);
+export const steerTurn = (axis: SteeringAxis, angle: number): Pose => turnAboutLine(axis.point, axis.direction, angle);
 
 /**
  * Axis angle (rad) at which the wheel's heading in plan has turned by `heading` rad, both + about the upward

@@ -59,4 +59,3 @@ function swingAngle(across: number, up: number, t: number, path: string): number
   const angle = end - start;
   return Math.atan2(Math.sin(angle), Math.cos(angle));
 }
-

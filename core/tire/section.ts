@@ -7,13 +7,7 @@ import { parseTireSize, type TireSize } from './size';
 
 /** Places across the tire, as a reading names them, and the rim flanges. */
 export type Across =
-  | 'tread'
-  | 'outerShoulder'
-  | 'innerShoulder'
-  | 'outerSidewall'
-  | 'innerSidewall'
-  | 'outerFlange'
-  | 'innerFlange';
+  'tread' | 'outerShoulder' | 'innerShoulder' | 'outerSidewall' | 'innerSidewall' | 'outerFlange' | 'innerFlange';
 
 /**
  * The free (unloaded, ungrown) meridian section of a tire on a rim, filled to the axis: tire and wheel as one

@@ -33,7 +33,9 @@ const METRIC = new RegExp(
 const FLOTATION = new RegExp(
   String.raw`^(?:AT|LT)?\s?(?<diameter>\d{2}(?:[.,]\d{1,2})?)\s?[X×]\s?(?<width>\d{1,2}(?:[.,]\d{1,2})?)\s?(?:Z?[RDB]|-|X)\s?(?<rim>\d{1,2}(?:\.\d)?)${SERVICE}$`,
 );
-const NUMERIC = new RegExp(String.raw`^(?<width>\d{1,2}[.,]\d{1,2})\s?(?:[RDB]|-)\s?(?<rim>\d{1,2}(?:\.\d)?)${SERVICE}$`);
+const NUMERIC = new RegExp(
+  String.raw`^(?<width>\d{1,2}[.,]\d{1,2})\s?(?:[RDB]|-)\s?(?<rim>\d{1,2}(?:\.\d)?)${SERVICE}$`,
+);
 
 /**
  * Reads a tire size in any of the notations above.

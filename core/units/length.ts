@@ -24,7 +24,8 @@ const UNIT_FACTORS: Readonly<Record<string, { unit: LengthUnit; mm: number }>> =
   '”': { unit: 'in', mm: MM_PER_IN },
 };
 
-const LENGTH = /^([+-]?)\s*(?:(\d+)(?:\s+|\s*-\s*))?(\d+)\s*\/\s*(\d+)\s*([a-z"″”]*)$|^([+-]?)\s*(\d+(?:[.,]\d+)?|[.,]\d+)\s*([a-z"″”]*)$/;
+const LENGTH =
+  /^([+-]?)\s*(?:(\d+)(?:\s+|\s*-\s*))?(\d+)\s*\/\s*(\d+)\s*([a-z"″”]*)$|^([+-]?)\s*(\d+(?:[.,]\d+)?|[.,]\d+)\s*([a-z"″”]*)$/;
 
 /**
  * Reads a length as people type it: `57mm`, `57`, `1.25in`, `1,25 in`, `2 7/8`, `2-7/8"`, `3/4`, `5.5 cm`.
@@ -32,7 +33,13 @@ const LENGTH = /^([+-]?)\s*(?:(\d+)(?:\s+|\s*-\s*))?(\d+)\s*\/\s*(\d+)\s*([a-z"�
  * @throws ProblemError `unreadableLength` at `path`.
  */
 export function parseLength(text: string, defaultUnit: LengthUnit, path = ''): ParsedLength {
-  const cleaned = text.trim().toLowerCase().replace(/\u00bd/g, ' 1/2').replace(/\u00bc/g, ' 1/4').replace(/\u00be/g, ' 3/4').trim();
+  const cleaned = text
+    .trim()
+    .toLowerCase()
+    .replace(/\u00bd/g, ' 1/2')
+    .replace(/\u00bc/g, ' 1/4')
+    .replace(/\u00be/g, ' 3/4')
+    .trim();
   const match = LENGTH.exec(cleaned);
   const refuse = (): never => {
     throw new ProblemError({

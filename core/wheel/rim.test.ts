@@ -18,9 +18,14 @@ describe('backspacing and offset', () => {
   test('the two directions undo each other', () => {
     const school = fc.constantFrom('lipToPad' as const, 'nominal' as const);
     fc.assert(
-      fc.property(fc.double({ min: 4, max: 16, noNaN: true }), fc.double({ min: -100, max: 100, noNaN: true }), school, (w, et, s) => {
-        expect(offsetFromBackspacing(w, backspacingFromOffset(w, et, s), s)).toBeCloseTo(et, 9);
-      }),
+      fc.property(
+        fc.double({ min: 4, max: 16, noNaN: true }),
+        fc.double({ min: -100, max: 100, noNaN: true }),
+        school,
+        (w, et, s) => {
+          expect(offsetFromBackspacing(w, backspacingFromOffset(w, et, s), s)).toBeCloseTo(et, 9);
+        },
+      ),
     );
   });
 

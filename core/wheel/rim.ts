@@ -38,7 +38,12 @@ export const offsetFromBackspacing = (widthIn: number, backspacingMm: number, sc
  * @throws ProblemError when neither or both are given, or the backspacing lies beyond the rim.
  */
 export function wheelOffsetMm(wheel: WheelDescription, path = ''): number {
-  const refuse = (key: string, code: 'missing' | 'contradiction' | 'outOfRange', expected: string, found: string): never => {
+  const refuse = (
+    key: string,
+    code: 'missing' | 'contradiction' | 'outOfRange',
+    expected: string,
+    found: string,
+  ): never => {
     throw new ProblemError({ code, path: path === '' ? key : `${path}.${key}`, expected, found });
   };
   if (wheel.offsetMm !== undefined && wheel.backspacingMm !== undefined) {
@@ -51,7 +56,12 @@ export function wheelOffsetMm(wheel: WheelDescription, path = ''): number {
   const school = wheel.backspacingSchool ?? 'lipToPad';
   const rimWidth = 2 * halfWidthMm(wheel.widthIn, school);
   if (!(wheel.backspacingMm >= 0 && wheel.backspacingMm <= rimWidth)) {
-    refuse('backspacingMm', 'outOfRange', `0 to ${rimWidth.toFixed(0)} mm, the width of the rim`, `${wheel.backspacingMm} mm`);
+    refuse(
+      'backspacingMm',
+      'outOfRange',
+      `0 to ${rimWidth.toFixed(0)} mm, the width of the rim`,
+      `${wheel.backspacingMm} mm`,
+    );
   }
   return offsetFromBackspacing(wheel.widthIn, wheel.backspacingMm, school);
 }

@@ -81,7 +81,12 @@ async function openEmbedded({ dataDir, migrationsFolder }: DatabasePlace): Promi
 async function claim(dataDir: string): Promise<() => Promise<void>> {
   await mkdir(dataDir, { recursive: true });
   try {
-    return await lock(dataDir, { lockfilePath: join(dataDir, 'in-use.lock'), stale: 5000, update: 2000, retries: { retries: 6, minTimeout: 1000, factor: 1 } });
+    return await lock(dataDir, {
+      lockfilePath: join(dataDir, 'in-use.lock'),
+      stale: 5000,
+      update: 2000,
+      retries: { retries: 6, minTimeout: 1000, factor: 1 },
+    });
   } catch (error) {
     if ((error as { code?: string }).code === 'ELOCKED') throw new DataDirectoryInUse(dataDir);
     throw error;

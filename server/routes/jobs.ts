@@ -1,6 +1,13 @@
 import { Router } from 'express';
 import { z } from 'zod';
-import { jobContentSchema, jobIdSchema, jobListSchema, jobSchema, jobUpdateSchema, type Job } from '@/contracts/job-api';
+import {
+  jobContentSchema,
+  jobIdSchema,
+  jobListSchema,
+  jobSchema,
+  jobUpdateSchema,
+  type Job,
+} from '@/contracts/job-api';
 import type { JobRepository, StoredJob } from '../db/job-repository';
 import { answer, checked, refuse, Refusal } from '../http';
 

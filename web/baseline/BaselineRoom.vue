@@ -31,13 +31,21 @@ function addCorner(): void {
   const other = job.document?.corners[mirrored as typeof key.value];
   job.change((file) => {
     // The other side's wheel and heights are the best first guess; its readings are not carried over.
-    file.corners[key.value] = other ? { ...structuredClone(other), ...swappedLocks(other), obstacles: [] } : blankCorner(key.value);
+    file.corners[key.value] = other
+      ? { ...structuredClone(other), ...swappedLocks(other), obstacles: [] }
+      : blankCorner(key.value);
   });
 }
 
 const swappedLocks = (other: LowgapCorner): Pick<LowgapCorner, 'steering'> =>
   other.steering
-    ? { steering: { ...other.steering, lockLeftDeg: other.steering.lockRightDeg, lockRightDeg: other.steering.lockLeftDeg } }
+    ? {
+        steering: {
+          ...other.steering,
+          lockLeftDeg: other.steering.lockRightDeg,
+          lockRightDeg: other.steering.lockLeftDeg,
+        },
+      }
     : {};
 
 interface Entry {
@@ -51,12 +59,32 @@ interface Entry {
 }
 
 const HEIGHTS: readonly Entry[] = [
-  { label: 'Hub centre to fender lip', typedAs: 'hubToLipMm', range: LIMITS.hubToLipMm, optional: true, read: (c) => c.hubToLipMm, write: (c, v) => (v === undefined ? delete c.hubToLipMm : (c.hubToLipMm = v)) },
-  { label: 'Travel to full bump', typedAs: 'bumpMm', range: LIMITS.travelLimitMm, read: (c) => c.travel.bumpMm, write: (c, v) => (c.travel.bumpMm = v ?? 0) },
-  { label: 'Travel to full droop', typedAs: 'droopMm', range: LIMITS.travelLimitMm, read: (c) => c.travel.droopMm, write: (c, v) => (c.travel.droopMm = v ?? 0) },
+  {
+    label: 'Hub centre to fender lip',
+    typedAs: 'hubToLipMm',
+    range: LIMITS.hubToLipMm,
+    optional: true,
+    read: (c) => c.hubToLipMm,
+    write: (c, v) => (v === undefined ? delete c.hubToLipMm : (c.hubToLipMm = v)),
+  },
+  {
+    label: 'Travel to full bump',
+    typedAs: 'bumpMm',
+    range: LIMITS.travelLimitMm,
+    read: (c) => c.travel.bumpMm,
+    write: (c, v) => (c.travel.bumpMm = v ?? 0),
+  },
+  {
+    label: 'Travel to full droop',
+    typedAs: 'droopMm',
+    range: LIMITS.travelLimitMm,
+    read: (c) => c.travel.droopMm,
+    write: (c, v) => (c.travel.droopMm = v ?? 0),
+  },
 ];
 
-type SteeringField = 'lockLeftDeg' | 'lockRightDeg' | 'inclinationDeg' | 'casterDeg' | 'kingpinOffsetMm' | 'casterTrailMm';
+type SteeringField =
+  'lockLeftDeg' | 'lockRightDeg' | 'inclinationDeg' | 'casterDeg' | 'kingpinOffsetMm' | 'casterTrailMm';
 const steeringEntry = (field: SteeringField, label: string, range: Range): Entry => ({
   label,
   range,
@@ -76,18 +104,60 @@ const STEERING: readonly Entry[] = [
 ];
 
 const ALIGNMENT: readonly Entry[] = [
-  { label: 'Camber, + = top out', typedAs: 'staticCamberDeg', quantity: 'degrees', range: LIMITS.camberDeg, read: (c) => c.staticCamberDeg, write: (c, v) => (c.staticCamberDeg = v ?? 0) },
-  { label: 'Toe, + = in', typedAs: 'staticToeDeg', quantity: 'degrees', range: LIMITS.toeDeg, read: (c) => c.staticToeDeg, write: (c, v) => (c.staticToeDeg = v ?? 0) },
+  {
+    label: 'Camber, + = top out',
+    typedAs: 'staticCamberDeg',
+    quantity: 'degrees',
+    range: LIMITS.camberDeg,
+    read: (c) => c.staticCamberDeg,
+    write: (c, v) => (c.staticCamberDeg = v ?? 0),
+  },
+  {
+    label: 'Toe, + = in',
+    typedAs: 'staticToeDeg',
+    quantity: 'degrees',
+    range: LIMITS.toeDeg,
+    read: (c) => c.staticToeDeg,
+    write: (c, v) => (c.staticToeDeg = v ?? 0),
+  },
 ];
 
 const front = (c: LowgapCorner) => (c.motion.frontView ??= { y: -1500, z: 0 });
 const side = (c: LowgapCorner) => (c.motion.sideView ??= { x: -2500, z: 0 });
 
 const SWING: readonly Entry[] = [
-  { label: 'Seen from the front: inboard to the swing centre', typedAs: 'frontY', optional: true, range: LIMITS.instantCentreMm, read: (c) => negated(c.motion.frontView?.y), write: (c, v) => (v === undefined ? (c.motion.frontView = null) : (front(c).y = -v)) },
-  { label: '… and its height above the hub', typedAs: 'frontZ', optional: true, range: LIMITS.instantCentreMm, read: (c) => c.motion.frontView?.z, write: (c, v) => c.motion.frontView && (c.motion.frontView.z = v ?? 0) },
-  { label: 'Seen from the side: rearward to the swing centre', typedAs: 'sideX', optional: true, range: LIMITS.instantCentreMm, read: (c) => negated(c.motion.sideView?.x), write: (c, v) => (v === undefined ? (c.motion.sideView = null) : (side(c).x = -v)) },
-  { label: '… and its height above the hub', typedAs: 'sideZ', optional: true, range: LIMITS.instantCentreMm, read: (c) => c.motion.sideView?.z, write: (c, v) => c.motion.sideView && (c.motion.sideView.z = v ?? 0) },
+  {
+    label: 'Seen from the front: inboard to the swing centre',
+    typedAs: 'frontY',
+    optional: true,
+    range: LIMITS.instantCentreMm,
+    read: (c) => negated(c.motion.frontView?.y),
+    write: (c, v) => (v === undefined ? (c.motion.frontView = null) : (front(c).y = -v)),
+  },
+  {
+    label: '… and its height above the hub',
+    typedAs: 'frontZ',
+    optional: true,
+    range: LIMITS.instantCentreMm,
+    read: (c) => c.motion.frontView?.z,
+    write: (c, v) => c.motion.frontView && (c.motion.frontView.z = v ?? 0),
+  },
+  {
+    label: 'Seen from the side: rearward to the swing centre',
+    typedAs: 'sideX',
+    optional: true,
+    range: LIMITS.instantCentreMm,
+    read: (c) => negated(c.motion.sideView?.x),
+    write: (c, v) => (v === undefined ? (c.motion.sideView = null) : (side(c).x = -v)),
+  },
+  {
+    label: '… and its height above the hub',
+    typedAs: 'sideZ',
+    optional: true,
+    range: LIMITS.instantCentreMm,
+    read: (c) => c.motion.sideView?.z,
+    write: (c, v) => c.motion.sideView && (c.motion.sideView.z = v ?? 0),
+  },
 ];
 
 function negated(value: number | undefined): number | undefined {
@@ -95,9 +165,19 @@ function negated(value: number | undefined): number | undefined {
 }
 
 const groups = computed(() => [
-  { title: 'Ride height and travel', help: 'On level ground, tires at pressure. Travel is from ride height to the stop, at the wheel.', entries: HEIGHTS },
+  {
+    title: 'Ride height and travel',
+    help: 'On level ground, tires at pressure. Travel is from ride height to the stop, at the wheel.',
+    entries: HEIGHTS,
+  },
   ...(corner.value?.steering
-    ? [{ title: 'Steering', help: 'Each lock is this wheel’s own angle when the vehicle steers fully that way.', entries: STEERING }]
+    ? [
+        {
+          title: 'Steering',
+          help: 'Each lock is this wheel’s own angle when the vehicle steers fully that way.',
+          entries: STEERING,
+        },
+      ]
     : []),
   { title: 'Alignment now', help: '', entries: ALIGNMENT },
   { title: 'How the wheel swings', help: 'Leave empty for a wheel that goes straight up.', entries: SWING },

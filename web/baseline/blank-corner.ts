@@ -10,7 +10,16 @@ export function blankCorner(key: CornerKey): LowgapCorner {
   return {
     motion: { type: 'swingArm', ...(front ? { frontView: { y: -1500, z: 0 } } : {}) },
     ...(front
-      ? { steering: { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 90, casterTrailMm: 0, lockLeftDeg: 32, lockRightDeg: 32 } }
+      ? {
+          steering: {
+            inclinationDeg: 12,
+            casterDeg: 3,
+            kingpinOffsetMm: 90,
+            casterTrailMm: 0,
+            lockLeftDeg: 32,
+            lockRightDeg: 32,
+          },
+        }
       : {}),
     staticCamberDeg: 0,
     staticToeDeg: 0,

@@ -63,13 +63,16 @@ const surveyed = (job: Job): string => {
     const corner = job.document.corners[key];
     if (!corner) return [];
     const count = corner.obstacles.length;
-    return [`${CORNER_NAMES[key]}: ${count === 0 ? 'not surveyed' : `${count} ${count === 1 ? 'obstacle' : 'obstacles'}`}`];
+    return [
+      `${CORNER_NAMES[key]}: ${count === 0 ? 'not surveyed' : `${count} ${count === 1 ? 'obstacle' : 'obstacles'}`}`,
+    ];
   });
   return parts.join(' · ');
 };
 
 const wanted = (job: Job): string => job.document.setup?.tire.size ?? 'not chosen yet';
-const fitted = (job: Job): string => CORNER_KEYS.flatMap((key) => job.document.corners[key] ?? [])[0]?.fitted.tire.size ?? '';
+const fitted = (job: Job): string =>
+  CORNER_KEYS.flatMap((key) => job.document.corners[key] ?? [])[0]?.fitted.tire.size ?? '';
 </script>
 
 <template>
@@ -79,20 +82,37 @@ const fitted = (job: Job): string => CORNER_KEYS.flatMap((key) => job.document.c
       <h1>Bay board</h1>
       <p class="muted">Low Gap: what clears, where it touches, by how much</p>
     </div>
-    <v-btn variant="outlined" size="large" :prepend-icon="mdiFileImportOutline" @click="picker?.click()">Open a job file</v-btn>
-    <input ref="picker" type="file" accept=".json,application/json" hidden data-testid="import-file" @change="importFile" />
+    <v-btn variant="outlined" size="large" :prepend-icon="mdiFileImportOutline" @click="picker?.click()"
+      >Open a job file</v-btn
+    >
+    <input
+      ref="picker"
+      type="file"
+      accept=".json,application/json"
+      hidden
+      data-testid="import-file"
+      @change="importFile"
+    />
     <v-btn color="primary" size="large" :prepend-icon="mdiPlus" @click="naming = true">New job</v-btn>
     <ThemeSwitch />
   </header>
   <main class="board">
-    <v-alert v-if="problems.length" type="error" variant="tonal" closable data-testid="import-problems" @click:close="problems = []">
+    <v-alert
+      v-if="problems.length"
+      type="error"
+      variant="tonal"
+      closable
+      data-testid="import-problems"
+      @click:close="problems = []"
+    >
       <strong>The file was not taken.</strong>
       <ul>
         <li v-for="p in problems.slice(0, 8)" :key="p.path + p.code">{{ problemText(p) }}</li>
       </ul>
     </v-alert>
     <v-alert v-if="unreachable" type="warning" variant="tonal">
-      The server does not answer. Start it and <a href="/">load this page again</a>; drafts kept in this browser are safe.
+      The server does not answer. Start it and <a href="/">load this page again</a>; drafts kept in this browser are
+      safe.
     </v-alert>
     <p v-else-if="loaded && jobs.length === 0" class="empty">
       No jobs yet. Start with <strong>New job</strong>: write down what is fitted now, then measure the wheel well.
@@ -103,12 +123,19 @@ const fitted = (job: Job): string => CORNER_KEYS.flatMap((key) => job.document.c
           <h2>{{ job.title }}</h2>
           <p class="vehicle">{{ job.document.vehicle.label }}</p>
           <dl class="figures">
-            <div><dt>Fitted</dt><dd>{{ fitted(job) }}</dd></div>
-            <div><dt>Wanted</dt><dd>{{ wanted(job) }}</dd></div>
+            <div>
+              <dt>Fitted</dt>
+              <dd>{{ fitted(job) }}</dd>
+            </div>
+            <div>
+              <dt>Wanted</dt>
+              <dd>{{ wanted(job) }}</dd>
+            </div>
           </dl>
           <p class="survey">{{ surveyed(job) }}</p>
           <p class="muted when">
-            {{ job.customer || 'No customer named' }} · changed {{ format(new Date(job.updatedAt), 'd MMM yyyy, HH:mm') }}
+            {{ job.customer || 'No customer named' }} · changed
+            {{ format(new Date(job.updatedAt), 'd MMM yyyy, HH:mm') }}
           </p>
         </router-link>
       </li>

@@ -5,7 +5,7 @@ import { setupForCorner } from '@/core/clearance/description';
 import { travelLimits } from '@/core/clearance/envelope';
 import { fitmentChange } from '@/core/stance/fitment-change';
 import { attempt } from '@/core/problem';
-import { touchSection, wellScene } from '../drawing/well-scene';
+import { sceneWindow, touchSection, wellScene } from '../drawing/well-scene';
 import { useCurrentCorner } from '../job/current-corner';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES, verdictSentence } from '../words';
@@ -38,6 +38,13 @@ const scene = computed(() => {
   const built = attempt(() => wellScene(description.value!, key.value, obstacles.value, picked.value));
   return built.ok ? built.value : null;
 });
+const window = computed(() => (scene.value ? sceneWindow(scene.value) : null));
+/** The left column holds the views with y across, the right one the view with x across. */
+const columns = computed(() => {
+  if (!window.value) return '1fr 1fr';
+  const { x, y } = window.value;
+  return `${y[1] - y[0]}fr ${x[1] - x[0]}fr`;
+});
 const cut = computed(() => {
   if (!description.value || !picked.value) return null;
   const built = attempt(() => touchSection(description.value!, picked.value!));
@@ -65,21 +72,23 @@ function pick(id: string): void {
 
     <section class="panel views" aria-label="The well, to scale">
       <template v-if="!corner">
-        <p class="empty">{{ CORNER_NAMES[key] }} has no baseline yet. Take it in the Baseline, then try a setup here.</p>
+        <p class="empty">
+          {{ CORNER_NAMES[key] }} has no baseline yet. Take it in the Baseline, then try a setup here.
+        </p>
       </template>
-      <template v-else-if="scene">
-        <div class="grid">
-          <WellView view="above" title="From above" :scene="scene" @pick="pick" />
+      <template v-else-if="scene && window">
+        <div class="grid" :style="{ '--columns': columns }">
+          <WellView view="above" title="From above" :scene="scene" :window="window" @pick="pick" />
           <TouchView v-if="cut && picked" :section="cut" :picked="picked" />
           <p v-else class="empty">
             Nothing near this tire has been surveyed yet. Each reading taken in the Survey appears here.
           </p>
-          <WellView view="front" title="From the front" :scene="scene" @pick="pick" />
-          <WellView view="side" title="From outside" :scene="scene" @pick="pick" />
+          <WellView view="front" title="From the front" :scene="scene" :window="window" @pick="pick" />
+          <WellView view="side" title="From outside" :scene="scene" :window="window" @pick="pick" />
         </div>
         <p class="legend muted">
-          <span class="swatch tried" /> tried, in the posture of the picked rung <span class="swatch fitted" /> fitted, parked
-          and straight
+          <span class="swatch tried" /> tried, in the posture of the picked rung <span class="swatch fitted" /> fitted,
+          parked and straight
         </p>
       </template>
       <p v-else class="empty verdict-rubs">This setup cannot be drawn: see what the gap strip says.</p>
@@ -93,15 +102,21 @@ function pick(id: string): void {
         How far outboard it lies was not measured: its place across the tire may be off by
         {{ picked.lateralToleranceMm.toFixed(0) }} mm.
       </p>
-      <GapLadder v-if="obstacles.length" :obstacles="obstacles" :picked-id="picked?.id ?? null" :ride-mm="rideMm" @pick="pick" />
+      <GapLadder
+        v-if="obstacles.length"
+        :obstacles="obstacles"
+        :picked-id="picked?.id ?? null"
+        :ride-mm="rideMm"
+        @pick="pick"
+      />
       <p v-if="unmeasured.length" class="small">
         Listed but not measured, so nothing is said about: {{ unmeasured.map((o) => o.label).join(', ') }}.
       </p>
       <ChangeTable v-if="change" :change="change" />
       <p class="caution small">
-        A verdict is for the vehicle as surveyed, and only as good as its readings. Fit nothing the vehicle's or the part's
-        maker forbids; local rules on wheel coverage, spacers and height still apply. Check the fit at full lock and full
-        bump before driving, with the vehicle on stands and never on its jack.
+        A verdict is for the vehicle as surveyed, and only as good as its readings. Fit nothing the vehicle's or the
+        part's maker forbids; local rules on wheel coverage, spacers and height still apply. Check the fit at full lock
+        and full bump before driving, with the vehicle on stands and never on its jack.
       </p>
     </section>
   </div>
@@ -110,7 +125,7 @@ function pick(id: string): void {
 <style scoped>
 .bench {
   display: grid;
-  grid-template-columns: 270px minmax(0, 1fr) 400px;
+  grid-template-columns: 280px minmax(0, 1fr) 430px;
   gap: 14px;
   align-items: start;
 }
@@ -119,8 +134,10 @@ function pick(id: string): void {
 }
 .grid {
   display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 6px 14px;
+  grid-template-columns: var(--columns);
+  gap: 4px 12px;
+  max-width: 480px;
+  margin: 0 auto;
 }
 .answer {
   padding: 10px 14px;

@@ -22,7 +22,10 @@ const MOST_MM = 60;
 const rungs = computed(() => [...props.obstacles].sort((a, b) => a.marginMm - b.marginMm));
 const scale = computed(() => {
   const least = Math.min(-10, ...rungs.value.map((o) => o.gapMm - 5));
-  return scaleLinear().domain([Math.max(least, -90), MOST_MM]).range([6, WIDTH - 10]).clamp(true);
+  return scaleLinear()
+    .domain([Math.max(least, -90), MOST_MM])
+    .range([14, WIDTH - 20])
+    .clamp(true);
 });
 const ticks = computed(() => scale.value.ticks(8));
 const x = (mm: number): number => scale.value(mm);
@@ -38,13 +41,22 @@ const summary = computed(() => {
     <div class="ladder-head">
       <h2 class="panel-title">Gap ladder</h2>
       <span class="muted summary">{{ summary }}</span>
-      <v-btn size="44" width="auto" variant="text" @click="asTable = !asTable">{{ asTable ? 'Ladder' : 'Table' }}</v-btn>
+      <v-btn size="44" width="auto" variant="text" @click="asTable = !asTable">{{
+        asTable ? 'Ladder' : 'Table'
+      }}</v-btn>
     </div>
 
     <div v-if="asTable" class="table-wrap">
       <table class="figures" data-testid="ladder-table">
         <thead>
-          <tr><th>Obstacle</th><th>Gap mm</th><th>Wanted</th><th>Margin</th><th>Verdict</th><th>Where and in which posture</th></tr>
+          <tr>
+            <th>Obstacle</th>
+            <th>Gap mm</th>
+            <th>Wanted</th>
+            <th>Margin</th>
+            <th>Verdict</th>
+            <th>Where and in which posture</th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="o in rungs" :key="o.id">
@@ -63,13 +75,20 @@ const summary = computed(() => {
       <svg class="axis figures" :viewBox="`0 0 ${WIDTH} 26`" aria-hidden="true">
         <g v-for="tick in ticks" :key="tick" :transform="`translate(${x(tick)} 0)`">
           <path d="M0 20v6" />
-          <text y="15" text-anchor="middle">{{ tick === 0 ? 'touch' : tick }}</text>
+          <text y="15" text-anchor="middle">
+            {{ tick === 0 ? 'touch' : tick === ticks.at(-1) ? `${tick} mm` : tick }}
+          </text>
         </g>
-        <text :x="WIDTH" y="15" text-anchor="end" class="unit">mm</text>
       </svg>
       <ol>
         <li v-for="o in rungs" :key="o.id">
-          <button type="button" class="rung" :aria-pressed="o.id === pickedId" :data-testid="`rung-${o.id}`" @click="emit('pick', o.id)">
+          <button
+            type="button"
+            class="rung"
+            :aria-pressed="o.id === pickedId"
+            :data-testid="`rung-${o.id}`"
+            @click="emit('pick', o.id)"
+          >
             <span class="line">
               <VerdictMark :verdict="o.verdict" :size="18" />
               <strong>{{ o.label }}</strong>
@@ -81,7 +100,14 @@ const summary = computed(() => {
                   <path d="M0 0v6" stroke="currentColor" stroke-width="2.4" />
                 </pattern>
               </defs>
-              <rect v-if="o.gapMm < 0" :x="x(o.gapMm)" y="3" :width="x(0) - x(o.gapMm)" height="10" fill="url(#overlap)" />
+              <rect
+                v-if="o.gapMm < 0"
+                :x="x(o.gapMm)"
+                y="3"
+                :width="x(0) - x(o.gapMm)"
+                height="10"
+                fill="url(#overlap)"
+              />
               <rect v-else :x="x(0)" y="5.5" :width="x(o.gapMm) - x(0)" height="5" class="bar" />
               <path :d="`M${x(0)} 0v16`" class="zero" />
               <path :d="`M${x(o.requiredMm) - 5} 0h10l-5 7z`" class="notch" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { LowgapFile, LowgapFitted, LowgapSetup } from '@/contracts/lowgap-file';
-import { ENVELOPES } from '@/core/clearance/envelope';
+import { ENVELOPES } from '@/core/clearance/description';
 import { LIMITS, type Range } from '@/core/limits';
 import FitmentFields from '../parts/FitmentFields.vue';
 import QuantityField from '../parts/QuantityField.vue';
@@ -55,7 +55,12 @@ const envelopes = ENVELOPES.map((value) => ({ value, title: ENVELOPE_NAMES[value
       <v-btn color="primary" size="large" @click="begin">Try another tire or wheel</v-btn>
     </template>
     <template v-else>
-      <FitmentFields steps :fitment="setup" :problem-at="(path) => job.problemAt(`setup.${path}`)" @edit="editFitment" />
+      <FitmentFields
+        steps
+        :fitment="setup"
+        :problem-at="(path) => job.problemAt(`setup.${path}`)"
+        @edit="editFitment"
+      />
       <QuantityField
         v-for="height in HEIGHTS"
         :key="height.field"
@@ -68,7 +73,9 @@ const envelopes = ENVELOPES.map((value) => ({ value, title: ENVELOPE_NAMES[value
         @change="(value, typed) => setHeight(height.field, value, typed)"
       />
       <v-select
-        :model-value="job.document?.envelope" :items="envelopes" label="Postures to clear"
+        :model-value="job.document?.envelope"
+        :items="envelopes"
+        label="Postures to clear"
         @update:model-value="setEnvelope"
       />
     </template>

@@ -29,14 +29,34 @@ const label = computed(() => {
 
 <template>
   <figure class="view">
-    <figcaption>Cut through the touching place <span class="muted">outboard →</span></figcaption>
-    <svg :viewBox="`${box.x} ${box.y} ${box.size} ${box.size}`" role="img" :aria-label="`Gap ${formatMm(picked.gapMm)} mm to ${picked.label}`">
+    <figcaption>At the touching place <span class="muted">outboard →</span></figcaption>
+    <svg
+      :viewBox="`${box.x} ${box.y} ${box.size} ${box.size}`"
+      role="img"
+      :aria-label="`Gap ${formatMm(picked.gapMm)} mm to ${picked.label}`"
+    >
       <path :d="path(section.tried) + 'Z'" class="tried" />
       <path :d="path(section.fitted) + 'Z'" class="fitted" />
-      <circle :cx="section.obstacle[0]" :cy="-section.obstacle[1]" :r="Math.max(picked.requiredMm, 0.1)" class="wanted" />
-      <path :d="`M${section.nearest[0]} ${-section.nearest[1]}L${section.obstacle[0]} ${-section.obstacle[1]}`" class="gap" />
-      <circle :cx="section.obstacle[0]" :cy="-section.obstacle[1]" :r="4.5 * unit" class="place" :class="`verdict-${picked.verdict}`" />
-      <text :x="label.x" :y="label.y" :text-anchor="label.anchor" :font-size="19 * unit">{{ formatMm(picked.gapMm) }} mm</text>
+      <circle
+        :cx="section.obstacle[0]"
+        :cy="-section.obstacle[1]"
+        :r="Math.max(picked.requiredMm, 0.1)"
+        class="wanted"
+      />
+      <path
+        :d="`M${section.nearest[0]} ${-section.nearest[1]}L${section.obstacle[0]} ${-section.obstacle[1]}`"
+        class="gap"
+      />
+      <circle
+        :cx="section.obstacle[0]"
+        :cy="-section.obstacle[1]"
+        :r="4.5 * unit"
+        class="place"
+        :class="`verdict-${picked.verdict}`"
+      />
+      <text :x="label.x" :y="label.y" :text-anchor="label.anchor" :font-size="19 * unit">
+        {{ formatMm(picked.gapMm) }} mm
+      </text>
       <g :transform="`translate(${box.x + 12 * unit} ${box.y + box.size - 12 * unit})`" class="scale">
         <path :d="`M0 ${-5 * unit}v${5 * unit}h50v${-5 * unit}`" />
         <text x="54" :y="2 * unit" :font-size="13 * unit">50 mm</text>

@@ -3,14 +3,13 @@ import { line } from 'd3-shape';
 import { computed } from 'vue';
 import type { Vec3 } from '@/core/geometry/vec3';
 import { formatMm } from '@/core/units/length';
-import { projector, silhouette, type ViewName, type WellScene } from '../drawing/well-scene';
+import { projector, silhouette, viewBox, type SceneWindow, type ViewName, type WellScene } from '../drawing/well-scene';
 
 /** One true-scale view of the wheel well. All views of a bench share the same window in mm. */
-const props = defineProps<{ scene: WellScene; view: ViewName; title: string }>();
+const props = defineProps<{ scene: WellScene; window: SceneWindow; view: ViewName; title: string }>();
 const emit = defineEmits<{ pick: [id: string] }>();
 
-/** Half the window in mm: the same in every view, so that they are to one scale. */
-const HALF = 590;
+const box = computed(() => viewBox(props.window, props.view, props.scene.side));
 
 const project = computed(() => projector(props.view, props.scene.side));
 const path = line<readonly [number, number]>();
@@ -47,13 +46,23 @@ const ARROWS: Readonly<Record<ViewName, (left: boolean) => string>> = {
 
 <template>
   <figure class="view">
-    <figcaption>{{ title }} <span class="muted">{{ ARROWS[view](scene.side === 'left') }}</span></figcaption>
-    <svg :viewBox="`${-HALF} ${-HALF} ${2 * HALF} ${2 * HALF}`" role="img" :aria-label="`${title}: ${touch ? `gap ${touch.gap} mm` : 'parked, straight ahead'}`">
+    <figcaption>
+      {{ title }} <span class="muted">{{ ARROWS[view](scene.side === 'left') }}</span>
+    </figcaption>
+    <svg
+      :viewBox="box.join(' ')"
+      :style="{ aspectRatio: `${box[2]} / ${box[3]}` }"
+      role="img"
+      :aria-label="`${title}: ${touch ? `gap ${touch.gap} mm` : 'parked, straight ahead'}`"
+    >
       <path :d="tried" class="tried" />
       <path :d="fitted" class="fitted" />
       <path :d="`M${hub[0] - 22} ${hub[1]}h44M${hub[0]} ${hub[1] - 22}v44`" class="hub" />
       <g
-        v-for="o in obstacles" :key="o.id" class="obstacle" :class="[o.verdict ? `verdict-${o.verdict}` : '', { picked: o.picked }]"
+        v-for="o in obstacles"
+        :key="o.id"
+        class="obstacle"
+        :class="[o.verdict ? `verdict-${o.verdict}` : '', { picked: o.picked }]"
         @click="emit('pick', o.id)"
       >
         <title>{{ o.label }}</title>
@@ -64,7 +73,7 @@ const ARROWS: Readonly<Record<ViewName, (left: boolean) => string>> = {
         <path :d="`M${touch.a[0]} ${touch.a[1]}L${touch.b[0]} ${touch.b[1]}`" />
         <circle :cx="touch.b[0]" :cy="touch.b[1]" r="30" />
       </g>
-      <g class="scale" :transform="`translate(${-HALF + 40} ${HALF - 34})`">
+      <g class="scale" :transform="`translate(${box[0] + 24} ${box[1] + box[3] - 20})`">
         <path d="M0 -12v12h200v-12M100 -8v8" />
         <text x="212" y="6">200 mm</text>
       </g>
@@ -86,7 +95,6 @@ figcaption {
 }
 svg {
   width: 100%;
-  aspect-ratio: 1;
   display: block;
 }
 .tried {

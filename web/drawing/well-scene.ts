@@ -106,8 +106,47 @@ export function projector(view: ViewName, side: Side): (p: Vec3) => readonly [nu
   }
 }
 
+/** What the views show, in mm of the corner frame: one range an axis, so that all views come out at one scale. */
+export interface SceneWindow {
+  readonly x: readonly [number, number];
+  readonly y: readonly [number, number];
+  readonly z: readonly [number, number];
+}
+
+/** Ranges grow in steps, so that the picture does not swim while a posture changes. */
+const WINDOW_STEP_MM = 80;
+const WINDOW_MARGIN_MM = 25;
+
+export function sceneWindow(scene: WellScene): SceneWindow {
+  const points = [...scene.fitted, ...scene.tried, ...scene.obstacles.flatMap((o) => o.strands.flat())];
+  const range = (axis: 0 | 1 | 2): readonly [number, number] => {
+    let low = Infinity;
+    let high = -Infinity;
+    for (const point of points) {
+      low = Math.min(low, point[axis]);
+      high = Math.max(high, point[axis]);
+    }
+    const step = (value: number, round: (v: number) => number): number =>
+      round(value / WINDOW_STEP_MM) * WINDOW_STEP_MM;
+    return [step(low - WINDOW_MARGIN_MM, Math.floor), step(high + WINDOW_MARGIN_MM, Math.ceil)];
+  };
+  return { x: range(0), y: range(1), z: range(2) };
+}
+
+/** The window of one view in its drawing plane (mm): left, top, width, height. */
+export function viewBox(window: SceneWindow, view: ViewName, side: Side): readonly [number, number, number, number] {
+  const project = projector(view, side);
+  const a = project([window.x[0], window.y[0], window.z[0]]);
+  const b = project([window.x[1], window.y[1], window.z[1]]);
+  const [left, top] = [Math.min(a[0], b[0]), Math.min(a[1], b[1])];
+  return [left, top, Math.abs(b[0] - a[0]), Math.abs(b[1] - a[1])];
+}
+
 /** Outline of a convex cloud of points in a view, closed. */
-export function silhouette(points: readonly Vec3[], project: (p: Vec3) => readonly [number, number]): [number, number][] {
+export function silhouette(
+  points: readonly Vec3[],
+  project: (p: Vec3) => readonly [number, number],
+): [number, number][] {
   return polygonHull(points.map((p) => [...project(p)] as [number, number])) ?? [];
 }
 
@@ -128,7 +167,8 @@ export function touchSection(description: CaseDescription, picked: ObstacleVerdi
   const r = Math.hypot(x, z);
   const near = nearestPlace(prepared.rotor.section.outline, y - prepared.rotor.centrePlaneMm, r);
   const fitted = prepareRotor(corner.fitted, `corners.${picked.corner}.fitted`);
-  const polygon = (rotor: Rotor) => flatten(rotor.section.outline, 0.2).map((p) => [p.a + rotor.centrePlaneMm, p.r] as const);
+  const polygon = (rotor: Rotor) =>
+    flatten(rotor.section.outline, 0.2).map((p) => [p.a + rotor.centrePlaneMm, p.r] as const);
   return {
     tried: polygon(prepared.rotor),
     fitted: polygon(fitted),
@@ -136,4 +176,3 @@ export function touchSection(description: CaseDescription, picked: ObstacleVerdi
     nearest: [near.a + prepared.rotor.centrePlaneMm, near.r],
   };
 }
-

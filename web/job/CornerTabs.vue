@@ -28,8 +28,13 @@ const state = (key: CornerKey): string => {
 <template>
   <div class="corners" role="group" aria-label="Corner of the vehicle">
     <button
-      v-for="key in CORNER_KEYS" :key="key" type="button" class="corner" :class="{ absent: !job.document?.corners[key] }"
-      :aria-pressed="corner === key" @click="corner = key"
+      v-for="key in CORNER_KEYS"
+      :key="key"
+      type="button"
+      class="corner"
+      :class="{ absent: !job.document?.corners[key] }"
+      :aria-pressed="corner === key"
+      @click="corner = key"
     >
       <span>{{ CORNER_NAMES[key] }}</span>
       <span class="state figures">{{ state(key) }}</span>

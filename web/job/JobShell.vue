@@ -14,7 +14,11 @@ const job = useJobStore();
 const picker = ref<HTMLInputElement>();
 const fileProblems = shallowRef<readonly Problem[]>([]);
 
-watch(() => props.id, (id) => void job.open(id), { immediate: true });
+watch(
+  () => props.id,
+  (id) => void job.open(id),
+  { immediate: true },
+);
 onBeforeUnmount(() => job.close());
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
@@ -27,7 +31,8 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 
 const readingCount = computed(() =>
   job.corners.reduce(
-    (sum, key) => sum + (job.document?.corners[key]?.obstacles ?? []).reduce((n, o) => n + (o.readings?.length ?? 0), 0),
+    (sum, key) =>
+      sum + (job.document?.corners[key]?.obstacles ?? []).reduce((n, o) => n + (o.readings?.length ?? 0), 0),
     0,
   ),
 );
@@ -80,21 +85,58 @@ function clear<T extends object>(target: T): T {
 
 <template>
   <header class="head">
-    <v-btn variant="text" size="48" :icon="mdiArrowLeft" :to="{ name: 'bay' }" aria-label="Bay board" title="Bay board" />
+    <v-btn
+      variant="text"
+      size="48"
+      :icon="mdiArrowLeft"
+      :to="{ name: 'bay' }"
+      aria-label="Bay board"
+      title="Bay board"
+    />
     <div class="what">
       <h1>{{ job.title || 'Job' }}</h1>
       <p class="muted">
         {{ job.document?.vehicle.label }}<template v-if="job.customer"> · {{ job.customer }}</template>
       </p>
     </div>
-    <span class="save" :class="`save-${job.saveState}`" role="status" data-testid="save-state">{{ SAVE_WORDS[job.saveState] }}</span>
-    <v-btn variant="text" size="48" :icon="mdiUndo" aria-label="Undo" title="Undo (Ctrl+Z)" :disabled="!job.undoable.length" @click="job.undo" />
-    <v-btn variant="text" size="48" :icon="mdiRedo" aria-label="Redo" title="Redo (Ctrl+Y)" :disabled="!job.redoable.length" @click="job.redo" />
+    <span class="save" :class="`save-${job.saveState}`" role="status" data-testid="save-state">{{
+      SAVE_WORDS[job.saveState]
+    }}</span>
     <v-btn
-      variant="text" size="48" :icon="mdiDownload" aria-label="Save as a file" title="Save as a file"
-      :disabled="!job.document" @click="job.document && downloadLowgap(job.document, job.title)"
+      variant="text"
+      size="48"
+      :icon="mdiUndo"
+      aria-label="Undo"
+      title="Undo (Ctrl+Z)"
+      :disabled="!job.undoable.length"
+      @click="job.undo"
     />
-    <v-btn variant="text" size="48" :icon="mdiFolderOpenOutline" aria-label="Load a file" title="Load a file into this job" @click="picker?.click()" />
+    <v-btn
+      variant="text"
+      size="48"
+      :icon="mdiRedo"
+      aria-label="Redo"
+      title="Redo (Ctrl+Y)"
+      :disabled="!job.redoable.length"
+      @click="job.redo"
+    />
+    <v-btn
+      variant="text"
+      size="48"
+      :icon="mdiDownload"
+      aria-label="Save as a file"
+      title="Save as a file"
+      :disabled="!job.document"
+      @click="job.document && downloadLowgap(job.document, job.title)"
+    />
+    <v-btn
+      variant="text"
+      size="48"
+      :icon="mdiFolderOpenOutline"
+      aria-label="Load a file"
+      title="Load a file into this job"
+      @click="picker?.click()"
+    />
     <input ref="picker" type="file" accept=".json,application/json" hidden data-testid="load-file" @change="loadFile" />
     <ThemeSwitch />
   </header>
@@ -132,7 +174,12 @@ function clear<T extends object>(target: T): T {
       <div v-for="p in job.saveProblems.slice(0, 4)" :key="p.path">{{ problemText(p) }}</div>
     </v-alert>
     <v-alert
-      v-if="fileProblems.length" type="error" variant="tonal" closable class="mb-3" data-testid="file-problems"
+      v-if="fileProblems.length"
+      type="error"
+      variant="tonal"
+      closable
+      class="mb-3"
+      data-testid="file-problems"
       @click:close="fileProblems = []"
     >
       <strong>The file was not taken; the job is as it was.</strong>
@@ -225,6 +272,20 @@ ol {
   margin-top: 8px;
 }
 @media (max-width: 760px) {
+  .head {
+    flex-wrap: wrap;
+  }
+  .what {
+    flex: 1 0 80%;
+  }
+  .what p {
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .save {
+    margin-right: auto;
+  }
   .content,
   .rooms {
     padding-left: 10px;

@@ -53,9 +53,7 @@ function typeSize(entered: string | null): void {
   });
 }
 
-const sizeMessage = computed(
-  () => sizeRefusal.value || props.problemAt('tire.size') || props.problemAt('tire') || '',
-);
+const sizeMessage = computed(() => sizeRefusal.value || props.problemAt('tire.size') || props.problemAt('tire') || '');
 
 const section = computed(() => attempt(() => tireSection(props.fitment.tire, props.fitment.wheel.widthIn)));
 const sizeHint = computed(() => {
@@ -73,12 +71,14 @@ const offset = computed(() => attempt(() => wheelOffsetMm(props.fitment.wheel)))
 const shownOffset = computed(() => (offset.value.ok ? round(offset.value.value) : undefined));
 const shownBackspacing = computed(() => {
   const { wheel } = props.fitment;
-  if (wheel.backspacingMm !== undefined && (wheel.backspacingSchool ?? 'lipToPad') === school.value) return wheel.backspacingMm;
+  if (wheel.backspacingMm !== undefined && (wheel.backspacingSchool ?? 'lipToPad') === school.value)
+    return wheel.backspacingMm;
   return offset.value.ok ? round(backspacingFromOffset(wheel.widthIn, offset.value.value, school.value)) : undefined;
 });
 const round = (value: number): number => Math.round(value * 1000) / 1000;
 
-type TypedField = 'diameterIn' | 'widthIn' | 'offsetMm' | 'backspacingMm' | 'spacerMm' | 'measuredDiameterMm' | 'measuredWidthMm';
+type TypedField =
+  'diameterIn' | 'widthIn' | 'offsetMm' | 'backspacingMm' | 'spacerMm' | 'measuredDiameterMm' | 'measuredWidthMm';
 
 function keepTyped(fitment: Fitment, field: TypedField, typed: string | undefined): void {
   const { [field]: _old, ...rest } = fitment.typed ?? {};
@@ -121,7 +121,11 @@ function setSpacer(value: number | undefined, typed: string | undefined): void {
   });
 }
 
-function setMeasured(field: 'measuredDiameterMm' | 'measuredWidthMm', value: number | undefined, typed: string | undefined): void {
+function setMeasured(
+  field: 'measuredDiameterMm' | 'measuredWidthMm',
+  value: number | undefined,
+  typed: string | undefined,
+): void {
   emit('edit', (fitment) => {
     const { [field]: _old, ...rest } = fitment.tire;
     fitment.tire = value === undefined ? rest : { ...rest, [field]: value };
@@ -201,7 +205,7 @@ function setMeasured(field: 'measuredDiameterMm' | 'measuredWidthMm', value: num
     />
     <v-btn-toggle v-model="school" class="school" aria-label="How backspacing is taken">
       <v-btn value="lipToPad" size="small">lip to pad</v-btn>
-      <v-btn value="nominal" size="small">half nominal width</v-btn>
+      <v-btn value="nominal" size="small">half the width</v-btn>
     </v-btn-toggle>
     <QuantityField
       label="Spacer"
@@ -232,6 +236,7 @@ function setMeasured(field: 'measuredDiameterMm' | 'measuredWidthMm', value: num
 .school .v-btn {
   flex: 1;
   height: 36px;
+  padding: 0 4px;
 }
 .size :deep(.v-field__input) {
   font-size: 20px;

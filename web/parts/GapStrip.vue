@@ -47,7 +47,12 @@ function showWhere(): void {
           {{ ACROSS_NAMES[low.across] }}
         </span>
       </button>
-      <PostureGlyph :steer-deg="low.steerDeg" :travel-mm="low.travelMm" :droop-mm="limits.droop" :bump-mm="limits.bump" />
+      <PostureGlyph
+        :steer-deg="low.steerDeg"
+        :travel-mm="low.travelMm"
+        :droop-mm="limits.droop"
+        :bump-mm="limits.bump"
+      />
       <div class="posture">
         {{ postureWords(low.steerDeg, low.travelMm, limits.ride) }}
         <span class="detail">

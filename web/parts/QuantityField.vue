@@ -66,20 +66,38 @@ const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
 
 <template>
   <div class="quantity">
-    <v-btn v-if="step" class="step" :icon="mdiMinus" size="44" variant="outlined" :aria-label="`${label}: less`" @click="move(-1)" />
+    <v-btn
+      v-if="step"
+      class="step"
+      :icon="mdiMinus"
+      size="44"
+      variant="outlined"
+      :aria-label="`${label}: less`"
+      @click="move(-1)"
+    />
     <v-text-field
       :model-value="text"
       :label="label"
       :error-messages="message ? [message] : []"
-      :suffix="hint || undefined"
+      :suffix="bareNumber && text ? UNITS[quantity] : undefined"
       inputmode="text"
       autocomplete="off"
       class="figures"
       @update:model-value="typeText"
     >
-      <template v-if="bareNumber && text" #append-inner><span class="unit">{{ UNITS[quantity] }}</span></template>
+      <template v-if="hint" #append-inner
+        ><span class="other">= {{ hint }}</span></template
+      >
     </v-text-field>
-    <v-btn v-if="step" class="step" :icon="mdiPlus" size="44" variant="outlined" :aria-label="`${label}: more`" @click="move(1)" />
+    <v-btn
+      v-if="step"
+      class="step"
+      :icon="mdiPlus"
+      size="44"
+      variant="outlined"
+      :aria-label="`${label}: more`"
+      @click="move(1)"
+    />
   </div>
 </template>
 
@@ -93,17 +111,19 @@ const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
   flex: none;
   border-color: var(--rule);
 }
-.unit {
+.other {
   color: var(--muted);
-  order: -1;
+  font-size: 15px;
+  white-space: nowrap;
 }
 .quantity :deep(.v-field__input) {
   font-size: 18px;
   font-family: var(--figures);
+  padding-inline: 10px 0;
 }
 .quantity :deep(.v-text-field__suffix) {
-  font-size: 14px;
-  color: var(--muted);
+  font-size: 15px;
   opacity: 1;
+  padding-inline: 3px 6px;
 }
 </style>

@@ -8,13 +8,20 @@ defineProps<{ verdict: Verdict; size?: number; bare?: boolean }>();
 
 <template>
   <span class="mark" :class="`verdict-${verdict}`">
-    <svg :width="size ?? 22" :height="size ?? 22" viewBox="0 0 24 24" aria-hidden="true" fill="none" stroke="currentColor" stroke-width="3">
-      <path v-if="verdict === 'clear'" d="M3 4a14 14 0 0 0 0 16M21 4v16" />
-      <path v-else-if="verdict === 'close'" d="M6 3a14 14 0 0 1 0 18M14 3v18" />
+    <svg
+      :width="size ?? 22"
+      :height="size ?? 22"
+      viewBox="0 0 24 24"
+      aria-hidden="true"
+      fill="none"
+      stroke="currentColor"
+      stroke-width="3"
+    >
+      <path v-if="verdict === 'clear'" d="M3 3a12 12 0 0 1 0 18M20 3v18" />
+      <path v-else-if="verdict === 'close'" d="M8 3a12 12 0 0 1 0 18M18 3v18" />
       <template v-else>
-        <path d="M4 3a16 16 0 0 1 0 18" stroke-width="3" />
-        <path d="M11 3h10v18H11z" fill="currentColor" stroke="none" opacity="0.35" />
-        <path d="M8 3v18" />
+        <path d="M12 3a11 11 0 0 1 0 18z" fill="currentColor" />
+        <path d="M12 2v20" stroke-width="4" />
       </template>
     </svg>
     <span v-if="!bare" class="word">{{ VERDICT_WORDS[verdict] }}</span>

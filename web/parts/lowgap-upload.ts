@@ -9,7 +9,14 @@ export async function readLowgapUpload(file: File): Promise<Result<LowgapFile>> 
   if (file.size > MOST_BYTES) {
     return {
       ok: false,
-      problems: [{ code: 'tooLarge', path: file.name, expected: 'a job file of at most 8 MB', found: `${(file.size / 1e6).toFixed(0)} MB` }],
+      problems: [
+        {
+          code: 'tooLarge',
+          path: file.name,
+          expected: 'a job file of at most 8 MB',
+          found: `${(file.size / 1e6).toFixed(0)} MB`,
+        },
+      ],
     };
   }
   return readLowgapText(await file.text());
@@ -17,8 +24,14 @@ export async function readLowgapUpload(file: File): Promise<Result<LowgapFile>> 
 
 /** Hands the document to the browser as a file to keep. */
 export function downloadLowgap(document: LowgapFile, name: string): void {
-  const safe = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'job';
-  const address = URL.createObjectURL(new Blob([`${JSON.stringify(document, null, 2)}\n`], { type: 'application/json' }));
+  const safe =
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'job';
+  const address = URL.createObjectURL(
+    new Blob([`${JSON.stringify(document, null, 2)}\n`], { type: 'application/json' }),
+  );
   const link = window.document.createElement('a');
   link.href = address;
   link.download = `${safe}.lowgap.json`;

@@ -22,7 +22,11 @@ export function parseQuantity(text: string, quantity: Quantity, range: Range): R
 
 function readQuantity(text: string, quantity: Quantity): number {
   if (quantity === 'degrees') {
-    const cleaned = text.trim().replace(',', '.').replace(/(°|deg)$/, '').trim();
+    const cleaned = text
+      .trim()
+      .replace(',', '.')
+      .replace(/(°|deg)$/, '')
+      .trim();
     const value = cleaned === '' ? Number.NaN : Number(cleaned);
     if (Number.isFinite(value)) return value;
     throw new ProblemError({ code: 'wrongType', path: '', expected: 'an angle in degrees', found: text || 'nothing' });
@@ -46,7 +50,7 @@ export function quantityText(value: number | undefined, typed: string | undefine
 
 /** The same length in the other unit of the job, beside what was typed. */
 export function otherUnitText(value: number | undefined, shown: string, quantity: Quantity): string {
-  if (value === undefined || quantity === 'degrees') return '';
+  if (value === undefined || value === 0 || quantity === 'degrees') return '';
   if (quantity === 'inches') return `${formatMm(value * MM_PER_IN, 0)} mm`;
   const parsed = attempt(() => parseLength(shown, 'mm'));
   return parsed.ok && parsed.value.unit === 'in' ? `${formatMm(value)} mm` : `${formatFraction(value)} in`;

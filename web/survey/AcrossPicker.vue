@@ -22,13 +22,25 @@ if (IN_ORDER.length !== READING_PLACES.length) throw new Error('every place need
   <div class="across">
     <svg viewBox="0 0 300 112" aria-hidden="true">
       <path d="M92 104C50 92 56 40 78 24Q86 16 98 16H202Q214 16 222 24C244 40 250 92 208 104" class="tire" />
-      <circle v-for="place in IN_ORDER" :key="place" :cx="SPOTS[place].x" :cy="SPOTS[place].y" :r="place === across ? 10 : 6" :class="{ on: place === across }" />
+      <circle
+        v-for="place in IN_ORDER"
+        :key="place"
+        :cx="SPOTS[place].x"
+        :cy="SPOTS[place].y"
+        :r="place === across ? 10 : 6"
+        :class="{ on: place === across }"
+      />
       <text x="6" y="106">inboard</text>
       <text x="246" y="106">outboard</text>
     </svg>
     <div class="places" role="radiogroup" aria-label="Place across the tire">
       <button
-        v-for="place in IN_ORDER" :key="place" type="button" role="radio" :aria-checked="place === across" class="place"
+        v-for="place in IN_ORDER"
+        :key="place"
+        type="button"
+        role="radio"
+        :aria-checked="place === across"
+        class="place"
         @click="emit('choose', place)"
       >
         {{ short(place) }}
@@ -44,7 +56,7 @@ if (IN_ORDER.length !== READING_PLACES.length) throw new Error('every place need
 }
 svg {
   width: 100%;
-  max-height: 96px;
+  max-height: 76px;
 }
 .tire {
   fill: none;

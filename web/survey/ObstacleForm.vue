@@ -18,7 +18,12 @@ const materials = MATERIALS.map((value) => ({ value, title: MATERIAL_NAMES[value
 const mounts = (Object.keys(MOUNT_NAMES) as Mount[]).map((value) => ({ value, title: MOUNT_NAMES[value] }));
 
 function newId(name: string): string {
-  const base = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 50) || 'obstacle';
+  const base =
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 50) || 'obstacle';
   let id = base;
   for (let n = 2; props.taken.includes(id); n++) id = `${base}-${n}`;
   return id;
@@ -40,13 +45,21 @@ function finish(): void {
 <template>
   <form class="panel form" @submit.prevent="finish">
     <h2 class="panel-title">{{ obstacle ? 'Obstacle' : 'Add something near the tire' }}</h2>
-    <v-text-field v-model="label" label="What it is" placeholder="Fender lip, body mount, brake hose" autofocus maxlength="80" />
+    <v-text-field
+      v-model="label"
+      label="What it is"
+      placeholder="Fender lip, body mount, brake hose"
+      autofocus
+      maxlength="80"
+    />
     <v-select v-model="material" :items="materials" label="Material: decides how much room it wants" />
     <v-select v-model="mount" :items="mounts" label="Fixed to" />
     <v-checkbox v-model="edge" label="Its readings lie on one edge, like a fender lip" hide-details density="compact" />
     <div class="keys">
       <v-btn variant="text" size="large" @click="emit('cancel')">Cancel</v-btn>
-      <v-btn type="submit" color="primary" size="large" :disabled="label.trim() === ''">{{ obstacle ? 'Change' : 'Add' }}</v-btn>
+      <v-btn type="submit" color="primary" size="large" :disabled="label.trim() === ''">{{
+        obstacle ? 'Change' : 'Add'
+      }}</v-btn>
     </div>
   </form>
 </template>

@@ -12,7 +12,13 @@ import NumberPad from './NumberPad.vue';
 const props = defineProps<{ cornerKey: CornerKey; corner: LowgapCorner; obstacle: LowgapObstacle; clock: string }>();
 const emit = defineEmits<{ take: [reading: LowgapReading]; 'update:clock': [clock: string] }>();
 
-const form = reactive<{ across: ReadingPlace; steer: ReadingForm['steer']; hubToLip: string; gap: string; outboard: string }>({
+const form = reactive<{
+  across: ReadingPlace;
+  steer: ReadingForm['steer'];
+  hubToLip: string;
+  gap: string;
+  outboard: string;
+}>({
   across: 'tread',
   steer: 'straight',
   hubToLip: '',
@@ -43,7 +49,11 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
   <form class="entry" @submit.prevent="take">
     <div class="row">
       <v-text-field
-        label="Clock" :model-value="clock" :error-messages="errors('clock')" class="clock figures" autocomplete="off"
+        label="Clock"
+        :model-value="clock"
+        :error-messages="errors('clock')"
+        class="clock figures"
+        autocomplete="off"
         @update:model-value="(text: string) => emit('update:clock', text)"
       />
       <v-btn-toggle v-model="form.steer" class="steer" aria-label="Steering">
@@ -53,19 +63,35 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
       </v-btn-toggle>
     </div>
     <AcrossPicker :across="form.across" @choose="(place) => (form.across = place)" />
-    <p v-if="problems.steer || problems.across" class="verdict-rubs" role="alert">{{ problems.steer ?? problems.across }}</p>
+    <p v-if="problems.steer || problems.across" class="verdict-rubs" role="alert">
+      {{ problems.steer ?? problems.across }}
+    </p>
     <v-text-field
-      v-model="form.hubToLip" label="Hub to lip now (empty: at ride height)" :error-messages="errors('hubToLip')" autocomplete="off"
+      v-model="form.hubToLip"
+      label="Hub to lip now (empty: at ride height)"
+      :error-messages="errors('hubToLip')"
+      autocomplete="off"
       class="figures"
     />
-    <div class="row">
+    <div class="row gap-row">
       <v-text-field
-        ref="gapField" v-model="form.gap" label="Gap" placeholder="2 7/8 or 57 mm" :error-messages="errors('gap')" class="gap figures"
-        autocomplete="off" data-testid="gap-field"
+        ref="gapField"
+        v-model="form.gap"
+        label="Gap"
+        placeholder="2 7/8 or 57 mm"
+        :error-messages="errors('gap')"
+        class="gap figures"
+        autocomplete="off"
+        data-testid="gap-field"
       />
       <v-text-field
-        v-if="askOutboard" v-model="form.outboard" label="Outboard of sidewall" placeholder="if known" :error-messages="errors('outboard')"
-        class="figures" autocomplete="off"
+        v-if="askOutboard"
+        v-model="form.outboard"
+        label="Outboard of sidewall"
+        placeholder="if known"
+        :error-messages="errors('outboard')"
+        class="figures"
+        autocomplete="off"
       />
     </div>
     <NumberPad @key="(text) => (form.gap += text)" @back="form.gap = form.gap.slice(0, -1)" @enter="take" />
@@ -77,6 +103,7 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
 .entry {
   display: grid;
   gap: 9px;
+  margin-top: 8px;
 }
 .row {
   display: flex;
@@ -102,5 +129,8 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
 .entry :deep(.v-field__input) {
   font-family: var(--figures);
   min-height: 48px;
+}
+.gap-row :deep(.v-field__input) {
+  min-height: 52px;
 }
 </style>

@@ -57,7 +57,9 @@ function removeReading(index: number): void {
 }
 
 function finishObstacle(changed: LowgapObstacle): void {
-  edit((all) => (all.some((o) => o.id === changed.id) ? all.map((o) => (o.id === changed.id ? changed : o)) : [...all, changed]));
+  edit((all) =>
+    all.some((o) => o.id === changed.id) ? all.map((o) => (o.id === changed.id ? changed : o)) : [...all, changed],
+  );
   editing.value = null;
   choose(changed.id);
 }
@@ -69,7 +71,11 @@ function removeObstacle(id: string): void {
 const places = (o: LowgapObstacle): number => (o.readings?.length ?? 0) + (o.shape?.points.length ?? 0);
 
 const steerText = (reading: LowgapReading): string =>
-  typeof reading.steer === 'number' ? `${reading.steer}°` : reading.steer === 'straight' ? 'straight' : `full ${reading.steer}`;
+  typeof reading.steer === 'number'
+    ? `${reading.steer}°`
+    : reading.steer === 'straight'
+      ? 'straight'
+      : `full ${reading.steer}`;
 
 function heightText(reading: LowgapReading): string {
   if (reading.hubToLipMm !== undefined) return `hub to lip ${reading.typed?.['hubToLipMm'] ?? reading.hubToLipMm}`;
@@ -80,7 +86,9 @@ const gapText = (reading: LowgapReading): string => reading.typed?.['gapMm'] ?? 
 </script>
 
 <template>
-  <p v-if="!corner" class="empty">This corner has no baseline yet. The gaps are taken against the fitted tire, so that comes first.</p>
+  <p v-if="!corner" class="empty">
+    This corner has no baseline yet. The gaps are taken against the fitted tire, so that comes first.
+  </p>
   <div v-else class="survey">
     <section class="panel list" aria-label="Obstacles">
       <h2 class="panel-title">Near the tire</h2>
@@ -91,24 +99,56 @@ const gapText = (reading: LowgapReading): string => reading.typed?.['gapMm'] ?? 
         <li v-for="o in corner.obstacles" :key="o.id">
           <button type="button" class="obstacle" :aria-pressed="o.id === obstacle?.id" @click="choose(o.id)">
             <span>{{ o.label ?? o.id }}</span>
-            <span class="muted small">{{ MATERIAL_NAMES[o.material] }} · {{ places(o) || 'no' }} {{ places(o) === 1 ? 'place' : 'places' }}</span>
+            <span class="muted small"
+              >{{ MATERIAL_NAMES[o.material] }} · {{ places(o) || 'no' }}
+              {{ places(o) === 1 ? 'place' : 'places' }}</span
+            >
           </button>
         </li>
       </ul>
-      <v-btn variant="outlined" size="large" :prepend-icon="mdiPlus" @click="editing = { obstacle: null }">Add an obstacle</v-btn>
+      <v-btn variant="outlined" size="large" :prepend-icon="mdiPlus" @click="editing = { obstacle: null }"
+        >Add an obstacle</v-btn
+      >
     </section>
 
     <section v-if="obstacle" class="panel taken">
       <div class="taken-head">
         <h2 class="panel-title">{{ obstacle.label ?? obstacle.id }}</h2>
-        <v-btn variant="text" size="44" :icon="mdiPencilOutline" aria-label="Change this obstacle" title="Change" @click="editing = { obstacle }" />
-        <v-btn variant="text" size="44" :icon="mdiDeleteOutline" aria-label="Remove this obstacle" title="Remove (undo brings it back)" @click="removeObstacle(obstacle.id)" />
+        <v-btn
+          variant="text"
+          size="44"
+          :icon="mdiPencilOutline"
+          aria-label="Change this obstacle"
+          title="Change"
+          @click="editing = { obstacle }"
+        />
+        <v-btn
+          variant="text"
+          size="44"
+          :icon="mdiDeleteOutline"
+          aria-label="Remove this obstacle"
+          title="Remove (undo brings it back)"
+          @click="removeObstacle(obstacle.id)"
+        />
       </div>
       <TireClock :side="sideOf(key)" :clock="clock" :taken="readings" @choose="(at) => (clock = at)" />
       <table v-if="readings.length" class="figures">
-        <caption class="visually-hidden">Readings of {{ obstacle.label }}</caption>
+        <caption class="visually-hidden">
+          Readings of
+          {{
+            obstacle.label
+          }}
+        </caption>
         <thead>
-          <tr><th>Clock</th><th>Across</th><th>Steer</th><th>Height</th><th>Gap</th><th>Outboard</th><th><span class="visually-hidden">Remove</span></th></tr>
+          <tr>
+            <th>Clock</th>
+            <th>Across</th>
+            <th>Steer</th>
+            <th>Height</th>
+            <th>Gap</th>
+            <th>Outboard</th>
+            <th><span class="visually-hidden">Remove</span></th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="(reading, i) in readings" :key="i">
@@ -116,9 +156,27 @@ const gapText = (reading: LowgapReading): string => reading.typed?.['gapMm'] ?? 
             <td>{{ ACROSS_NAMES[reading.across] }}</td>
             <td>{{ steerText(reading) }}</td>
             <td>{{ heightText(reading) }}</td>
-            <td :title="bothUnits(reading.gapMm)"><strong>{{ gapText(reading) }}</strong></td>
-            <td>{{ reading.outboardMm === undefined ? (reading.across === 'tread' ? 'not known' : '') : (reading.typed?.['outboardMm'] ?? reading.outboardMm) }}</td>
-            <td><v-btn variant="text" size="40" :icon="mdiDeleteOutline" :aria-label="`Remove the reading at ${reading.clock}`" @click="removeReading(i)" /></td>
+            <td :title="bothUnits(reading.gapMm)">
+              <strong>{{ gapText(reading) }}</strong>
+            </td>
+            <td>
+              {{
+                reading.outboardMm === undefined
+                  ? reading.across === 'tread'
+                    ? 'not known'
+                    : ''
+                  : (reading.typed?.['outboardMm'] ?? reading.outboardMm)
+              }}
+            </td>
+            <td>
+              <v-btn
+                variant="text"
+                size="40"
+                :icon="mdiDeleteOutline"
+                :aria-label="`Remove the reading at ${reading.clock}`"
+                @click="removeReading(i)"
+              />
+            </td>
           </tr>
         </tbody>
       </table>
@@ -132,7 +190,11 @@ const gapText = (reading: LowgapReading): string => reading.typed?.['gapMm'] ?? 
   </div>
   <v-dialog :model-value="editing !== null" max-width="520" @update:model-value="editing = null">
     <ObstacleForm
-      v-if="editing" :obstacle="editing.obstacle" :taken="corner?.obstacles.map((o) => o.id) ?? []" @done="finishObstacle" @cancel="editing = null"
+      v-if="editing"
+      :obstacle="editing.obstacle"
+      :taken="corner?.obstacles.map((o) => o.id) ?? []"
+      @done="finishObstacle"
+      @cancel="editing = null"
     />
   </v-dialog>
 </template>

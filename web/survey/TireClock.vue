@@ -24,7 +24,10 @@ function at(clock: string, radius: number): { x: number; y: number } | null {
   return { x: hand.value * radius * Math.sin(angle), y: -radius * Math.cos(angle) };
 }
 
-const HOURS = Array.from({ length: 24 }, (_, i) => `${Math.floor(i / 2) === 0 ? 12 : Math.floor(i / 2)}:${i % 2 ? '30' : '00'}`);
+const HOURS = Array.from(
+  { length: 24 },
+  (_, i) => `${Math.floor(i / 2) === 0 ? 12 : Math.floor(i / 2)}:${i % 2 ? '30' : '00'}`,
+);
 const marks = computed(() =>
   HOURS.map((clock, i) => {
     const whole = i % 2 === 0;
@@ -39,7 +42,9 @@ const marks = computed(() =>
   }),
 );
 const chosen = computed(() => at(props.clock, 146));
-const dots = computed(() => props.taken.flatMap((r) => (at(r.clock, RADII[r.across]) ? [{ ...at(r.clock, RADII[r.across])!, ...r }] : [])));
+const dots = computed(() =>
+  props.taken.flatMap((r) => (at(r.clock, RADII[r.across]) ? [{ ...at(r.clock, RADII[r.across])!, ...r }] : [])),
+);
 
 const RADII: Readonly<Record<ReadingPlace, number>> = {
   tread: 146,
@@ -58,15 +63,32 @@ const RADII: Readonly<Record<ReadingPlace, number>> = {
     <text y="118" class="note" text-anchor="middle">ground</text>
     <g v-for="mark in marks" :key="mark.clock">
       <line :x1="mark.inner.x" :y1="mark.inner.y" :x2="mark.outer.x" :y2="mark.outer.y" class="tick" />
-      <text v-if="mark.whole" :x="mark.label.x" :y="mark.label.y + 6" text-anchor="middle" class="hour">{{ mark.clock.split(':')[0] }}</text>
+      <text v-if="mark.whole" :x="mark.label.x" :y="mark.label.y + 6" text-anchor="middle" class="hour">
+        {{ mark.clock.split(':')[0] }}
+      </text>
       <circle
-        v-if="!mark.patch" :cx="mark.outer.x" :cy="mark.outer.y" r="19" class="target" role="button" tabindex="-1"
-        :aria-label="`Clock ${mark.clock}`" @click="emit('choose', mark.clock)"
+        v-if="!mark.patch"
+        :cx="mark.outer.x"
+        :cy="mark.outer.y"
+        r="19"
+        class="target"
+        role="button"
+        tabindex="-1"
+        :aria-label="`Clock ${mark.clock}`"
+        @click="emit('choose', mark.clock)"
       />
     </g>
     <path v-if="chosen" :d="`M0 0L${chosen.x} ${chosen.y}`" class="hand" />
     <circle v-if="chosen" :cx="chosen.x" :cy="chosen.y" r="11" class="chosen" />
-    <circle v-for="(dot, i) in dots" :key="i" :cx="dot.x" :cy="dot.y" r="6" class="dot" :class="{ hollow: dot.across.startsWith('inner') }" />
+    <circle
+      v-for="(dot, i) in dots"
+      :key="i"
+      :cx="dot.x"
+      :cy="dot.y"
+      r="6"
+      class="dot"
+      :class="{ hollow: dot.across.startsWith('inner') }"
+    />
     <text :x="hand * 50" y="6" text-anchor="middle" class="note">{{ hand < 0 ? '← front' : 'front →' }}</text>
   </svg>
 </template>

@@ -35,7 +35,12 @@ const FIELD_OF_PATH: Readonly<Record<string, FormField>> = {
 export const formField = (problem: Problem): FormField => FIELD_OF_PATH[problem.path.split('.').at(-1) ?? ''] ?? 'gap';
 
 /** Reads the form, and lands the reading on the corner to see that it can be. */
-export function readForm(form: ReadingForm, key: CornerKey, corner: LowgapCorner, obstacle: LowgapObstacle): Result<LowgapReading> {
+export function readForm(
+  form: ReadingForm,
+  key: CornerKey,
+  corner: LowgapCorner,
+  obstacle: LowgapObstacle,
+): Result<LowgapReading> {
   const problems: Problem[] = [];
   const typed: Record<string, string> = {};
   const take = (text: string, field: 'gapMm' | 'outboardMm' | 'hubToLipMm'): number | undefined => {
@@ -48,7 +53,8 @@ export function readForm(form: ReadingForm, key: CornerKey, corner: LowgapCorner
     return undefined;
   };
   const gapMm = take(form.gap, 'gapMm');
-  const outboardMm = form.across === 'tread' && form.outboard.trim() !== '' ? take(form.outboard, 'outboardMm') : undefined;
+  const outboardMm =
+    form.across === 'tread' && form.outboard.trim() !== '' ? take(form.outboard, 'outboardMm') : undefined;
   const hubToLipMm = form.hubToLip.trim() === '' ? undefined : take(form.hubToLip, 'hubToLipMm');
   if (problems.length > 0) return { ok: false, problems };
   const read = parseWith(readingSchema, {

@@ -23,7 +23,9 @@ export class ClearanceClient {
       this.#busy = false;
       deliver({
         ok: false,
-        problems: [{ code: 'internal', path: '', expected: 'an answer from the engine', found: event.message || 'a fault' }],
+        problems: [
+          { code: 'internal', path: '', expected: 'an answer from the engine', found: event.message || 'a fault' },
+        ],
       });
     });
   }
@@ -49,7 +51,10 @@ export class ClearanceClient {
         if (!this.#waiting) this.#deliver(answer as Result<Evaluation>);
       } catch (error) {
         const found = error instanceof Error ? error.message : String(error);
-        this.#deliver({ ok: false, problems: [{ code: 'internal', path: '', expected: 'an answer from the engine', found }] });
+        this.#deliver({
+          ok: false,
+          problems: [{ code: 'internal', path: '', expected: 'an answer from the engine', found }],
+        });
       } finally {
         this.#busy = false;
       }

@@ -1,0 +1,29 @@
+/** Directions between the rooms, cycles included. */
+const room = (name, from, to) => ({
+  name,
+  severity: 'error',
+  from: { path: from, pathNot: '\\.test\\.ts$' },
+  to: { path: to },
+});
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
+    room('core-stands-alone', '^core/', '^(contracts|server|web|cli|demo|node_modules)/'),
+    room('contracts-look-down', '^contracts/', '^(server|web|cli|demo)/'),
+    room('web-over-http', '^web/', '^(server|cli|demo)/'),
+    room('server-without-web', '^server/', '^(web|cli)/'),
+    room('cli-without-rooms', '^cli/', '^(web|server)/'),
+    room('database-in-one-room', '^(?!server/db/)', 'node_modules/(drizzle-orm|@electric-sql|pg)/'),
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: {
+      extensions: ['.ts', '.vue', '.mjs', '.js', '.json'],
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'default'],
+    },
+  },
+};

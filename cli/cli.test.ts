@@ -1,0 +1,92 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { evaluateCase } from '@/core/clearance/evaluate';
+import { demoJobs } from '@/demo/demo-jobs';
+
+let folder: string;
+const { document } = demoJobs().at(-1)!;
+
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'lowgap-cli-'));
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+function fileOf(content: unknown): string {
+  const path = join(folder, `${Math.abs(JSON.stringify(content).length)}.lowgap.json`);
+  writeFileSync(path, typeof content === 'string' ? content : JSON.stringify(content));
+  return path;
+}
+
+function lowgap(...args: string[]) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/main.ts', ...args], {
+    encoding: 'utf8',
+    env: { ...process.env, NODE_OPTIONS: '' },
+  });
+  return { status, stdout, stderr };
+}
+
+describe('lowgap evaluate', () => {
+  test('prints the same answer as the engine, with the sections', () => {
+    const { status, stdout } = lowgap('evaluate', fileOf(document));
+    const printed = JSON.parse(stdout);
+    expect(status).toBe(0);
+    expect(printed).toEqual(JSON.parse(JSON.stringify(evaluateCase(document))));
+    expect(printed.section.length).toBeGreaterThan(50);
+    expect(printed.obstacles[0]).not.toHaveProperty('wheelMatrix');
+  });
+
+  test('--postures adds a rigid 4 x 4 matrix to every obstacle', () => {
+    const { obstacles } = JSON.parse(lowgap('evaluate', fileOf(document), '--postures').stdout);
+    for (const { wheelMatrix: m } of obstacles) {
+      expect(m[3]).toEqual([0, 0, 0, 1]);
+      for (const row of [0, 1, 2]) expect(Math.hypot(m[row][0], m[row][1], m[row][2])).toBeCloseTo(1, 12);
+    }
+  });
+
+  test.each([
+    ['a missing file', ['evaluate', '/nowhere/at-all.lowgap.json'], /no such file/],
+    ['no file', ['evaluate'], /missing required argument/],
+    ['an unknown command', ['guess'], /unknown command/],
+  ])('%s ends with status 2', (_name, args, words) => {
+    const { status, stderr } = lowgap(...args);
+    expect(status).toBe(2);
+    expect(stderr).toMatch(words);
+  });
+
+  test('a bad field is named on standard error, with status 2 and nothing on standard output', () => {
+    const bad = structuredClone(document) as Record<string, any>;
+    bad['setup'].spacerMm = -3;
+    const { status, stdout, stderr } = lowgap('evaluate', fileOf(bad));
+    expect({ status, stdout }).toEqual({ status: 2, stdout: '' });
+    expect(stderr).toMatch(/setup\.spacerMm: expected at least 0, found -3/);
+  });
+});
+
+describe('lowgap pose', () => {
+  const pose = (...args: string[]) => lowgap('pose', fileOf(document), ...args);
+
+  test('prints the wheel frame at ride height', () => {
+    const { status, stdout } = pose('--corner', 'rearLeft', '--travel', '25', '--steer', '0');
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout)).toEqual([
+      [1, 0, 0, 0],
+      [0, 1, 0, 0],
+      [0, 0, 1, 25],
+      [0, 0, 0, 1],
+    ]);
+  });
+
+  test.each([
+    [['--corner', 'middle', '--travel', '0', '--steer', '0'], /--corner/],
+    [['--corner', 'rearRight', '--travel', '0', '--steer', '0'], /corners\.rearRight/],
+    [['--corner', 'frontLeft', '--travel', 'high', '--steer', '0'], /--travel/],
+    [['--corner', 'frontLeft', '--travel', '9000', '--steer', '0'], /corners\.frontLeft\.motion/],
+  ])('%p is refused', (args, words) => {
+    const { status, stderr } = pose(...args);
+    expect(status).toBe(2);
+    expect(stderr).toMatch(words);
+  });
+});

@@ -1,0 +1,238 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+
+/** Every request of every test stays on this machine. */
+test.beforeEach(({ page }) => {
+  page.on('request', (request) => {
+    const { protocol, hostname } = new URL(request.url());
+    expect(['127.0.0.1', ''], request.url()).toContain(protocol.startsWith('http') ? hostname : '');
+  });
+});
+
+async function openPickup(page: Page): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('link', { name: /Patrol pickup/ }).click();
+  await expect(page.getByTestId('low-gap')).toBeVisible();
+}
+
+/** A job of its own for each test, from the demo pickup's file. */
+async function ownPickup(page: Page, title: string): Promise<void> {
+  await page.goto('/');
+  const { jobs } = await (await page.request.get('/api/jobs')).json();
+  const pickup = jobs.find((job: { title: string }) => job.title.startsWith('Patrol pickup'));
+  const made = await page.request.post('/api/jobs', { data: { title, customer: '', document: pickup.document } });
+  await page.goto(`/jobs/${(await made.json()).id}/bench?corner=frontLeft`);
+  await expect(page.getByTestId('low-gap')).toBeVisible();
+}
+
+const room = (page: Page, name: string) => page.getByRole('navigation').getByRole('link', { name });
+const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('Saved');
+const lowGap = async (page: Page): Promise<string> => (await page.getByTestId('low-gap').textContent()) ?? '';
+
+test('a specialist opens a job, takes readings, tries a setup, and keeps it all over a reload', async ({ page }) => {
+  await ownPickup(page, 'Slice walk');
+
+  await test.step('sees what is fitted and the ride height', async () => {
+    await room(page, 'Baseline').click();
+    await expect(page.getByTestId('tire-size').locator('input')).toHaveValue('265/70R17');
+    await expect(page.getByLabel('Hub centre to fender lip')).toHaveValue('524');
+  });
+
+  await test.step('types a gap in fractions of an inch', async () => {
+    await room(page, 'Survey').click();
+    await page.getByRole('button', { name: /Bumper cap corner/ }).click();
+    await page.getByRole('radio', { name: 'outer shoulder' }).click();
+    await page.getByRole('button', { name: 'Full left' }).click();
+    await page.getByLabel('Clock', { exact: true }).fill('3:25');
+    const gap = page.getByTestId('gap-field').locator('input');
+    await gap.fill('1 7/8');
+    await gap.press('Enter');
+    await expect(page.getByRole('row', { name: /3:25 outer shoulder full left ride 1 7\/8/ })).toBeVisible();
+    await expect(gap).toHaveValue('');
+  });
+
+  await test.step('is told what is wrong with a bad reading, and keeps what was typed', async () => {
+    const gap = page.getByTestId('gap-field').locator('input');
+    await gap.fill('-4');
+    await gap.press('Enter');
+    await expect(page.getByText('Expected 0 to 800 mm; found -4.')).toBeVisible();
+    await expect(gap).toHaveValue('-4');
+    await page.getByLabel('Clock', { exact: true }).fill('6:00');
+    await page.getByRole('radio', { name: 'tread' }).click();
+    await gap.fill('20');
+    await gap.press('Enter');
+    await expect(page.getByText(/outside 5:00 to 7:00/)).toBeVisible();
+    await expect(page.getByRole('row')).toHaveCount(5);
+  });
+
+  await test.step('types a gap on the number pad, by glove', async () => {
+    await page.getByRole('radio', { name: 'outer shoulder' }).click();
+    await page.getByLabel('Clock', { exact: true }).fill('3:00');
+    for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Delete' }).click();
+    for (const key of ['5', '5', 'mm'])
+      await page.getByRole('group', { name: 'Number pad' }).getByRole('button', { name: key, exact: true }).click();
+    await page.getByRole('button', { name: 'Take the reading' }).click();
+    await expect(page.getByRole('row', { name: /3:00 outer shoulder full left ride 55 mm/ })).toBeVisible();
+  });
+
+  let verdict = '';
+  await test.step('tries another tire, offset, backspacing and height, and the low gap follows', async () => {
+    await room(page, 'Bench').click();
+    const before = await lowGap(page);
+    await page.getByTestId('tire-size').locator('input').fill('275/70R17');
+    await expect.poll(() => lowGap(page)).not.toBe(before);
+    const second = await lowGap(page);
+    await page.getByLabel('Offset', { exact: true }).fill('25');
+    await expect.poll(() => lowGap(page)).not.toBe(second);
+    await expect(page.getByLabel('Backspacing', { exact: true })).toHaveValue('145.7');
+    await page.getByLabel('Backspacing', { exact: true }).fill('5 3/4');
+    await expect(page.getByLabel('Offset', { exact: true })).toHaveValue('25.4');
+    await page.getByLabel('Suspension lift', { exact: true }).fill('2 in');
+    await page.getByRole('button', { name: 'Spacer: more' }).click();
+    await saved(page);
+    await expect(page.getByTestId('sentence')).toContainText(/(comes down to|is overlapped by) .* mm/);
+    verdict = await lowGap(page);
+  });
+
+  await test.step('an unreadable size is refused in its place and the verdict stays', async () => {
+    await page.getByTestId('tire-size').locator('input').fill('big ones');
+    await expect(page.getByText(/Expected a tire size such as .*; found big ones\./)).toBeVisible();
+    expect(await lowGap(page)).toBe(verdict);
+    await page.getByTestId('tire-size').locator('input').fill('275/70R17');
+  });
+
+  await test.step('a rim the tire is not made for gives no verdict, and says so', async () => {
+    await page.getByLabel('Rim diameter').fill('18');
+    await expect(page.getByTestId('strip-problem')).toContainText('the rim that 275/70R17 is made for');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByTestId('low-gap')).toHaveText(verdict);
+  });
+
+  await test.step('everything is there after a reload', async () => {
+    await saved(page);
+    await page.reload();
+    await expect(page.getByTestId('low-gap')).toHaveText(verdict);
+    await expect(page.getByLabel('Backspacing', { exact: true })).toHaveValue('5 3/4');
+    await expect(page.getByLabel('Suspension lift', { exact: true })).toHaveValue('2 in');
+    await room(page, 'Survey').click();
+    await page.getByRole('button', { name: /Bumper cap corner/ }).click();
+    await expect(page.getByRole('row', { name: /3:25 .* 1 7\/8/ })).toBeVisible();
+  });
+});
+
+test('the file answers the same on the command line, to the displayed digit, and comes back', async ({
+  page,
+}, info) => {
+  await openPickup(page);
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as a file' }).click();
+  const download = await waiting;
+  expect(download.suggestedFilename()).toMatch(/\.lowgap\.json$/);
+  const path = info.outputPath('job.lowgap.json');
+  await download.saveAs(path);
+
+  const printed = JSON.parse(
+    execFileSync('npm', ['run', '-s', 'lowgap', '--', 'evaluate', path], { encoding: 'utf8' }),
+  );
+  const shown = (mm: number): string => String(Number(mm.toFixed(1)));
+  await expect(page.getByTestId('low-gap')).toHaveText(shown(printed.lowGap.mm));
+  await page.getByRole('button', { name: 'Table' }).click();
+  for (const corner of ['frontLeft', 'frontRight']) {
+    await page.getByRole('button', { name: corner === 'frontLeft' ? /^Front left/ : /^Front right/ }).click();
+    for (const o of printed.obstacles.filter((each: { corner: string }) => each.corner === corner)) {
+      const cells = page.getByTestId('ladder-table').getByRole('row', { name: o.label }).getByRole('cell');
+      await expect(cells.nth(1)).toHaveText(shown(o.gapMm));
+      await expect(cells.nth(3)).toHaveText(shown(o.marginMm));
+      await expect(cells.nth(4)).toHaveText(o.verdict);
+      await expect(cells.nth(5)).toContainText(o.clock);
+    }
+  }
+
+  await page.goto('/');
+  await page.getByTestId('import-file').setInputFiles(path);
+  await expect(page.getByTestId('low-gap')).toHaveText(shown(printed.lowGap.mm));
+
+  const half = info.outputPath('half.lowgap.json');
+  writeFileSync(half, readFileSync(path, 'utf8').slice(0, 700));
+  await page.getByTestId('load-file').setInputFiles(half);
+  await expect(page.getByTestId('file-problems')).toContainText('not a whole JSON file');
+  const other = info.outputPath('other.lowgap.json');
+  writeFileSync(other, readFileSync(path, 'utf8').replace('"version": 1', '"version": 3'));
+  await page.getByTestId('load-file').setInputFiles(other);
+  await expect(page.getByTestId('file-problems')).toContainText('at version: expected 1, found 3');
+  await expect(page.getByTestId('low-gap')).toHaveText(shown(printed.lowGap.mm));
+});
+
+test('two windows on one job do not overwrite each other unseen', async ({ page, context }) => {
+  await ownPickup(page, 'Two windows');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await other.getByLabel('Offset', { exact: true }).fill('30');
+  await saved(other);
+  await page.getByLabel('Offset', { exact: true }).fill('5');
+  await expect(page.getByTestId('conflict')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep what is here' }).click();
+  await saved(page);
+  await other.reload();
+  await expect(other.getByLabel('Offset', { exact: true })).toHaveValue('5');
+});
+
+test('what is typed while the server is away is kept and sent later', async ({ page }) => {
+  await ownPickup(page, 'Server away');
+  await page.route('**/api/jobs/**', (route) => route.abort());
+  await page.getByLabel('Offset', { exact: true }).fill('31');
+  await expect(page.getByTestId('save-state')).toContainText('Server not reached');
+  await page.unroute('**/api/jobs/**');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Offset', { exact: true })).toHaveValue('31');
+});
+
+test('a new job starts from a baseline, gets an obstacle, a reading and its first low gap', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByLabel('What is wanted, on which vehicle').fill('Groomer escort, taller tires');
+  await page.getByRole('button', { name: 'Start with the baseline' }).click();
+  await expect(page.getByText('starting values that nobody measured')).toBeVisible();
+  await page.getByLabel('Hub centre to fender lip').fill('20 1/2 in');
+  await expect(page.getByText('starting values that nobody measured')).toBeHidden();
+  await expect(page.getByTestId('gap-strip')).toContainText('nothing near the tire has been surveyed');
+  await room(page, 'Survey').click();
+  await page.getByRole('button', { name: 'Add an obstacle' }).click();
+  await page.getByLabel('What it is').fill('Frame horn');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('radio', { name: 'inner sidewall' }).click();
+  await page.getByLabel('Clock', { exact: true }).fill('9:00');
+  await page.getByTestId('gap-field').locator('input').fill('62');
+  await page.getByTestId('gap-field').locator('input').press('Enter');
+  await expect(page.getByTestId('low-gap')).toBeVisible();
+  await room(page, 'Bench').click();
+  await page.getByRole('button', { name: 'Try another tire or wheel' }).click();
+  await expect(page.getByTestId('rung-frame-horn')).toBeVisible();
+});
+
+test('there is an answer for an address that leads nowhere and for a job that is gone', async ({ page }) => {
+  await page.goto('/jobs/00000000-0000-4000-8000-000000000000/bench');
+  await expect(page.getByText('There is no such job')).toBeVisible();
+  await page.goto('/no/such/room');
+  await expect(page.getByText('There is nothing at this address')).toBeVisible();
+});
+
+for (const path of ['baseline', 'survey', 'bench', 'board'] as const) {
+  for (const theme of ['counter', 'bay'] as const) {
+    test(`axe finds nothing in ${path}, ${theme} theme`, async ({ page }) => {
+      await page.addInitScript((name) => localStorage.setItem('lowgap.theme', name), theme);
+      await openPickup(page);
+      if (path === 'board') await page.goto('/');
+      else await room(page, path[0]!.toUpperCase() + path.slice(1)).click();
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      await page.waitForTimeout(500);
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+        .analyze();
+      expect(violations.map((v) => [v.id, v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160))])).toEqual([]);
+    });
+  }
+}

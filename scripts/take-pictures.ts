@@ -1,0 +1,77 @@
+/**
+ * Pictures of the main views at 1280 x 800 from demo data only, into docs/screenshots/. Needs a build.
+ * `npm run pictures`, or `npm run pictures -- bench` for those whose name begins so.
+ */
+import { spawn } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import { once } from 'node:events';
+import { chromium, type Page } from '@playwright/test';
+import { CHROMIUM_LAUNCH } from '../e2e/chromium-launch';
+
+const PORT = 4790;
+const FOLDER = process.env['PICTURES_FOLDER'] ?? 'docs/screenshots';
+
+interface Picture {
+  readonly name: string;
+  /** Room of the pickup's job; absent: the bay board. */
+  readonly room?: string;
+  readonly theme?: 'bay' | 'counter';
+  readonly width?: number;
+  readonly prepare?: (page: Page) => Promise<void>;
+}
+
+const PICTURES: readonly Picture[] = [
+  { name: 'bay-board' },
+  { name: 'baseline', room: 'baseline?corner=frontLeft' },
+  { name: 'survey', room: 'survey?corner=frontLeft' },
+  { name: 'bench', room: 'bench' },
+  {
+    name: 'bench-dark',
+    room: 'bench?corner=frontLeft',
+    theme: 'bay',
+    prepare: async (page) => page.getByTestId('rung-bumper-cap').click(),
+  },
+  {
+    name: 'bench-phone',
+    room: 'bench',
+    width: 390,
+  },
+];
+
+async function main(): Promise<void> {
+  mkdirSync(FOLDER, { recursive: true });
+  const server = spawn(process.execPath, ['dist/server/main.js', '--demo'], {
+    env: { ...process.env, PORT: String(PORT), LOWGAP_DATA: 'memory://' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await once(server.stdout, 'data');
+  const browser = await chromium.launch(CHROMIUM_LAUNCH);
+  try {
+    const base = `http://127.0.0.1:${PORT}`;
+    const listed = (await (await fetch(`${base}/api/jobs`)).json()) as { jobs: { id: string; title: string }[] };
+    const pickup = listed.jobs.find((job) => job.title.includes('pickup'));
+    if (!pickup) throw new Error('the demo has no pickup');
+    const wanted = process.argv[2] ?? '';
+    for (const picture of PICTURES.filter((p) => p.name.startsWith(wanted))) {
+      const context = await browser.newContext({
+        viewport: { width: picture.width ?? 1280, height: 800 },
+        reducedMotion: 'reduce',
+      });
+      await context.addInitScript((theme) => localStorage.setItem('lowgap.theme', theme), picture.theme ?? 'counter');
+      const page = await context.newPage();
+      await page.goto(picture.room ? `${base}/jobs/${pickup.id}/${picture.room}` : base);
+      await page.getByTestId(picture.room ? 'low-gap' : 'import-file').waitFor({ state: 'attached' });
+      await page.evaluate(() => document.fonts.ready);
+      await picture.prepare?.(page);
+      await page.waitForTimeout(400);
+      await page.screenshot({ path: `${FOLDER}/${picture.name}.png`, animations: 'disabled' });
+      await context.close();
+      process.stdout.write(`${picture.name}\n`);
+    }
+  } finally {
+    await browser.close();
+    server.kill('SIGTERM');
+  }
+}
+
+await main();
