@@ -27,7 +27,9 @@ export default ts.config(
   },
   {
     files: ['**/*.{mjs,cjs}', '*.js'],
-    languageOptions: { globals: { process: 'readonly', Buffer: 'readonly', console: 'readonly', module: 'writable', fetch: 'readonly' } },
+    languageOptions: {
+      globals: { process: 'readonly', Buffer: 'readonly', console: 'readonly', module: 'writable', fetch: 'readonly' },
+    },
   },
   {
     files: ['**/*.test.ts'],

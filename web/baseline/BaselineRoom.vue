@@ -235,12 +235,12 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
 
 <style scoped>
 .baseline {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
-  gap: 14px;
-  align-items: start;
+  columns: 3 300px;
+  column-gap: 14px;
 }
 .group {
+  break-inside: avoid;
+  margin-bottom: 14px;
   padding: 14px;
   display: grid;
   gap: 10px;

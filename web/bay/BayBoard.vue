@@ -134,7 +134,7 @@ const fitted = (job: Job): string =>
           </dl>
           <p class="survey">{{ surveyed(job) }}</p>
           <p class="muted when">
-            {{ job.customer || 'No customer named' }} · changed
+            {{ job.customer || 'No customer named' }}<br />changed
             {{ format(new Date(job.updatedAt), 'd MMM yyyy, HH:mm') }}
           </p>
         </router-link>
