@@ -1,12 +1,13 @@
 /** What goes over HTTP about jobs. Dates as ISO 8601 text, lengths as in the file contract. */
 import { z } from 'zod';
 import { lowgapFileSchema } from './lowgap-file';
+import { plainText } from './plain-text';
 
 export const jobIdSchema = z.uuid();
 
 export const jobContentSchema = z.strictObject({
-  title: z.string().trim().min(1).max(120),
-  customer: z.string().trim().max(120).default(''),
+  title: plainText(120).trim().min(1),
+  customer: plainText(120).trim().default(''),
   document: lowgapFileSchema,
 });
 

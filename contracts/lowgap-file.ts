@@ -10,15 +10,16 @@ import { MATERIALS } from '@/core/obstacle/material';
 import { READING_PLACES } from '@/core/obstacle/reading';
 import { attempt } from '@/core/problem';
 import { parseTireSize } from '@/core/tire/size';
+import { plainText } from './plain-text';
 
 export const FILE_FORMAT = 'lowgap';
 export const FILE_VERSION = 1;
 
 const within = ({ min, max }: Range) => z.number().min(min).max(max);
-const text = (max: number) => z.string().trim().min(1).max(max);
+const text = (max: number) => plainText(max).trim().min(1);
 
 /** What was typed, by field: `{"gapMm": "4 5/16"}`. Shown again as long as it means the stored number. */
-const typed = z.record(z.string().max(40), z.string().max(40)).optional();
+const typed = z.record(plainText(40), plainText(40)).optional();
 
 /** Size text the engine can read; refused here already, so that a bad size is caught while it is typed. */
 const sizeText = text(60).superRefine((size, context) => {
@@ -122,7 +123,7 @@ export const shapeSchema = z.discriminatedUnion('type', [
 ]);
 
 export const readingSchema = z.strictObject({
-  clock: z.string().max(10),
+  clock: plainText(10),
   across: z.enum(READING_PLACES),
   gapMm: within(LIMITS.gapMm),
   outboardMm: within(LIMITS.outboardMm).optional(),
@@ -162,7 +163,7 @@ export const lowgapFileSchema = z.strictObject({
     wheelbaseMm: within(LIMITS.wheelbaseMm).optional(),
     trackFrontMm: within(LIMITS.trackMm).optional(),
     trackRearMm: within(LIMITS.trackMm).optional(),
-    notes: z.string().max(4000).optional(),
+    notes: plainText(4000).optional(),
   }),
   corners: byCorner(cornerSchema),
   setup: setupSchema.optional(),

@@ -120,6 +120,8 @@ describe('bad input is refused with its field, never with 500', () => {
       'wrongType',
     ],
     ['another version', broken((d) => (d['version'] = 7)), 'document.version', 'wrongType'],
+    ['a NUL in a title', { title: 'a\u0000b', document: content!.document }, 'title', 'wrongType'],
+    ['half a character', broken((d) => (d['vehicle'].label = 'x\ud800')), 'document.vehicle.label', 'wrongType'],
     ['no title', { document: content!.document }, 'title', 'missing'],
   ])('%s', async (_name, body, path, code) => {
     const refused = await request(app).post('/api/jobs').send(body).expect(400);

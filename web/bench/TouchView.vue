@@ -28,7 +28,7 @@ const label = computed(() => {
 </script>
 
 <template>
-  <figure class="view">
+  <figure class="drawing">
     <figcaption>At the touching place <span class="muted">outboard →</span></figcaption>
     <svg
       :viewBox="`${box.x} ${box.y} ${box.size} ${box.size}`"
@@ -66,21 +66,8 @@ const label = computed(() => {
 </template>
 
 <style scoped>
-.view {
-  margin: 0;
-  min-width: 0;
-}
-figcaption {
-  font-size: 15px;
-  line-height: 20px;
-  font-weight: 500;
-  display: flex;
-  justify-content: space-between;
-}
 svg {
-  width: 100%;
   aspect-ratio: 1;
-  display: block;
 }
 path,
 circle {

@@ -45,7 +45,7 @@ const ARROWS: Readonly<Record<ViewName, (left: boolean) => string>> = {
 </script>
 
 <template>
-  <figure class="view">
+  <figure class="drawing">
     <figcaption>
       {{ title }} <span class="muted">{{ ARROWS[view](scene.side === 'left') }}</span>
     </figcaption>
@@ -82,21 +82,6 @@ const ARROWS: Readonly<Record<ViewName, (left: boolean) => string>> = {
 </template>
 
 <style scoped>
-.view {
-  margin: 0;
-  min-width: 0;
-}
-figcaption {
-  font-size: 15px;
-  line-height: 20px;
-  font-weight: 500;
-  display: flex;
-  justify-content: space-between;
-}
-svg {
-  width: 100%;
-  display: block;
-}
 .tried {
   fill: rgb(var(--v-theme-primary), 0.16);
   stroke: var(--accent);
