@@ -17,3 +17,12 @@ export const SAME_LENGTH_MM = 0.01;
 
 /** mm: gaps closer than this are the same; keeps rounding noise from being followed as if it were a slope. */
 export const SAME_GAP_MM = 1e-7;
+
+/** mm: a linkage is solved when the hub stands within this of the height asked for. */
+export const HEIGHT_RESIDUAL_MM = 1e-9;
+
+/** mm: the fast search may stop this much above the true least gap. */
+export const SEARCH_TOLERANCE_MM = 0.1;
+
+/** mm: overlaps deeper than this are not followed to their exact depth. */
+export const DEEP_OVERLAP_MM = 25;

@@ -1,4 +1,4 @@
-import { add, dot, subtract, type Vec3 } from './vec3';
+import { add, cross, dot, subtract, type Vec3 } from './vec3';
 
 /** 3 x 3 rotation, row-major: `[r00, r01, r02, r10, ...]`, column vectors. */
 export type Rotation = readonly [number, number, number, number, number, number, number, number, number];
@@ -52,6 +52,23 @@ export function rotationAbout(axis: Vec3, angle: number): Rotation {
   ];
 }
 
+/** Least rotation that takes unit vector `from` to unit vector `to`; they must not be opposite. */
+export function rotationBetween(from: Vec3, to: Vec3): Rotation {
+  const [x, y, z] = cross(from, to);
+  const k = 1 / (1 + dot(from, to));
+  return [
+    1 - k * (y * y + z * z),
+    k * x * y - z,
+    k * x * z + y,
+    k * x * y + z,
+    1 - k * (x * x + z * z),
+    k * y * z - x,
+    k * x * z - y,
+    k * y * z + x,
+    1 - k * (x * x + y * y),
+  ];
+}
+
 export function multiply(a: Rotation, b: Rotation): Rotation {
   return [
     a[0] * b[0] + a[1] * b[3] + a[2] * b[6],
@@ -82,6 +99,13 @@ export function unplace(pose: Pose, outer: Vec3): Vec3 {
   const d = subtract(outer, pose.origin);
   const r = pose.rotation;
   return [dot([r[0], r[3], r[6]], d), dot([r[1], r[4], r[7]], d), dot([r[2], r[5], r[8]], d)];
+}
+
+/** The inverse placement. */
+export function invert(pose: Pose): Pose {
+  const rotation = transpose(pose.rotation);
+  const [x, y, z] = rotate(rotation, pose.origin);
+  return { rotation, origin: [-x, -y, -z] };
 }
 
 /** First `inner`, then `outer`: `place(compose(outer, inner), p) = place(outer, place(inner, p))`. */

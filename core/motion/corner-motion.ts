@@ -1,25 +1,54 @@
-import { compose, multiply, rotationX, rotationZ, translation, turn, type Pose } from '../geometry/pose';
+import { compose, multiply, place, rotate, rotationX, rotationZ, translation, turn, type Pose } from '../geometry/pose';
+import type { Vec3 } from '../geometry/vec3';
+import { joinPath, ProblemError } from '../problem';
 import { toRadians } from '../units/angle';
-import { steerSign, steerTurn, steeringAxis, type Side, type SteeringDescription } from './steering';
-import { swingArmPose, type SwingArmDescription } from './swing-arm';
+import { beamAxleCarrier } from './beam-axle';
+import type { Carrier, CarrierState } from './carrier';
+import { doubleWishboneCarrier } from './double-wishbone';
+import { doubleWishboneFromTape, macphersonStrutFromTape, trailingArmFromTape } from './from-tape';
+import { macphersonStrutCarrier } from './macpherson-strut';
+import type { ByPointsOrTape, MotionDescription } from './motion-description';
+import type { Mount } from './mount';
+import {
+  axisAngleForHeading,
+  steeringAxis,
+  steerSign,
+  steerTurn,
+  type Side,
+  type SteeringAxis,
+  type SteeringDescription,
+} from './steering';
+import { swingArmPose } from './swing-arm';
+import { angleForRack, makeTieRod, rackFor, tieRodPose, type TieRod } from './tie-rod';
+import { carriedAxis, trailingArmCarrier } from './trailing-arm';
 
-export type MotionDescription = SwingArmDescription;
-
-/** What moves an obstacle: fixed to the body or the frame, or carried with the wheel. */
-export type Mount = 'body' | 'frame' | 'axle' | 'knuckle';
-
-/** A posture: travel in mm (+ bump), steer in rad, vehicle sense (+ = left). */
+/** A posture: travel in mm (+ bump); steer in rad, vehicle sense (+ = left); the other wheel's travel less this one's. */
 export interface Posture {
   readonly travel: number;
   readonly steer: number;
+  /** mm; 0 by default; matters on a beam axle only. */
+  readonly cross?: number | undefined;
+}
+
+/** Steering locks of this wheel in rad, vehicle sense: `left` >= 0 when the vehicle steers left, `right` >= 0. */
+export interface Locks {
+  readonly left: number;
+  readonly right: number;
+}
+
+export interface SteeringStops {
+  readonly steerStopLeftDeg?: number | undefined;
+  readonly steerStopRightDeg?: number | undefined;
 }
 
 export interface CornerMotionInput {
-  /** Document path of the motion, for problems. */
+  /** Document path of the corner, for problems. */
   readonly path: string;
   readonly side: Side;
   readonly motion: MotionDescription;
   readonly steering?: SteeringDescription | undefined;
+  /** Replace the surveyed locks. */
+  readonly stops?: SteeringStops | undefined;
   /** + = top outboard. */
   readonly camberDeg: number;
   /** + = in. */
@@ -35,9 +64,20 @@ export interface CornerMotionInput {
 
 /** Where the wheel and the mounts are in each posture; all poses map to the corner frame, mm. */
 export interface CornerMotion {
+  readonly side: Side;
+  /** Whether the other wheel's height matters. */
+  readonly crossArticulates: boolean;
+  /** Mounts whose place does not change with the posture. */
+  isFixed(mount: Mount): boolean;
+  /** The suspension at a height; poses below are cheap once it is known. @throws ProblemError where it locks. */
+  carrierAt(travel: number, cross: number): CarrierState;
+  /** Locks at that height: constant, or what the rack's ends give when a tie rod is known. */
+  locksAt(state: CarrierState): Locks;
   /** Wheel frame: origin at the hub face, y along the spin axis outboard; spacer and offset not included. */
-  wheelPose(posture: Posture): Pose;
+  wheelFrom(state: CarrierState, steer: number): Pose;
   /** Frame in which an obstacle of this mount was stored at survey (travel 0, straight ahead: the corner frame). */
+  mountFrom(state: CarrierState, mount: Mount, steer: number): Pose;
+  wheelPose(posture: Posture): Pose;
   mountPose(mount: Mount, posture: Posture): Pose;
 }
 
@@ -45,31 +85,204 @@ export interface CornerMotion {
 export const staticAlignment = (camberDeg: number, toeDeg: number): Pose =>
   turn(multiply(rotationZ(-toRadians(toeDeg)), rotationX(-toRadians(camberDeg))));
 
-export function cornerMotion(input: CornerMotionInput): CornerMotion {
-  const sign = steerSign(input.side);
-  const axis = input.steering ? steeringAxis(input.steering, input.casterChangeDeg) : null;
-  const alignment = staticAlignment(input.camberDeg, input.toeDeg);
-  const shift = translation([input.axleShiftMm, 0, -input.linkageDropMm]);
-  const bodyPose = translation([0, 0, input.bodyLiftMm]);
-  const framePose = translation([0, 0, 0]);
+const IDENTITY = translation([0, 0, 0]);
 
-  const carrierPose = (travel: number): Pose => compose(shift, swingArmPose(input.motion, travel, input.path));
-  const knucklePose = ({ travel, steer }: Posture): Pose =>
-    axis ? compose(carrierPose(travel), steerTurn(axis, sign * steer)) : carrierPose(travel);
+/** @throws ProblemError for a linkage that cannot be, missing or zero locks, a missing steering axis. */
+export function cornerMotion(input: CornerMotionInput): CornerMotion {
+  const { steering, path } = input;
+  const sign = steerSign(input.side);
+  const alignment = staticAlignment(input.camberDeg, input.toeDeg);
+  const spin = rotate(alignment.rotation, [0, 1, 0]);
+  const { carrier, tieRod } = makeCarrier(input, spin);
+  const home = carrier.state(0, 0);
+  const locks = surveyedLocks(input, home.axis, spin, sign);
+  const rack = tieRod && home.axis && steering ? rackEnds(tieRod, home, home.axis, locks, sign, path) : null;
+
+  const linkageShift = translation([0, 0, -input.linkageDropMm]);
+  const wheelShift = translation([input.axleShiftMm, 0, -input.linkageDropMm]);
+  const bodyPose = translation([0, 0, input.bodyLiftMm]);
+  const shifted = input.axleShiftMm !== 0 || input.linkageDropMm !== 0;
+  const move = (shift: Pose, pose: Pose): Pose => (shifted ? compose(shift, pose) : pose);
+
+  const knuckleFrom = (state: CarrierState, steer: number): Pose =>
+    state.axis ? compose(steerTurn(state.axis, sign * steer), state.knuckle) : state.knuckle;
+
+  const mountFrom = (state: CarrierState, mount: Mount, steer: number): Pose => {
+    switch (mount) {
+      case 'body':
+        return bodyPose;
+      case 'frame':
+        return IDENTITY;
+      case 'axle':
+        return move(wheelShift, state.axle);
+      case 'knuckle':
+        return move(wheelShift, knuckleFrom(state, steer));
+      case 'upperArm':
+        return move(linkageShift, state.upperArm ?? absent(mount));
+      case 'lowerArm':
+        return move(linkageShift, state.lowerArm ?? absent(mount));
+      case 'tieRod':
+        if (!tieRod || !state.axis) return absent(mount);
+        return move(linkageShift, tieRodPose(tieRod, state, state.axis, sign * steer));
+    }
+  };
+  const absent = (mount: Mount): never => {
+    throw new ProblemError({
+      code: 'missing',
+      path: joinPath(path, 'motion'),
+      expected:
+        mount === 'tieRod'
+          ? 'tieRodInner and tieRodOuter, as something is mounted on the rod'
+          : `a motion with an ${mount}`,
+      found: input.motion.type,
+    });
+  };
+  const wheelFrom = (state: CarrierState, steer: number): Pose =>
+    move(wheelShift, compose(knuckleFrom(state, steer), alignment));
 
   return {
-    wheelPose: (posture) => compose(knucklePose(posture), alignment),
-    mountPose(mount, posture) {
-      switch (mount) {
-        case 'body':
-          return bodyPose;
-        case 'frame':
-          return framePose;
-        case 'axle':
-          return carrierPose(posture.travel);
-        case 'knuckle':
-          return knucklePose(posture);
-      }
+    side: input.side,
+    crossArticulates: carrier.crossArticulates,
+    isFixed: (mount) => mount === 'body' || mount === 'frame',
+    carrierAt: (travel, cross) => carrier.state(travel, cross),
+    locksAt: (state) => (rack && state.axis ? rack.locksAt(state, state.axis) : locks),
+    wheelFrom,
+    mountFrom,
+    wheelPose: ({ travel, steer, cross = 0 }) => wheelFrom(carrier.state(travel, cross), steer),
+    mountPose: (mount, { travel, steer, cross = 0 }) => mountFrom(carrier.state(travel, cross), mount, steer),
+  };
+}
+
+function makeCarrier(input: CornerMotionInput, spin: Vec3): { carrier: Carrier; tieRod: TieRod | null } {
+  const { motion, steering, casterChangeDeg } = input;
+  const path = joinPath(input.path, 'motion');
+  const entered = (): SteeringAxis | null =>
+    steering ? steeringAxis(steering, casterChangeDeg, joinPath(input.path, 'steering')) : null;
+  switch (motion.type) {
+    case 'swingArm': {
+      const axis = entered();
+      const state = (travel: number): CarrierState => {
+        const knuckle = swingArmPose(motion, travel, path);
+        return { knuckle, axis: carriedAxis(knuckle, axis), axle: knuckle, upperArm: null, lowerArm: null };
+      };
+      return { carrier: { crossArticulates: false, state }, tieRod: null };
+    }
+    case 'doubleWishbone': {
+      const points = pointsOf(motion, doubleWishboneFromTape, path);
+      return {
+        carrier: unsteered(doubleWishboneCarrier(points, spin, casterChangeDeg, path), steering),
+        tieRod: rodOf(points, path),
+      };
+    }
+    case 'macphersonStrut': {
+      const points = pointsOf(motion, macphersonStrutFromTape, path);
+      return {
+        carrier: unsteered(macphersonStrutCarrier(points, spin, casterChangeDeg, path), steering),
+        tieRod: rodOf(points, path),
+      };
+    }
+    case 'trailingArm':
+      return {
+        carrier: trailingArmCarrier(pointsOf(motion, trailingArmFromTape, path), entered(), path),
+        tieRod: null,
+      };
+    case 'beamAxle':
+      return { carrier: beamAxleCarrier(motion, entered(), path), tieRod: null };
+  }
+}
+
+/** Hard points as given or from tape. @throws ProblemError when neither or both are there. */
+function pointsOf<Points, Tape>(
+  motion: ByPointsOrTape<string, Points, Tape>,
+  fromTape: (tape: Tape) => Points,
+  path: string,
+): Points {
+  if (motion.points !== undefined && motion.tape === undefined) return motion.points;
+  if (motion.tape !== undefined && motion.points === undefined) return fromTape(motion.tape);
+  const both = motion.points !== undefined;
+  throw new ProblemError({
+    code: both ? 'contradiction' : 'missing',
+    path: joinPath(path, both ? 'tape' : 'points'),
+    expected: 'points or tape measurements, one of the two',
+    found: both ? 'both' : 'neither',
+  });
+}
+
+function rodOf(
+  points: { readonly tieRodInner?: Vec3 | undefined; readonly tieRodOuter?: Vec3 | undefined },
+  path: string,
+): TieRod | null {
+  const { tieRodInner, tieRodOuter } = points;
+  if (tieRodInner && tieRodOuter) return makeTieRod(tieRodInner, tieRodOuter);
+  if (!tieRodInner && !tieRodOuter) return null;
+  throw new ProblemError({
+    code: 'missing',
+    path: `${path}.points.${tieRodInner ? 'tieRodOuter' : 'tieRodInner'}`,
+    expected: 'both ends of the tie rod, or neither',
+    found: 'one',
+  });
+}
+
+/** A linkage without locks does not steer, whatever its ball joints could do. */
+function unsteered(carrier: Carrier, steering: SteeringDescription | undefined): Carrier {
+  if (steering) return carrier;
+  return { ...carrier, state: (travel, cross) => ({ ...carrier.state(travel, cross), axis: null }) };
+}
+
+function surveyedLocks(input: CornerMotionInput, axis: SteeringAxis | null, spin: Vec3, sign: 1 | -1): Locks {
+  const { steering, stops, path } = input;
+  if (!steering || !axis) return { left: 0, right: 0 };
+  const solve = (lockDeg: number, stopDeg: number | undefined, key: string, toward: 1 | -1): number => {
+    if (!(lockDeg > 0)) {
+      throw new ProblemError({
+        code: 'outOfRange',
+        path: joinPath(joinPath(path, 'steering'), key),
+        expected: 'a lock angle above 0 degrees (leave steering out for a wheel that does not steer)',
+        found: String(lockDeg),
+      });
+    }
+    const angle = toRadians(stopDeg ?? lockDeg);
+    if (steering.lockMeasured !== 'heading') return angle;
+    const sense = toward * sign;
+    return sense * axisAngleForHeading(axis, sense * angle, spin);
+  };
+  return {
+    left: solve(steering.lockLeftDeg, stops?.steerStopLeftDeg, 'lockLeftDeg', 1),
+    right: solve(steering.lockRightDeg, stops?.steerStopRightDeg, 'lockRightDeg', -1),
+  };
+}
+
+/** The rack travels of the two locks at survey height, and what they give at another height. */
+function rackEnds(
+  rod: TieRod,
+  home: CarrierState,
+  homeAxis: SteeringAxis,
+  locks: Locks,
+  sign: 1 | -1,
+  path: string,
+): { locksAt(state: CarrierState, axis: SteeringAxis): Locks } {
+  const atLeft = rackFor(rod, home, homeAxis, sign * locks.left);
+  const atRight = rackFor(rod, home, homeAxis, -sign * locks.right);
+  const check = (value: number, what: string, key: string): number => {
+    if (Number.isFinite(value)) return value;
+    throw new ProblemError({
+      code: 'impossiblePosture',
+      path: joinPath(path, key),
+      expected: `a tie rod (${rod.lengthMm.toFixed(0)} mm) that reaches ${what}`,
+      found: 'one that goes over centre or is too short',
+    });
+  };
+  check(atLeft, 'full left lock', 'steering.lockLeftDeg');
+  check(atRight, 'full right lock', 'steering.lockRightDeg');
+  return {
+    locksAt(state, axis) {
+      const left = sign * angleForRack(rod, state, axis, atLeft, sign * locks.left);
+      const right = -sign * angleForRack(rod, state, axis, atRight, -sign * locks.right);
+      const at = `both locks at ${place(state.knuckle, [0, 0, 0])[2].toFixed(0)} mm of travel`;
+      return {
+        left: check(left, at, 'motion.points.tieRodOuter'),
+        right: check(right, at, 'motion.points.tieRodOuter'),
+      };
     },
   };
 }

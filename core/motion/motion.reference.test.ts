@@ -97,14 +97,15 @@ describe('steering axis against quaternions (gl-matrix)', () => {
   test('a lock read as a heading is the angle whose heading it is', () => {
     const axis = steeringAxis(STEERING);
     for (const heading of [-0.6, -0.1, 0, 0.3, 0.62]) {
+      // The wheel plane's trace stands across the spin axis seen in plan.
       const r = steerTurn(axis, axisAngleForHeading(axis, heading)).rotation;
-      expect(Math.atan2(r[3], r[0])).toBeCloseTo(heading, 9);
+      expect(Math.atan2(-r[1], r[4])).toBeCloseTo(heading, 9);
     }
   });
 });
 
 const INPUT: CornerMotionInput = {
-  path: 'corners.frontLeft.motion',
+  path: 'corners.frontLeft',
   side: 'left',
   motion: ARM,
   steering: STEERING,

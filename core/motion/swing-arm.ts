@@ -42,7 +42,7 @@ export function swingArmPose(arm: SwingArmDescription, t: number, path = 'motion
  * Angle (rad, from the horizontal axis toward up) that raises by `t` a point that stands (`across`, `up`) from
  * its centre; the solution that starts at 0 for t = 0.
  */
-function swingAngle(across: number, up: number, t: number, path: string): number {
+export function swingAngle(across: number, up: number, t: number, path: string): number {
   const radius = Math.hypot(across, up);
   const start = Math.atan2(up, across);
   const sine = (t + up) / radius;
