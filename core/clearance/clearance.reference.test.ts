@@ -9,11 +9,10 @@ import {
   type ObstacleDescription,
   type SetupDescription,
 } from './description';
-import { steerAt } from './envelope';
+import { vertexOf } from '../obstacle/shape';
 import { evaluateCase, type ObstacleVerdict } from './evaluate';
 import { plainSweep } from './plain-sweep';
 import { prepareCorner } from './prepare';
-import { seededRandom } from '../testing/seeded-random';
 
 const OBSTACLES: ObstacleDescription[] = [
   {
@@ -103,84 +102,6 @@ const gaps = (description: CaseDescription): Map<string, ObstacleVerdict> =>
   new Map(evaluateCase(description).obstacles.map((o) => [o.id, o]));
 
 const gapOf = (description: CaseDescription, id: string): number => gaps(description).get(id)!.gapMm;
-
-describe('the plain sweep against a very fine grid over the same envelope', () => {
-  test.each(['trail', 'street'] as const)('%s envelope', (kind) => {
-    const corner = prepareCorner('frontLeft', CORNER, SETUP, kind);
-    const swept = plainSweep(corner);
-    const fine = corner.obstacles.map(() => Infinity);
-    const { droop, bump } = corner.envelope.limits;
-    for (let i = 0; i <= 60; i++) {
-      const travel = droop + ((bump - droop) * i) / 60;
-      for (let j = -50; j <= 50; j++) {
-        const wheel = corner.motion.wheelPose({ travel, steer: steerAt(corner.envelope, travel, j / 50) });
-        corner.obstacles.forEach((obstacle, k) => {
-          if (obstacle.mount === 'knuckle') return;
-          const lift = corner.motion.mountPose(obstacle.mount, { travel, steer: 0 }).origin[2];
-          for (const strand of obstacle.strands) {
-            for (let s = 0; s + 1 < Math.max(2, strand.length); s++) {
-              const from = strand[s]!;
-              const to = strand[s + 1] ?? from;
-              for (let u = 0; u <= 30; u++) {
-                const f = u / 30;
-                const [x, a, z] = unplace(wheel, [
-                  from[0] + (to[0] - from[0]) * f,
-                  from[1] + (to[1] - from[1]) * f,
-                  from[2] + (to[2] - from[2]) * f + lift,
-                ]);
-                const d = nearestPlace(
-                  corner.rotor.section.outline,
-                  a - corner.rotor.centrePlaneMm,
-                  Math.hypot(x, z),
-                ).distance;
-                if (d < fine[k]!) fine[k] = d;
-              }
-            }
-          }
-        });
-      }
-    }
-    corner.obstacles.forEach((obstacle, k) => {
-      if (obstacle.mount === 'knuckle') return;
-      // Never above the grid, and below it by no more than the grid itself can be off.
-      expect(swept[k]!.gapMm).toBeLessThanOrEqual(fine[k]! + 1e-6);
-      expect(swept[k]!.gapMm).toBeGreaterThan(fine[k]! - 0.6);
-    });
-  });
-
-  test('random points, seeded: refined minimum never above a finer grid', () => {
-    const random = seededRandom(20261124);
-    for (let n = 0; n < 12; n++) {
-      const angle = random() * Math.PI * 1.2 - 0.1 * Math.PI;
-      const radius = 420 + random() * 120;
-      const point = [radius * Math.cos(angle), -200 + random() * 400, radius * Math.sin(angle)] as const;
-      const corner = prepareCorner(
-        'frontRight',
-        {
-          ...CORNER,
-          obstacles: [{ id: 'p', mount: 'frame', material: 'frame', shape: { type: 'points', points: [point] } }],
-        },
-        SETUP,
-        'trail',
-      );
-      let fine = Infinity;
-      for (let i = 0; i <= 90; i++) {
-        for (let j = -60; j <= 60; j++) {
-          const travel = -100 + (190 * i) / 90;
-          const [x, a, z] = unplace(
-            corner.motion.wheelPose({ travel, steer: steerAt(corner.envelope, travel, j / 60) }),
-            point,
-          );
-          fine = Math.min(
-            fine,
-            nearestPlace(corner.rotor.section.outline, a - corner.rotor.centrePlaneMm, Math.hypot(x, z)).distance,
-          );
-        }
-      }
-      expect({ n, above: plainSweep(corner)[0]!.gapMm <= fine + 1e-6 }).toEqual({ n, above: true });
-    }
-  });
-});
 
 describe('facts of the trade (common practice, no source)', () => {
   test('a lift that leaves the stops where they were changes no gap over the trail envelope', () => {
@@ -287,7 +208,8 @@ describe('readings land where the tape was held', () => {
             fittedAsSetup(CORNER.fitted),
             'trail',
           );
-          const locks = corner.envelope.locks;
+          const state = corner.motion.carrierAt(travel, 0);
+          const locks = corner.motion.locksAt(state);
           const angle =
             steer === 'straight'
               ? 0
@@ -298,7 +220,7 @@ describe('readings land where the tape was held', () => {
                   : (steer * Math.PI) / 180;
           const [x, a, z] = unplace(
             corner.motion.wheelPose({ travel, steer: angle }),
-            corner.obstacles[0]!.strands[0]![0],
+            vertexOf(corner.obstacles[0]!.pieces, 0, 0),
           );
           const d = nearestPlace(
             corner.rotor.section.outline,
@@ -323,7 +245,7 @@ describe('readings land where the tape was held', () => {
       'trail',
     );
     // Radius 803.8/2 + 110; y = -30 + width/2 + 12, width = 265 + 0.4 x (8 x 25.4 - 0.7 x 265) = 272.08.
-    const [x, y, z] = corner.obstacles[0]!.strands[0]![0];
+    const [x, y, z] = vertexOf(corner.obstacles[0]!.pieces, 0, 0);
     expect(x).toBeCloseTo(0, 9);
     expect(y).toBeCloseTo(-30 + 272.08 / 2 + 12, 9);
     expect(z).toBeCloseTo(803.8 / 2 + 110, 9);
@@ -338,7 +260,7 @@ describe('readings land where the tape was held', () => {
         SETUP,
         'trail',
       ).obstacles[0]!;
-    expect(at({ hubToLipMm: 500 }).strands).toEqual(at({ travelMm: 40 }).strands);
+    expect(at({ hubToLipMm: 500 }).pieces).toEqual(at({ travelMm: 40 }).pieces);
     expect(at({ travelMm: 40 }).lateralToleranceMm).toBeCloseTo(272.08 / 2, 6);
   });
 

@@ -2,31 +2,42 @@
  * What a corner, a setup and a whole case look like before they are checked: the same shapes, names and units as
  * the file contract (mm, degrees, inches where the trade names them so). docs/formats.md.
  */
-import type { Mount, MotionDescription } from '../motion/corner-motion';
+import type { Mount } from '../motion/mount';
+import type { MotionDescription } from '../motion/motion-description';
 import type { SteeringDescription } from '../motion/steering';
 import type { Material } from '../obstacle/material';
 import type { ReadingDescription } from '../obstacle/reading';
+import type { ShapeDescription } from '../obstacle/shape';
+import type { LiftPart } from '../stance/lift-part';
+import type { TireAllowances } from '../tire/allowance';
 import type { TireDescription } from '../tire/dimensions';
 import type { WheelDescription } from '../wheel/rim';
-import type { Vec3 } from '../geometry/vec3';
 import type { StandardId } from './standard';
 
 export const CORNER_KEYS = ['frontLeft', 'frontRight', 'rearLeft', 'rearRight'] as const;
 export type CornerKey = (typeof CORNER_KEYS)[number];
 
-/** `trail`: all that the stops allow. `street`: less lock the further the wheel is from its parked height. */
-export const ENVELOPES = ['trail', 'street'] as const;
+/**
+ * `trail`: all that the stops allow. `street`: less lock the further the wheel is from its parked height. `loaded`:
+ * street about the loaded height. `drawn`: steer limits given row by row.
+ */
+export const ENVELOPES = ['trail', 'street', 'loaded', 'drawn'] as const;
 export type EnvelopeKind = (typeof ENVELOPES)[number];
 
 export interface WheelAndTire {
   readonly tire: TireDescription;
   readonly wheel: WheelDescription;
   readonly spacerMm: number;
+  /** `slipOn` (default): the studs run through it. `boltOn`: it brings its own; the vehicle's studs end in the wheel's pockets. */
+  readonly spacerType?: 'slipOn' | 'boltOn' | undefined;
 }
 
-export type ShapeDescription =
-  | { readonly type: 'points'; readonly points: readonly Vec3[] }
-  | { readonly type: 'polyline'; readonly points: readonly Vec3[] };
+/** One row of a drawn envelope: the steer allowed to each side at a travel; this wheel's angles, both >= 0. */
+export interface DrawnRow {
+  readonly travelMm: number;
+  readonly leftDeg: number;
+  readonly rightDeg: number;
+}
 
 export interface ObstacleDescription {
   readonly id: string;
@@ -38,6 +49,18 @@ export interface ObstacleDescription {
   readonly readings?: readonly ReadingDescription[] | undefined;
   /** `polyline`: the readings, in clock order, are places on one edge; `points` (default): separate places. */
   readonly readingsAs?: 'points' | 'polyline' | undefined;
+  /** Stands inside the rim: measured to the hollow wheel. Positions only. */
+  readonly insideWheel?: boolean | undefined;
+  /** Can be unbolted; `behind` then names what was surveyed behind it ([] = looked, nothing there). */
+  readonly removable?: boolean | undefined;
+  readonly behind?: readonly string[] | undefined;
+}
+
+/** Two listed obstacles with different mounts whose own gap matters over the travel. */
+export interface PairDescription {
+  readonly a: string;
+  readonly b: string;
+  readonly requiredMm: number;
 }
 
 export interface CornerDescription {
@@ -47,7 +70,20 @@ export interface CornerDescription {
   readonly staticCamberDeg: number;
   readonly staticToeDeg: number;
   /** Travel left from the surveyed ride height, both positive, mm at the wheel. */
-  readonly travel: { readonly bumpMm: number; readonly droopMm: number };
+  readonly travel: {
+    /** To full squash of the bump stop. */
+    readonly bumpMm: number;
+    readonly droopMm: number;
+    /** To first touch of the bump stop. */
+    readonly firstTouchMm?: number | undefined;
+  };
+  /** How far the loaded vehicle sits below the surveyed ride height, mm. */
+  readonly loadedSagMm?: number | undefined;
+  /** What the bushings let a thing of this mount and the wheel come closer, mm. */
+  readonly complianceMm?: Readonly<Partial<Record<Mount, number>>> | undefined;
+  readonly pairs?: readonly PairDescription[] | undefined;
+  /** Wheel studs beyond the hub's face, mm. */
+  readonly studProtrusionMm?: number | undefined;
   /** Hub centre to fender lip at the surveyed ride height, mm. */
   readonly hubToLipMm?: number | undefined;
   readonly fitted: WheelAndTire;
@@ -68,12 +104,19 @@ export interface SetupDescription extends WheelAndTire {
   readonly steerStopRightDeg?: number | undefined;
   readonly camberChangeDeg: number;
   readonly casterChangeDeg: number;
+  /** What the tire may be beyond its free section. */
+  readonly allowances?: TireAllowances | undefined;
+  /** Lift and lowering parts; each adds its own shifts to the numbers above. */
+  readonly parts?: readonly LiftPart[] | undefined;
+  /** Ids of removable obstacles taken off. */
+  readonly removed?: readonly string[] | undefined;
 }
 
 export interface CaseDescription {
   readonly corners: Readonly<Partial<Record<CornerKey, CornerDescription>>>;
   readonly setup?: (SetupDescription & { readonly corners?: CornerOverrides | undefined }) | undefined;
   readonly envelope: EnvelopeKind;
+  readonly drawnEnvelope?: readonly DrawnRow[] | undefined;
   readonly standard: StandardId;
 }
 

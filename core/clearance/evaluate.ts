@@ -1,15 +1,15 @@
 import { flatten } from '../geometry/outline';
 import { toMatrix4 } from '../geometry/pose';
 import type { Vec3 } from '../geometry/vec3';
-import type { Mount } from '../motion/corner-motion';
+import type { Mount } from '../motion/mount';
 import type { Material } from '../obstacle/material';
 import { clockOfPoint } from '../obstacle/reading';
 import { ProblemError } from '../problem';
-import type { Across } from '../tire/section';
 import { POLYGON_SAG_MM } from '../tolerances';
 import { toDegrees, toRadians } from '../units/angle';
 import { formatClock } from '../units/clock';
 import { wheelSectionPolygon } from '../wheel/wheel-section';
+import { ClearSection } from './clear-section';
 import {
   CORNER_KEYS,
   setupForCorner,
@@ -17,9 +17,19 @@ import {
   type CornerDescription,
   type CornerKey,
 } from './description';
-import { plainSweep } from './plain-sweep';
-import { motionUnder, prepareCorner, type PreparedCorner, type PreparedObstacle } from './prepare';
-import { STANDARDS, verdictOf, type Standard, type Verdict } from './standard';
+import { partPairGaps, type PairGap } from './part-pairs';
+import type { TravelStretch } from './plain-sweep';
+import type { LeastGap } from './posture-gap';
+import {
+  motionUnder,
+  prepareCorner,
+  type PreparedCorner,
+  type PreparedObstacle,
+  type UnknownObstacle,
+} from './prepare';
+import type { RotorPlace } from './rotor';
+import { standardRegions, STANDARDS, verdictOf, type RequiredGaps, type Standard, type Verdict } from './standard';
+import { studPocketGap, type StudPocketGap } from './stud-pocket';
 
 /** Least gap of one obstacle over the envelope. Lengths mm, angles degrees, `at` in the corner frame. */
 export interface ObstacleVerdict {
@@ -36,11 +46,18 @@ export interface ObstacleVerdict {
   readonly steerDeg: number;
   /** + = bump, from the surveyed ride height. */
   readonly travelMm: number;
+  /** The other wheel's travel less this one's (beam axle); 0 otherwise. */
+  readonly crossMm: number;
   readonly at: Vec3;
   readonly clock: string;
-  readonly across: Across;
+  readonly across: RotorPlace;
   /** mm by which the obstacle's lateral place is not known. */
   readonly lateralToleranceMm: number;
+  /**
+   * Where first touch of the bump stop was measured: whether what is wanted is kept up to full squash, up to first
+   * touch only, or not even so far.
+   */
+  readonly keptUpTo?: 'fullSquash' | 'firstTouch' | 'neither';
   /** With `postures`: wheel frame to corner frame, rows of a 4 x 4 matrix, mm. */
   readonly wheelMatrix?: readonly (readonly number[])[];
 }
@@ -55,7 +72,7 @@ export interface LowGap {
   readonly travelMm: number;
   readonly at: Vec3;
   readonly clock: string;
-  readonly across: Across;
+  readonly across: RotorPlace;
 }
 
 /** Polygons about the tire's centre plane, [y, r] in mm, y outboard. */
@@ -72,8 +89,12 @@ export interface Evaluation extends CornerSections {
   /** null when no obstacle has been surveyed yet. */
   readonly lowGap: LowGap | null;
   readonly obstacles: readonly ObstacleVerdict[];
-  /** Listed obstacles of which no place is known yet: nothing is said about them. */
-  readonly unmeasured: readonly { readonly corner: CornerKey; readonly id: string; readonly label: string }[];
+  /** What nobody knows: listed things without a place, and what stands behind a part taken off. */
+  readonly unmeasured: readonly ({ readonly corner: CornerKey } & UnknownObstacle)[];
+  /** Gaps between pairs of parts over the travel. */
+  readonly pairs: readonly ({ readonly corner: CornerKey } & PairGap)[];
+  /** Stud ends in the wheel's pockets, where both were measured. */
+  readonly studPockets: readonly ({ readonly corner: CornerKey } & StudPocketGap)[];
   /** The corner that `section` and `wheelSection` belong to: the low gap's, or the first. */
   readonly sectionCorner: CornerKey;
 }
@@ -89,10 +110,23 @@ export function evaluateCase(description: CaseDescription, options: EvaluateOpti
   const obstacles = prepared.flatMap((corner) => cornerVerdicts(corner, STANDARDS[description.standard], options));
   const lowGap = lowGapOf(obstacles);
   const shown = prepared.find((corner) => corner.key === lowGap?.corner) ?? (prepared[0] as PreparedCorner);
-  const unmeasured = prepared.flatMap(({ key, unmeasured: waiting }) =>
-    waiting.map(({ id, label }) => ({ corner: key, id, label })),
-  );
-  return { lowGap, obstacles, unmeasured, sectionCorner: shown.key, ...cornerSections(shown) };
+  return {
+    lowGap,
+    obstacles,
+    unmeasured: prepared.flatMap(({ key, unknown }) => unknown.map((what) => ({ corner: key, ...what }))),
+    pairs: prepared.flatMap((corner) =>
+      partPairGaps(corner, describedCorner(description, corner.key).pairs ?? []).map((pair) => ({
+        corner: corner.key,
+        ...pair,
+      })),
+    ),
+    studPockets: prepared.flatMap(({ key }) => {
+      const gap = studPocketGap(describedCorner(description, key).studProtrusionMm, setupForCorner(description, key));
+      return gap ? [{ corner: key, ...gap }] : [];
+    }),
+    sectionCorner: shown.key,
+    ...cornerSections(shown),
+  };
 }
 
 /** Corners present in a description, in the usual order. @throws ProblemError when there is none. */
@@ -106,7 +140,13 @@ export function describedCorners(description: CaseDescription): CornerKey[] {
 
 /** One corner of a description, checked and filled in. @throws ProblemError; `notFound` when it is not there. */
 export const prepareDescribed = (description: CaseDescription, key: CornerKey): PreparedCorner =>
-  prepareCorner(key, describedCorner(description, key), setupForCorner(description, key), description.envelope);
+  prepareCorner(
+    key,
+    describedCorner(description, key),
+    setupForCorner(description, key),
+    description.envelope,
+    description.drawnEnvelope,
+  );
 
 function describedCorner(description: CaseDescription, key: CornerKey): CornerDescription {
   const corner = description.corners[key];
@@ -117,15 +157,21 @@ function describedCorner(description: CaseDescription, key: CornerKey): CornerDe
   return corner;
 }
 
+/** How the least gaps of a corner are found: the clear section, or the plain sweep as its oracle. */
+export interface GapFinder {
+  leastGap(corner: PreparedCorner, obstacle: PreparedObstacle, stretch?: TravelStretch): LeastGap;
+}
+
 /** Verdicts of one prepared corner, in the order its obstacles are listed. */
 export function cornerVerdicts(
   corner: PreparedCorner,
   standard: Standard,
   { postures = false }: EvaluateOptions = {},
+  finder: GapFinder = new ClearSection(corner.motion, corner.envelope),
 ): ObstacleVerdict[] {
-  return plainSweep(corner).map((least, i) => {
-    const { id, label, mount, material, lateralToleranceMm } = corner.obstacles[i] as PreparedObstacle;
-    const requiredMm = standard.requiredMm[material];
+  return corner.obstacles.map((obstacle) => {
+    const { id, label, mount, material, lateralToleranceMm } = obstacle;
+    const { least, requiredMm } = leastMargin(corner, obstacle, standard, finder);
     const marginMm = least.gapMm - requiredMm;
     const wheelPose = corner.motion.wheelPose(least.posture);
     return {
@@ -140,13 +186,59 @@ export function cornerVerdicts(
       verdict: verdictOf(marginMm, standard),
       steerDeg: toDegrees(least.posture.steer),
       travelMm: least.posture.travel,
+      crossMm: least.posture.cross ?? 0,
       at: least.at,
       clock: formatClock(clockOfPoint(wheelPose, least.at)),
       across: least.across,
       lateralToleranceMm,
+      ...keptUpTo(corner, obstacle, standard, finder, marginMm),
       ...(postures ? { wheelMatrix: toMatrix4(wheelPose) } : {}),
     };
   });
+}
+
+interface Margin {
+  readonly least: LeastGap;
+  readonly requiredMm: number;
+}
+
+/** The stretch of travel in which an obstacle's gap falls furthest below (or least above) what is wanted there. */
+function leastMargin(
+  corner: PreparedCorner,
+  obstacle: PreparedObstacle,
+  standard: Standard,
+  finder: GapFinder,
+  bump = corner.envelope.limits.bump,
+): Margin {
+  const wanted = (gaps: RequiredGaps): number => gaps[obstacle.material];
+  const regions = standardRegions(standard, corner.envelope.limits).filter(({ from }) => from < bump);
+  // Regions that want the same of this material are one.
+  const stretches = regions.reduce<(TravelStretch & { readonly requiredMm: number })[]>((joined, region) => {
+    const last = joined.at(-1);
+    const requiredMm = wanted(region.requiredMm);
+    const to = Math.min(region.to, bump);
+    if (last?.requiredMm === requiredMm) return [...joined.slice(0, -1), { ...last, to }];
+    return [...joined, { from: region.from, to, requiredMm }];
+  }, []);
+  return stretches
+    .map(({ requiredMm, ...stretch }) => ({ least: finder.leastGap(corner, obstacle, stretch), requiredMm }))
+    .reduce((worst, next) =>
+      next.least.gapMm - next.requiredMm < worst.least.gapMm - worst.requiredMm ? next : worst,
+    );
+}
+
+function keptUpTo(
+  corner: PreparedCorner,
+  obstacle: PreparedObstacle,
+  standard: Standard,
+  finder: GapFinder,
+  marginMm: number,
+): Pick<ObstacleVerdict, 'keptUpTo'> {
+  const { firstTouch } = corner.envelope.limits;
+  if (firstTouch === null) return {};
+  if (marginMm >= 0) return { keptUpTo: 'fullSquash' };
+  const { least, requiredMm } = leastMargin(corner, obstacle, standard, finder, firstTouch);
+  return { keptUpTo: least.gapMm >= requiredMm ? 'firstTouch' : 'neither' };
 }
 
 /** The least margin of all; null for no obstacles. */
@@ -173,14 +265,16 @@ export function cornerSections(corner: PreparedCorner): CornerSections {
 
 /**
  * 4 x 4 matrix (rows, column vectors, mm) from the wheel frame to the corner frame at a travel and a steer,
- * under the description's setup. Limits are not enforced: any reachable posture may be asked for.
+ * under the description's setup. Limits are not enforced: any reachable posture may be asked for. `crossMm` is the
+ * other wheel's travel less this one's (beam axle).
  */
 export function poseMatrix(
   description: CaseDescription,
   key: CornerKey,
   travelMm: number,
   steerDeg: number,
+  crossMm = 0,
 ): number[][] {
   const motion = motionUnder(key, describedCorner(description, key), setupForCorner(description, key));
-  return toMatrix4(motion.wheelPose({ travel: travelMm, steer: toRadians(steerDeg) }));
+  return toMatrix4(motion.wheelPose({ travel: travelMm, steer: toRadians(steerDeg), cross: crossMm }));
 }

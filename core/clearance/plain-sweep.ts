@@ -1,219 +1,263 @@
-import { nearestPlace, signedDistance } from '../geometry/outline';
-import { place, unplace, type Pose } from '../geometry/pose';
-import { distance, interpolate, type Vec3 } from '../geometry/vec3';
+import { place, type Pose } from '../geometry/pose';
+import { distance, type Vec3 } from '../geometry/vec3';
 import type { Posture } from '../motion/corner-motion';
-import type { Across } from '../tire/section';
 import { CANDIDATE_BAND_MM, EDGE_SAMPLE_MM, REFINEMENT_STEP_MM, SAME_GAP_MM } from '../tolerances';
 import { steerAt } from './envelope';
-import type { ObstacleStrand, PreparedCorner, PreparedObstacle } from './prepare';
+import { describeGap, placeGap, placeOnPiece, type LeastGap } from './posture-gap';
+import type { PreparedCorner, PreparedObstacle } from './prepare';
 
-/** The least gap of one obstacle over the envelope, and where it is met. */
-export interface LeastGap {
-  /** mm, + clear, - depth of overlap with the filled section. */
-  readonly gapMm: number;
-  readonly posture: Posture;
-  /** The obstacle's place, corner frame, in that posture. */
-  readonly at: Vec3;
-  readonly across: Across;
-  /** Nearest place on the section: mm outboard of the tire's centre plane, and radius. */
-  readonly section: { readonly a: number; readonly r: number };
+/** Postures per axis of the coarse grid: travel and steer, and the other wheel's height. */
+export interface SweepGrid {
+  readonly postures: number;
+  readonly others: number;
 }
 
-const { sqrt } = Math;
+export const ORACLE_GRID: SweepGrid = { postures: 21, others: 9 };
 
-/** Postures per axis of the coarse grid. */
-const GRID = 21;
-
-/** A place in the search: travel in mm, share of the lock, position along the strand (in its corners). */
-type Place = readonly [travel: number, share: number, along: number];
+/** Enough to say about how deep a deep overlap is. */
+export const DEEP_GRID: SweepGrid = { postures: 7, others: 3 };
 
 /**
- * Least gap of every obstacle over the whole envelope: a grid of postures, then every local minimum of the grid
- * that could still be the least is refined, in travel, steer and along the edge. Plain and readable: the oracle
- * of any faster kernel. A minimum narrower than the grid's cells can be missed; docs/method.md gives the sizes.
+ * A place in the search: travel in mm; part of the steer range, -1 right to 1 left; part of the travel range for the
+ * other wheel, -1 to 1; two coordinates on a piece.
  */
-export function plainSweep(corner: PreparedCorner): LeastGap[] {
-  const grid = postureGrid(corner);
-  return corner.obstacles.map((obstacle) => leastGapOf(corner, obstacle, grid));
-}
-
-interface GridPosture {
-  readonly travel: number;
-  readonly share: number;
-  readonly wheel: Pose;
-  readonly posture: Posture;
-}
-
-function spread(low: number, high: number): number[] {
-  if (high - low < 1e-9) return [low];
-  return Array.from({ length: GRID }, (_, i) => low + ((high - low) * i) / (GRID - 1));
-}
-
-function postureGrid(corner: PreparedCorner): GridPosture[][] {
-  const { limits } = corner.envelope;
-  const shares = steers(corner) ? spread(-1, 1) : [0];
-  return spread(limits.droop, limits.bump).map((travel) =>
-    shares.map((share) => {
-      const posture = { travel, steer: steerAt(corner.envelope, travel, share) };
-      return { travel, share, posture, wheel: corner.motion.wheelPose(posture) };
-    }),
-  );
-}
-
-const steers = (corner: PreparedCorner): boolean => corner.envelope.locks.left > 0 || corner.envelope.locks.right > 0;
-
-function leastGapOf(corner: PreparedCorner, obstacle: PreparedObstacle, grid: GridPosture[][]): LeastGap {
-  // A thing on the knuckle keeps its gap in every posture: the parked one stands for all.
-  if (obstacle.mount === 'knuckle') return leastGapParked(corner, obstacle);
-  const candidates = obstacle.strands.flatMap((strand) => gridMinima(corner, obstacle, strand, grid));
-  const best = Math.min(...candidates.map((c) => c.gap));
-  let least: { gap: number; place: Place; strand: ObstacleStrand } | undefined;
-  for (const candidate of candidates) {
-    if (candidate.gap > best + CANDIDATE_BAND_MM) continue;
-    const refined = refine(corner, obstacle, candidate.strand, candidate.place, candidate.gap);
-    if (!least || refined.gap < least.gap) least = { ...refined, strand: candidate.strand };
-  }
-  if (!least) throw new RangeError(`obstacle ${obstacle.id} has no place`);
-  return describe(corner, obstacle, least.strand, least.place);
-}
-
-function leastGapParked(corner: PreparedCorner, obstacle: PreparedObstacle): LeastGap {
-  const parked = corner.envelope.limits.ride;
-  return obstacle.strands
-    .map((strand) => {
-      const wheel = corner.motion.wheelPose({ travel: parked, steer: 0 });
-      const mount = corner.motion.mountPose(obstacle.mount, { travel: parked, steer: 0 });
-      const { gap, along } = marchStrand(strand, cornerDistances(strand), (point) =>
-        imageDistance(corner, wheel, place(mount, point)),
-      );
-      const refined = refine(corner, obstacle, strand, [parked, 0, along], gap);
-      return describe(corner, obstacle, strand, [parked, 0, refined.place[2]]);
-    })
-    .reduce((least, next) => (next.gapMm < least.gapMm ? next : least));
-}
+type Place = readonly [travel: number, steer: number, other: number, s: number, w: number];
 
 interface Candidate {
   readonly gap: number;
   readonly place: Place;
-  readonly strand: ObstacleStrand;
+  readonly piece: number;
 }
 
-/** Grid postures whose gap to the strand is no more than at any neighbour. */
-function gridMinima(
+/** A stretch of travel to sweep, mm; the whole envelope by default. */
+export interface TravelStretch {
+  readonly from: number;
+  readonly to: number;
+}
+
+/**
+ * Least gap of every obstacle over the envelope: a grid of postures, every piece walked in each, then every local
+ * minimum of the grid that could still be the least is followed down in travel, steer, the other wheel's height and
+ * along the piece. Plain and readable: the oracle of the fast search. A dip narrower than a grid cell can be missed.
+ */
+export function plainSweep(corner: PreparedCorner, stretch?: TravelStretch, grid = ORACLE_GRID): LeastGap[] {
+  const { droop, bump } = corner.envelope.limits;
+  const over = stretch ?? { from: droop, to: bump };
+  return corner.obstacles.map((obstacle) => leastGapOf(corner, obstacle, over, grid));
+}
+
+const spread = (low: number, high: number, count: number): number[] =>
+  high - low < 1e-9 ? [low] : Array.from({ length: count }, (_, i) => low + ((high - low) * i) / (count - 1));
+
+export function postureOf(corner: PreparedCorner, [travel, part, other]: Place): Posture {
+  const { motion, envelope } = corner;
+  const { droop, bump } = envelope.limits;
+  const cross = motion.crossArticulates ? droop + ((other + 1) / 2) * (bump - droop) - travel : 0;
+  const locks = motion.locksAt(motion.carrierAt(travel, cross));
+  return { travel, steer: steerAt(envelope, travel, locks, part), cross };
+}
+
+function leastGapOf(
   corner: PreparedCorner,
   obstacle: PreparedObstacle,
-  strand: ObstacleStrand,
-  grid: GridPosture[][],
-): Candidate[] {
-  const corners = cornerDistances(strand);
-  const table = grid.map((row) =>
-    row.map(({ travel, share, posture, wheel }): Candidate => {
-      const mount = corner.motion.mountPose(obstacle.mount, posture);
-      const { gap, along } = marchStrand(strand, corners, (point) => imageDistance(corner, wheel, place(mount, point)));
-      return { gap, place: [travel, share, along], strand };
-    }),
+  over: TravelStretch,
+  grid: SweepGrid,
+): LeastGap {
+  const { motion } = corner;
+  const home = motion.locksAt(motion.carrierAt(over.from, 0));
+  const steers = home.left > 0 || home.right > 0;
+  const crosses = motion.crossArticulates;
+  const heights = spread(over.from, over.to, grid.postures);
+  const table = heights.map((travel) =>
+    (steers ? spread(-1, 1, grid.postures) : [straightPart(corner, travel)]).map((part) =>
+      (crosses ? spread(-1, 1, grid.others) : [levelWith(corner, travel)]).map((other) => {
+        const posture = postureOf(corner, [travel, part, other, 0, 0]);
+        const found = nearestPiece(
+          corner,
+          obstacle,
+          motion.wheelPose(posture),
+          motion.mountPose(obstacle.mount, posture),
+        );
+        return { gap: found.gap, piece: found.piece, place: [travel, part, other, found.s, found.w] as Place };
+      }),
+    ),
   );
+  const minima = gridMinima(table);
+  const best = Math.min(...minima.map((c) => c.gap));
+  const active = [true, steers, crosses, true, true];
+  const refined = minima
+    .filter((c) => c.gap <= best + CANDIDATE_BAND_MM)
+    .map((c) => refine(corner, obstacle, over, grid, c, active))
+    .reduce((least, next) => (next.gap < least.gap ? next : least));
+  const [, , , s, w] = refined.place;
+  const point = placeOnPiece(obstacle.pieces, refined.piece, s, w);
+  return describeGap(corner, obstacle, postureOf(corner, refined.place), point);
+}
+
+/** The part of the steer range at which the wheel is straight ahead. */
+function straightPart({ motion, envelope }: PreparedCorner, travel: number): number {
+  const { low, high } = envelope.steerRange(travel, motion.locksAt(motion.carrierAt(travel, 0)));
+  return high > low ? (-2 * low) / (high - low) - 1 : 0;
+}
+
+/** The part of the other wheel's range at which it stands as high as this one. */
+function levelWith({ envelope }: PreparedCorner, travel: number): number {
+  const { droop, bump } = envelope.limits;
+  return bump > droop ? (2 * (travel - droop)) / (bump - droop) - 1 : 0;
+}
+
+interface OnPiece {
+  gap: number;
+  piece: number;
+  s: number;
+  w: number;
+}
+
+/** Nearest of all pieces in one posture; pieces are halved while they could still hold something nearer. */
+function nearestPiece(corner: PreparedCorner, obstacle: PreparedObstacle, wheel: Pose, mount: Pose): OnPiece {
+  const least: OnPiece = { gap: Infinity, piece: -1, s: 0, w: 0 };
+  const { pieces } = obstacle;
+  const measure = (piece: number, s: number, w: number): number => {
+    const gap = placeGap(corner.rotor, obstacle, wheel, place(mount, placeOnPiece(pieces, piece, s, w)));
+    if (gap < least.gap) Object.assign(least, { gap, piece, s, w });
+    return gap;
+  };
+  const walk = (piece: number, corners: readonly (readonly [number, number])[]): void => {
+    const n = corners.length;
+    const s = corners.reduce((sum, c) => sum + c[0], 0) / n;
+    const w = corners.reduce((sum, c) => sum + c[1], 0) / n;
+    const places = corners.map((c) => placeOnPiece(pieces, piece, c[0], c[1]));
+    const middle = placeOnPiece(pieces, piece, s, w);
+    const reach = Math.max(...places.map((p) => distance(p, middle)));
+    // A gap changes by at most 1 mm per mm of way.
+    if (measure(piece, s, w) - reach >= least.gap) return;
+    if (reach <= EDGE_SAMPLE_MM / 2) {
+      for (const c of corners) measure(piece, c[0], c[1]);
+      return;
+    }
+    for (const half of halves(corners, places)) walk(piece, half);
+  };
+  for (let i = 0; i < pieces.corners.length; i++) {
+    const n = pieces.corners[i] as number;
+    walk(
+      i,
+      (
+        [
+          [0, 0],
+          [1, 0],
+          [0, 1],
+        ] as const
+      ).slice(0, n),
+    );
+  }
+  return least;
+}
+
+/** A stretch or triangle cut in the middle of its longest side. */
+function halves(
+  corners: readonly (readonly [number, number])[],
+  places: readonly Vec3[],
+): (readonly (readonly [number, number])[])[] {
+  const n = corners.length;
+  let longest = 0;
+  let from = 0;
+  for (let i = 0; i < (n === 2 ? 1 : n); i++) {
+    const side = distance(places[i] as Vec3, places[(i + 1) % n] as Vec3);
+    if (side > longest) {
+      longest = side;
+      from = i;
+    }
+  }
+  const to = (from + 1) % n;
+  const [a, b] = [corners[from] as readonly [number, number], corners[to] as readonly [number, number]];
+  const middle = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2] as const;
+  return [corners.map((c, i) => (i === to ? middle : c)), corners.map((c, i) => (i === from ? middle : c))];
+}
+
+/** Grid postures whose gap is no more than at any neighbour; on a plateau the first stands for all. */
+function gridMinima(table: readonly (readonly (readonly Candidate[])[])[]): Candidate[] {
   const minima: Candidate[] = [];
-  table.forEach((row, i) =>
-    row.forEach((here, j) => {
-      for (let di = -1; di <= 1; di++) {
-        for (let dj = -1; dj <= 1; dj++) {
-          const there = table[i + di]?.[j + dj];
-          if (!there || there === here) continue;
-          const earlier = di < 0 || (di === 0 && dj < 0);
-          // On a plateau only the first posture stands for all.
+  table.forEach((rows, i) =>
+    rows.forEach((row, j) =>
+      row.forEach((here, k) => {
+        for (const [di, dj, dk] of NEIGHBOURS) {
+          const there = table[i + di]?.[j + dj]?.[k + dk];
+          if (!there) continue;
+          const earlier = di < 0 || (di === 0 && (dj < 0 || (dj === 0 && dk < 0)));
           if (there.gap < here.gap - (earlier ? -SAME_GAP_MM : SAME_GAP_MM)) return;
         }
-      }
-      minima.push(here);
-    }),
+        minima.push(here);
+      }),
+    ),
   );
   return minima;
 }
 
-/** Distance of each corner from the start, along the strand, mm. */
-function cornerDistances(strand: ObstacleStrand): number[] {
-  const sums = [0];
-  for (let i = 0; i + 1 < strand.length; i++) {
-    sums.push((sums[i] as number) + distance(strand[i] as Vec3, strand[i + 1] as Vec3));
-  }
-  return sums;
-}
+const STEPS = [-1, 0, 1] as const;
+const NEIGHBOURS = STEPS.flatMap((i) => STEPS.flatMap((j) => STEPS.map((k) => [i, j, k] as const))).filter(
+  ([i, j, k]) => i !== 0 || j !== 0 || k !== 0,
+);
 
-/**
- * Least distance along a strand. The distance to anything changes by at most 1 mm per mm of way, so a place that is
- * d above the best so far lets the next d mm be skipped; no unseen place is lower by more than half a sample step.
- */
-function marchStrand(
-  strand: ObstacleStrand,
-  corners: readonly number[],
-  distanceAt: (point: Vec3) => number,
-): { gap: number; along: number } {
-  const end = corners[corners.length - 1] as number;
-  let gap = Infinity;
-  let along = 0;
-  let segment = 0;
-  for (let way = 0; ; way = Math.min(way, end)) {
-    while (segment + 2 < corners.length && way > (corners[segment + 1] as number)) segment++;
-    const from = corners[segment] as number;
-    const span = ((corners[segment + 1] as number | undefined) ?? from) - from;
-    const here = span > 0 ? segment + (way - from) / span : segment;
-    const d = distanceAt(pointAlong(strand, here));
-    if (d < gap) {
-      gap = d;
-      along = here;
+/** Single steps and pairs of steps in five directions. */
+const COMPASS: readonly Place[] = (() => {
+  const found: Place[] = [];
+  for (let i = 0; i < 5; i++) {
+    for (let j = i; j < 5; j++) {
+      for (const a of [-1, 1]) {
+        for (const b of i === j ? [a] : [-1, 1]) {
+          const step = [0, 0, 0, 0, 0];
+          step[i] = a;
+          step[j] = b;
+          found.push(step as unknown as Place);
+        }
+      }
     }
-    if (way >= end) return { gap, along };
-    way += Math.max(EDGE_SAMPLE_MM, d - gap);
   }
-}
-
-function pointAlong(strand: ObstacleStrand, along: number): Vec3 {
-  const i = Math.min(Math.floor(along), strand.length - 2);
-  if (i < 0) return strand[0];
-  return interpolate(strand[i] as Vec3, strand[i + 1] as Vec3, along - i);
-}
-
-/** Signed distance from a point (corner frame) to the section carried by `wheel`. */
-function imageDistance(corner: PreparedCorner, wheel: Pose, point: Vec3): number {
-  const [x, a, z] = unplace(wheel, point);
-  const { section, centrePlaneMm } = corner.rotor;
-  return signedDistance(section.outline, a - centrePlaneMm, sqrt(x * x + z * z));
-}
+  return found;
+})();
 
 /**
- * Compass search down from a grid minimum, inside the envelope, until its steps no longer move the tire. The
- * first direction that leads down is taken, and tried first the next time.
+ * Compass search down from a grid minimum, inside the envelope, until its steps no longer move the tire. The first
+ * direction that leads down is taken, and tried first the next time.
  */
 function refine(
   corner: PreparedCorner,
   obstacle: PreparedObstacle,
-  strand: ObstacleStrand,
-  start: Place,
-  startGap: number,
-): { gap: number; place: Place } {
-  const { droop, bump } = corner.envelope.limits;
-  const turns = steers(corner);
-  const ends = strand.length - 1;
-  const cell = (bump - droop) / (GRID - 1);
-  const way = cornerDistances(strand)[ends] as number;
-  const sampling = way > 0 ? (ends * EDGE_SAMPLE_MM) / way : 0;
-  let here = start;
-  let gap = startGap;
-  let [travelStep, shareStep, alongStep] = [cell / 2, turns ? 1 / (GRID - 1) : 0, sampling];
-  let first = 0;
+  over: TravelStretch,
+  grid: SweepGrid,
+  start: Candidate,
+  active: readonly boolean[],
+): Candidate {
+  const { pieces } = obstacle;
+  const n = pieces.corners[start.piece] as number;
+  const gapAt = (there: Place): number => {
+    const posture = postureOf(corner, there);
+    const mount = corner.motion.mountPose(obstacle.mount, posture);
+    return placeGap(
+      corner.rotor,
+      obstacle,
+      corner.motion.wheelPose(posture),
+      place(mount, placeOnPiece(pieces, start.piece, there[3], there[4])),
+    );
+  };
+  const first = placeOnPiece(pieces, start.piece, 0, 0);
+  const lengths = [1, 2].map((j) =>
+    distance(first, placeOnPiece(pieces, start.piece, j === 1 ? 1 : 0, j === 2 ? 1 : 0)),
+  );
+  const along = lengths.map((way, j) => (j + 1 < n && way > 0 ? Math.min(0.5, EDGE_SAMPLE_MM / way) : 0));
+  const cell = (over.to - over.from) / (grid.postures - 1);
+  let steps = [cell / 2, 1 / (grid.postures - 1), 1 / (grid.others - 1), along[0] as number, along[1] as number].map(
+    (step, k) => (active[k] ? step : 0),
+  );
+  let [gap, here, lead] = [start.gap, start.place, 0];
   for (let size = Math.max(cell, EDGE_SAMPLE_MM); size > REFINEMENT_STEP_MM;) {
     let found = -1;
     for (let k = 0; k < COMPASS.length && found < 0; k++) {
-      const index = (first + k) % COMPASS.length;
-      const [i, j, l] = COMPASS[index] as Place;
-      const there: Place = [
-        clamp(here[0] + i * travelStep, droop, bump),
-        clamp(here[1] + j * shareStep, -1, 1),
-        clamp(here[2] + l * alongStep, 0, ends),
-      ];
-      if (ends === 0 && l !== 0) continue;
-      const d = gapAt(corner, obstacle, strand, there);
+      const index = (lead + k) % COMPASS.length;
+      const way = COMPASS[index] as Place;
+      if (way.some((d, axis) => d !== 0 && steps[axis] === 0)) continue;
+      const there = clamped(here.map((v, axis) => v + way[axis]! * steps[axis]!) as unknown as Place, over);
+      const d = gapAt(there);
       if (d < gap - SAME_GAP_MM) {
         gap = d;
         here = there;
@@ -221,46 +265,18 @@ function refine(
       }
     }
     if (found >= 0) {
-      first = found;
+      lead = found;
     } else {
-      travelStep /= 2;
-      shareStep /= 2;
-      alongStep /= 2;
+      steps = steps.map((step) => step / 2);
       size /= 2;
     }
   }
-  return { gap, place: here };
+  return { gap, place: here, piece: start.piece };
 }
 
 const clamp = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value));
 
-/** The 26 directions to the neighbours of a cube. */
-const COMPASS: readonly Place[] = [-1, 0, 1]
-  .flatMap((i) => [-1, 0, 1].flatMap((j) => [-1, 0, 1].map((k): Place => [i, j, k])))
-  .filter((direction) => direction.some((d) => d !== 0));
-
-function gapAt(
-  corner: PreparedCorner,
-  obstacle: PreparedObstacle,
-  strand: ObstacleStrand,
-  [t, share, along]: Place,
-): number {
-  const posture = { travel: t, steer: steerAt(corner.envelope, t, share) };
-  const point = place(corner.motion.mountPose(obstacle.mount, posture), pointAlong(strand, along));
-  return imageDistance(corner, corner.motion.wheelPose(posture), point);
-}
-
-function describe(corner: PreparedCorner, obstacle: PreparedObstacle, strand: ObstacleStrand, found: Place): LeastGap {
-  const [travel, share, along] = found;
-  const posture = { travel, steer: steerAt(corner.envelope, travel, share) };
-  const at = place(corner.motion.mountPose(obstacle.mount, posture), pointAlong(strand, along));
-  const [x, a, z] = unplace(corner.motion.wheelPose(posture), at);
-  const nearest = nearestPlace(corner.rotor.section.outline, a - corner.rotor.centrePlaneMm, Math.hypot(x, z));
-  return {
-    gapMm: nearest.distance,
-    posture,
-    at,
-    across: nearest.tag,
-    section: { a: nearest.a, r: nearest.r },
-  };
+function clamped([t, u, v, s, w]: Place, over: TravelStretch): Place {
+  const first = clamp(s, 0, 1);
+  return [clamp(t, over.from, over.to), clamp(u, -1, 1), clamp(v, -1, 1), first, clamp(w, 0, 1 - first)];
 }

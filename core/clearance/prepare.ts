@@ -1,45 +1,49 @@
 import { unplace } from '../geometry/pose';
 import type { Vec3 } from '../geometry/vec3';
-import { cornerMotion, type CornerMotion, type Mount, type Posture } from '../motion/corner-motion';
+import { cornerMotion, type CornerMotion } from '../motion/corner-motion';
+import type { Mount } from '../motion/mount';
 import type { Side } from '../motion/steering';
+import { edgeThrough } from '../obstacle/edge';
 import type { Material } from '../obstacle/material';
-import { landReading, type ReadingDescription } from '../obstacle/reading';
+import { landReading } from '../obstacle/reading';
+import { chain, makePieces, shapePieces, type PieceSet } from '../obstacle/shape';
 import { joinPath, ProblemError } from '../problem';
-import { tireSection, type TireSection } from '../tire/section';
-import { toRadians } from '../units/angle';
+import { withPartsCounted } from '../stance/lift-part';
 import { parseClock } from '../units/clock';
-import { wheelOffsetMm } from '../wheel/rim';
 import {
   fittedAsSetup,
   type CornerDescription,
   type CornerKey,
+  type DrawnRow,
   type EnvelopeKind,
   type ObstacleDescription,
   type SetupDescription,
-  type WheelAndTire,
 } from './description';
-import { steeringLocks, travelLimits, type Envelope, type Locks } from './envelope';
-
-/** A tire on its wheel and spacer, as a solid of revolution carried by the hub. */
-export interface Rotor {
-  readonly section: TireSection;
-  /** Tire's centre plane along the spin axis from the hub face: spacer - offset, mm. */
-  readonly centrePlaneMm: number;
-  readonly offsetMm: number;
-  readonly rimWidthIn: number;
-}
-
-/** Places that belong together: a single point, or the corners of an open polyline. Mount's frame, mm. */
-export type ObstacleStrand = readonly [Vec3, ...Vec3[]];
+import { makeEnvelope, travelLimits, type Envelope } from './envelope';
+import { readingPosture } from './reading-posture';
+import { prepareRotor, type Rotor } from './rotor';
 
 export interface PreparedObstacle {
   readonly id: string;
   readonly label: string;
   readonly mount: Mount;
   readonly material: Material;
-  readonly strands: readonly ObstacleStrand[];
+  readonly insideWheel: boolean;
+  /** Mount's frame, mm. */
+  readonly pieces: PieceSet;
+  /** mm every piece is thick each way: a rod's radius, half a sheet. */
+  readonly radiusMm: number;
+  /** mm by which bushings let it and the wheel come closer. */
+  readonly complianceMm: number;
   /** Largest lateral uncertainty of its readings, mm. */
   readonly lateralToleranceMm: number;
+}
+
+/** A thing about which nothing can be said: no place known, or nobody looked behind a part that comes off. */
+export interface UnknownObstacle {
+  readonly id: string;
+  readonly label: string;
+  readonly why: 'notMeasured' | 'behindRemoved';
 }
 
 export interface PreparedCorner {
@@ -49,34 +53,25 @@ export interface PreparedCorner {
   readonly envelope: Envelope;
   readonly rotor: Rotor;
   readonly obstacles: readonly PreparedObstacle[];
-  /** Listed, but no place of it is known yet: neither clear nor touching. */
-  readonly unmeasured: readonly PreparedObstacle[];
+  readonly unknown: readonly UnknownObstacle[];
 }
 
 export const sideOf = (key: CornerKey): Side => (key.endsWith('Left') ? 'left' : 'right');
 
-/** @throws ProblemError when tire and wheel do not go together or do not parse. */
-export function prepareRotor(fitment: WheelAndTire, path: string): Rotor {
-  const offsetMm = wheelOffsetMm(fitment.wheel, joinPath(path, 'wheel'));
-  const section = tireSection(fitment.tire, fitment.wheel.widthIn, joinPath(path, 'tire'));
-  if (section.size.rimDiameterIn !== fitment.wheel.diameterIn) {
-    throw new ProblemError({
-      code: 'contradiction',
-      path: joinPath(path, 'wheel.diameterIn'),
-      expected: `${section.size.rimDiameterIn} in, the rim that ${section.size.text} is made for`,
-      found: `${fitment.wheel.diameterIn} in`,
-    });
-  }
-  return { section, offsetMm, rimWidthIn: fitment.wheel.widthIn, centrePlaneMm: fitment.spacerMm - offsetMm };
-}
-
-/** Motion of a corner under a setup. */
-export function motionUnder(key: CornerKey, corner: CornerDescription, setup: SetupDescription): CornerMotion {
+/** Motion of a corner under a setup; `locks: 'surveyed'` leaves steering stops out. */
+export function motionUnder(
+  key: CornerKey,
+  corner: CornerDescription,
+  entered: SetupDescription,
+  locks: 'surveyed' | 'stopped' = 'stopped',
+): CornerMotion {
+  const setup = withPartsCounted(entered);
   return cornerMotion({
-    path: `corners.${key}.motion`,
+    path: `corners.${key}`,
     side: sideOf(key),
     motion: corner.motion,
     steering: corner.steering,
+    stops: locks === 'stopped' ? setup : undefined,
     camberDeg: corner.staticCamberDeg + setup.camberChangeDeg,
     toeDeg: corner.staticToeDeg,
     casterChangeDeg: setup.casterChangeDeg,
@@ -86,42 +81,69 @@ export function motionUnder(key: CornerKey, corner: CornerDescription, setup: Se
   });
 }
 
+/** The motion as surveyed: what the readings were taken against. */
+export const surveyMotion = (key: CornerKey, corner: CornerDescription): CornerMotion =>
+  motionUnder(key, corner, fittedAsSetup(corner.fitted), 'surveyed');
+
+/** Postures of a corner under a setup. @throws ProblemError for limits that cannot be. */
+export const envelopeUnder = (
+  key: CornerKey,
+  corner: CornerDescription,
+  setup: SetupDescription,
+  kind: EnvelopeKind,
+  drawn?: readonly DrawnRow[],
+): Envelope =>
+  makeEnvelope(
+    kind,
+    travelLimits(corner, withPartsCounted(setup)),
+    { loadedSagMm: corner.loadedSagMm, drawn },
+    `corners.${key}`,
+  );
+
 /**
- * Checks a described corner and setup and fills in everything the sweep needs.
+ * Checks a described corner and setup and fills in everything the engine needs.
  * @throws ProblemError naming the field below `corners.<key>` or `setup`.
  */
 export function prepareCorner(
   key: CornerKey,
   corner: CornerDescription,
   setup: SetupDescription,
-  envelope: EnvelopeKind,
+  kind: EnvelopeKind,
+  drawn?: readonly DrawnRow[],
 ): PreparedCorner {
-  const side = sideOf(key);
   // The survey first: a file without a setup is judged as fitted, and its faults then lie in the corner.
-  const listed = surveyedObstacles(key, corner);
+  const surveyed = surveyedObstacles(key, corner);
+  const { obstacles, unknown } = inPlace(corner, surveyed, setup.removed ?? []);
+  const motion = motionUnder(key, corner, setup);
+  const envelope = envelopeUnder(key, corner, setup, kind, drawn);
+  requireReach(motion, envelope, obstacles);
   return {
     key,
-    side,
-    motion: motionUnder(key, corner, setup),
-    envelope: {
-      kind: envelope,
-      limits: travelLimits(corner, setup),
-      locks: steeringLocks(corner.steering, setup, side),
-    },
-    rotor: prepareRotor(setup, 'setup'),
-    obstacles: listed.filter((o) => o.strands.length > 0),
-    unmeasured: listed.filter((o) => o.strands.length === 0),
+    side: sideOf(key),
+    motion,
+    envelope,
+    rotor: prepareRotor(setup, 'setup', setup.allowances),
+    obstacles,
+    unknown,
   };
+}
+
+/** The linkage must reach both stops at full lock, and every mount must be one it has. @throws ProblemError. */
+function requireReach(motion: CornerMotion, { limits }: Envelope, obstacles: readonly PreparedObstacle[]): void {
+  for (const travel of [limits.droop, limits.bump]) {
+    const state = motion.carrierAt(travel, 0);
+    const locks = motion.locksAt(state);
+    for (const { mount } of obstacles) motion.mountFrom(state, mount, locks.left);
+    if (motion.crossArticulates) motion.carrierAt(travel, limits.droop + limits.bump - 2 * travel);
+  }
 }
 
 /** Where everything surveyed lies, each obstacle in its mount's frame; depends on nothing but the survey. */
 export function surveyedObstacles(key: CornerKey, corner: CornerDescription): PreparedObstacle[] {
   const path = `corners.${key}`;
-  const side = sideOf(key);
   const survey: SurveyScene = {
     corner,
-    motion: motionUnder(key, corner, fittedAsSetup(corner.fitted)),
-    locks: steeringLocks(corner.steering, {}, side),
+    motion: surveyMotion(key, corner),
     rotor: prepareRotor(corner.fitted, joinPath(path, 'fitted')),
   };
   const seen = new Set<string>();
@@ -140,33 +162,45 @@ export function surveyedObstacles(key: CornerKey, corner: CornerDescription): Pr
   });
 }
 
+/** What is there once the removed parts are off, and what nobody knows. @throws ProblemError for unknown ids. */
+function inPlace(
+  corner: CornerDescription,
+  surveyed: readonly PreparedObstacle[],
+  removed: readonly string[],
+): Pick<PreparedCorner, 'obstacles' | 'unknown'> {
+  const unknown: UnknownObstacle[] = [];
+  const obstacles: PreparedObstacle[] = [];
+  surveyed.forEach((obstacle, i) => {
+    const { removable, behind } = corner.obstacles[i] as ObstacleDescription;
+    const { id, label } = obstacle;
+    if (removable && removed.includes(id)) {
+      const looked = behind?.every((other) => surveyed.some((o) => o.id === other && o.pieces.corners.length > 0));
+      if (!looked) unknown.push({ id, label, why: 'behindRemoved' });
+      return;
+    }
+    if (obstacle.pieces.corners.length === 0) unknown.push({ id, label, why: 'notMeasured' });
+    else obstacles.push(obstacle);
+  });
+  removed.forEach((id, i) => {
+    const listed = corner.obstacles.find((o) => o.id === id);
+    if (!listed || listed.removable) return;
+    throw new ProblemError({
+      code: 'contradiction',
+      path: `setup.removed[${i}]`,
+      expected: 'an obstacle marked as removable',
+      found: `"${id}", which is not`,
+    });
+  });
+  return { obstacles, unknown };
+}
+
 interface SurveyScene {
   readonly corner: CornerDescription;
   readonly motion: CornerMotion;
-  readonly locks: Locks;
   readonly rotor: Rotor;
 }
 
 function prepareObstacle(obstacle: ObstacleDescription, survey: SurveyScene, path: string): PreparedObstacle {
-  const strands: ObstacleStrand[] = [];
-  const shape = obstacle.shape?.points ?? [];
-  if (obstacle.shape?.type === 'polyline' && isStrand(shape)) strands.push(shape);
-  else strands.push(...shape.map((point): ObstacleStrand => [point]));
-
-  const readings = (obstacle.readings ?? []).map((reading, i) => {
-    const place = joinPath(joinPath(path, 'readings'), i);
-    const posture = readingPosture(reading, survey.corner, survey.locks, place);
-    const wheelPose = survey.motion.wheelPose(posture);
-    const landed = landReading(reading, { ...survey.rotor, wheelPose }, place);
-    const mountPose = survey.motion.mountPose(obstacle.mount, posture);
-    return { ...landed, point: unplace(mountPose, landed.point), clock: parseClock(reading.clock) };
-  });
-  if (obstacle.readingsAs === 'polyline') {
-    const edge = inClockOrder(readings).map((r) => r.point);
-    if (isStrand(edge)) strands.push(edge);
-  } else {
-    strands.push(...readings.map((r): ObstacleStrand => [r.point]));
-  }
   if (obstacle.shape === undefined && obstacle.readings === undefined) {
     throw new ProblemError({
       code: 'missing',
@@ -175,17 +209,50 @@ function prepareObstacle(obstacle: ObstacleDescription, survey: SurveyScene, pat
       found: 'neither',
     });
   }
+  const insideWheel = obstacle.insideWheel === true;
+  if (insideWheel && (obstacle.readings?.length ?? 0) > 0) {
+    throw new ProblemError({
+      code: 'contradiction',
+      path: joinPath(path, 'readings'),
+      expected: 'positions for a thing inside the wheel: a gap from the tire cannot reach it',
+      found: 'readings',
+    });
+  }
+  const shape = obstacle.shape ? shapePieces(obstacle.shape, joinPath(path, 'shape')) : { pieces: [], radiusMm: 0 };
+  const landed = landedReadings(obstacle, survey, path);
+  const read: (readonly Vec3[])[] =
+    obstacle.readingsAs === 'polyline' && landed.length > 0
+      ? chain(edgeThrough(inClockOrder(landed).map((r) => r.point)))
+      : landed.map((r) => [r.point]);
   return {
     id: obstacle.id,
     label: obstacle.label ?? obstacle.id,
     mount: obstacle.mount,
     material: obstacle.material,
-    strands,
-    lateralToleranceMm: Math.max(0, ...readings.map((r) => r.lateralToleranceMm)),
+    insideWheel,
+    pieces: makePieces([...shape.pieces, ...read]),
+    radiusMm: shape.radiusMm,
+    complianceMm: survey.corner.complianceMm?.[obstacle.mount] ?? 0,
+    lateralToleranceMm: Math.max(0, ...landed.map((r) => r.lateralToleranceMm)),
   };
 }
 
-const isStrand = (points: readonly Vec3[]): points is ObstacleStrand => points.length > 0;
+interface Landed {
+  /** Mount's frame, mm. */
+  readonly point: Vec3;
+  readonly lateralToleranceMm: number;
+  readonly clock: number;
+}
+
+function landedReadings(obstacle: ObstacleDescription, survey: SurveyScene, path: string): Landed[] {
+  return (obstacle.readings ?? []).map((reading, i) => {
+    const place = joinPath(joinPath(path, 'readings'), i);
+    const { state, steer } = readingPosture(reading, survey.corner, survey.motion, place);
+    const landed = landReading(reading, { ...survey.rotor, wheelPose: survey.motion.wheelFrom(state, steer) }, place);
+    const mountPose = survey.motion.mountFrom(state, obstacle.mount, steer);
+    return { ...landed, point: unplace(mountPose, landed.point), clock: parseClock(reading.clock) };
+  });
+}
 
 /** Sorted round the clock, starting after the widest empty stretch so that an edge over the top stays whole. */
 function inClockOrder<T extends { readonly clock: number }>(readings: readonly T[]): T[] {
@@ -201,61 +268,4 @@ function inClockOrder<T extends { readonly clock: number }>(readings: readonly T
     }
   });
   return [...sorted.slice(start), ...sorted.slice(0, start)];
-}
-
-/**
- * Posture a reading was taken in. Height comes from `travelMm`, or from the hub-to-lip distance at that moment.
- * @throws ProblemError when it lies beyond the surveyed travel or locks, or heights are missing.
- */
-export function readingPosture(
-  reading: ReadingDescription,
-  corner: CornerDescription,
-  locks: Locks,
-  path: string,
-): Posture {
-  const travel = readingTravel(reading, corner, path);
-  const { bumpMm, droopMm } = corner.travel;
-  if (!(travel >= -droopMm && travel <= bumpMm)) {
-    throw new ProblemError({
-      code: 'outOfRange',
-      path: joinPath(path, reading.hubToLipMm === undefined ? 'travelMm' : 'hubToLipMm'),
-      expected: `a height within the surveyed travel, ${-droopMm} to ${bumpMm} mm from ride`,
-      found: `${travel.toFixed(1)} mm from ride`,
-    });
-  }
-  if (reading.steer === 'straight') return { travel, steer: 0 };
-  if (reading.steer === 'left') return { travel, steer: locks.left };
-  if (reading.steer === 'right') return { travel, steer: -locks.right };
-  const steer = toRadians(reading.steer);
-  if (!(steer <= locks.left + 1e-9 && steer >= -locks.right - 1e-9)) {
-    throw new ProblemError({
-      code: 'outOfRange',
-      path: joinPath(path, 'steer'),
-      expected: 'an angle between the surveyed locks',
-      found: `${reading.steer} degrees`,
-    });
-  }
-  return { travel, steer };
-}
-
-function readingTravel(reading: ReadingDescription, corner: CornerDescription, path: string): number {
-  if (reading.hubToLipMm === undefined) return reading.travelMm ?? 0;
-  const at = joinPath(path, 'hubToLipMm');
-  if (reading.travelMm !== undefined) {
-    throw new ProblemError({
-      code: 'contradiction',
-      path: at,
-      expected: 'travelMm or hubToLipMm, not both',
-      found: 'both',
-    });
-  }
-  if (corner.hubToLipMm === undefined) {
-    throw new ProblemError({
-      code: 'missing',
-      path: at,
-      expected: "the corner's own hubToLipMm at ride height to compare with",
-      found: 'none in the baseline',
-    });
-  }
-  return corner.hubToLipMm - reading.hubToLipMm;
 }

@@ -1,5 +1,5 @@
 import type { CornerDescription, SetupDescription } from '../clearance/description';
-import { prepareRotor } from '../clearance/prepare';
+import { prepareRotor } from '../clearance/rotor';
 
 /** A setup against what is fitted on the corner. Lengths in mm. */
 export interface FitmentChange {

@@ -23,6 +23,10 @@ export interface TireSection {
   readonly widestRadiusMm: number;
   /** Centre of the outer shoulder arc. */
   readonly shoulderCentre: PlanePoint;
+  /** Where the outer side leaves the rim flange. */
+  readonly bead: PlanePoint;
+  /** Outer face of the rim flange, mm from the centre plane. */
+  readonly flangeMm: number;
   readonly outline: Outline<Across>;
 }
 
@@ -36,10 +40,30 @@ const SHOULDER_RADIUS_RATIO = 0.1;
 const WIDEST_HEIGHT_RATIO = 0.5;
 
 /**
- * Section of `tire` on a rim of `rimWidthIn`. Measured diameter and width replace the size's own.
+ * What widens a section beyond the free tire, mm. `radialMm` moves the tread out, `lateralMm` moves sidewalls and
+ * shoulders out, so a place on the shoulder moves by both (the blend of a chain); `bulgeMm` moves the widest place only
+ * (a loaded tire near the ground); `flangeMm` moves the rim flange's face (a rim protector).
+ */
+export interface SectionAllowance {
+  readonly radialMm: number;
+  readonly lateralMm: number;
+  readonly bulgeMm: number;
+  readonly flangeMm: number;
+}
+
+export const NO_ALLOWANCE: SectionAllowance = { radialMm: 0, lateralMm: 0, bulgeMm: 0, flangeMm: 0 };
+
+/**
+ * Section of `tire` on a rim of `rimWidthIn`. Measured diameter and width replace the size's own; `allowance` widens
+ * the result.
  * @throws ProblemError for an unreadable size, or dimensions that leave no sidewall.
  */
-export function tireSection(tire: TireDescription, rimWidthIn: number, path = ''): TireSection {
+export function tireSection(
+  tire: TireDescription,
+  rimWidthIn: number,
+  path = '',
+  allowance = NO_ALLOWANCE,
+): TireSection {
   const size = parseTireSize(tire.size, path === '' ? 'size' : `${path}.size`);
   const diameterMm = tire.measuredDiameterMm ?? designDiameterMm(size);
   const widthMm = tire.measuredWidthMm ?? sectionWidthMm(size, rimWidthIn);
@@ -59,22 +83,32 @@ export function tireSection(tire: TireDescription, rimWidthIn: number, path = ''
   const shoulderRise = crownRadius - shoulderRadiusMm - widestRadiusMm;
   // The sidewall arc exists only while the tread stands in from the widest place by less than it rises.
   const treadWidthMm = Math.max(treadWidthRatio((100 * height) / widthMm) * widthMm, widthMm - 1.8 * shoulderRise);
-  const shoulderCentre = { a: treadWidthMm / 2 - shoulderRadiusMm, r: crownRadius - shoulderRadiusMm };
+  const { radialMm, lateralMm, bulgeMm } = allowance;
+  const shoulderCentre = {
+    a: treadWidthMm / 2 - shoulderRadiusMm + lateralMm,
+    r: crownRadius - shoulderRadiusMm + radialMm,
+  };
+  const bead = { a: (rimWidthIn * MM_PER_IN) / 2, r: rimRadius + Math.min(FLANGE_HEIGHT_MM, 0.4 * height) };
+  const flangeMm = bead.a + FLANGE_THICKNESS_MM + allowance.flangeMm;
+  const widest = { a: widthMm / 2 + lateralMm + bulgeMm, r: widestRadiusMm };
   const right = rightHalf({
-    crownRadius,
-    widest: { a: widthMm / 2, r: widestRadiusMm },
+    crownRadius: crownRadius + radialMm,
+    widest,
     shoulderCentre,
     shoulderRadius: shoulderRadiusMm,
-    bead: { a: (rimWidthIn * MM_PER_IN) / 2, r: rimRadius + Math.min(FLANGE_HEIGHT_MM, 0.4 * height) },
+    bead,
+    flangeMm,
   });
   return {
     size,
-    diameterMm,
-    widthMm,
-    treadWidthMm,
+    diameterMm: diameterMm + 2 * radialMm,
+    widthMm: 2 * widest.a,
+    treadWidthMm: treadWidthMm + 2 * lateralMm,
     shoulderRadiusMm,
     widestRadiusMm,
     shoulderCentre,
+    bead,
+    flangeMm,
     outline: makeOutline([...right.map(mirrorPiece).reverse(), ...right]),
   };
 }
@@ -86,10 +120,18 @@ interface HalfShape {
   readonly shoulderRadius: number;
   /** Where the tire leaves the rim flange, on the flange's inner face. */
   readonly bead: PlanePoint;
+  readonly flangeMm: number;
 }
 
 /** Outer half from the crown's middle down to the axis; derivation in docs/method.md. */
-function rightHalf({ crownRadius, widest, shoulderCentre, shoulderRadius, bead }: HalfShape): Piece<Across>[] {
+function rightHalf({
+  crownRadius,
+  widest,
+  shoulderCentre,
+  shoulderRadius,
+  bead,
+  flangeMm,
+}: HalfShape): Piece<Across>[] {
   // Sidewall arc: tangent inside to the shoulder arc, upright at the widest place.
   const across = widest.a - shoulderCentre.a;
   const rise = shoulderCentre.r - widest.r;
@@ -104,15 +146,14 @@ function rightHalf({ crownRadius, widest, shoulderCentre, shoulderRadius, bead }
     arc(sidewallCentre, sidewallRadius, joint, 0, 'outerSidewall'),
     ...lowerSidewall(widest, bead),
   ];
-  const flange = bead.a + FLANGE_THICKNESS_MM;
   const last = pieces[pieces.length - 1] as Piece<Across>;
   const lastEnd =
     last.kind === 'line'
       ? last.to
       : { a: last.centre.a + last.radius * Math.cos(last.end), r: last.centre.r + last.radius * Math.sin(last.end) };
   pieces.push(
-    { kind: 'line', from: lastEnd, to: { a: flange, r: bead.r }, tag: 'outerFlange' },
-    { kind: 'line', from: { a: flange, r: bead.r }, to: { a: flange, r: 0 }, tag: 'outerFlange' },
+    { kind: 'line', from: lastEnd, to: { a: flangeMm, r: bead.r }, tag: 'outerFlange' },
+    { kind: 'line', from: { a: flangeMm, r: bead.r }, to: { a: flangeMm, r: 0 }, tag: 'outerFlange' },
   );
   return pieces;
 }

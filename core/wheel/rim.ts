@@ -20,6 +20,8 @@ export interface WheelDescription {
   readonly offsetMm?: number | undefined;
   readonly backspacingMm?: number | undefined;
   readonly backspacingSchool?: BackspacingSchool | undefined;
+  /** Depth of the pockets in the pad that take stud ends, mm. */
+  readonly studPocketMm?: number | undefined;
 }
 
 const halfWidthMm = (widthIn: number, school: BackspacingSchool): number =>

@@ -1,0 +1,244 @@
+import { describe, expect, test } from '@jest/globals';
+import { place } from '../geometry/pose';
+import type { Vec3 } from '../geometry/vec3';
+import type { MotionDescription } from '../motion/motion-description';
+import { seededRandom } from '../testing/seeded-random';
+import { SEARCH_TOLERANCE_MM } from '../tolerances';
+import { ClearSection } from './clear-section';
+import { fittedAsSetup, type CornerDescription, type ObstacleDescription, type SetupDescription } from './description';
+import { plainSweep, postureOf } from './plain-sweep';
+import { placeGap, placeOnPiece } from './posture-gap';
+import { prepareCorner, type PreparedCorner } from './prepare';
+
+const MOTIONS: Readonly<Record<string, MotionDescription>> = {
+  swingArm: { type: 'swingArm', frontView: { y: -900, z: -40 }, sideView: { x: -1500, z: 60 } },
+  doubleWishbone: {
+    type: 'doubleWishbone',
+    points: {
+      ucaFrontPivot: [120, -330, 150],
+      ucaRearPivot: [-140, -320, 140],
+      upperBallJoint: [-8, -105, 165],
+      lcaFrontPivot: [160, -450, -95],
+      lcaRearPivot: [-220, -440, -100],
+      lowerBallJoint: [6, -55, -120],
+      tieRodInner: [-130, -420, -40],
+      tieRodOuter: [-140, -70, -60],
+    },
+  },
+  macphersonStrut: { type: 'macphersonStrut', tape: { lowerArmMm: 345, lowerArmRiseMm: 15 } },
+  trailingArm: { type: 'trailingArm', tape: { armMm: 460, sweepDeg: 14, pivotRiseMm: 30 } },
+  beamAxle: {
+    type: 'beamAxle',
+    hubSpacingMm: 1500,
+    points: { linkPivot: [-900, 0, 60], panhardFrame: [80, -1300, 90], panhardAxle: [80, -250, 40] },
+  },
+};
+
+const SETUPS: readonly Partial<SetupDescription>[] = [
+  { tire: { size: '285/70R17' }, wheel: { diameterIn: 17, widthIn: 8.5, offsetMm: 10 } },
+  { tire: { size: '225/45R17' }, wheel: { diameterIn: 17, widthIn: 7.5, offsetMm: 45 } },
+  { tire: { size: '205/40R17' }, wheel: { diameterIn: 17, widthIn: 9.5, offsetMm: 20 }, spacerMm: 5 },
+  {
+    tire: { size: '35x12.50R17LT' },
+    wheel: { diameterIn: 17, widthIn: 9, offsetMm: -12 },
+    allowances: { growthMm: 4, chain: { treadMm: 20, sidewallMm: 12 } },
+  },
+];
+
+/** A corner with obstacles scattered around the wheel, some lopsided, some within it. */
+function scattered(random: () => number, name: string, count: number, pieces: number): CornerDescription {
+  const between = (a: number, b: number): number => a + (b - a) * random();
+  const near = (): Vec3 => {
+    const angle = between(-2.6, 2.6);
+    const radius = between(390, 640);
+    return [radius * Math.sin(angle), between(-330, 260), radius * Math.cos(angle)];
+  };
+  const mounts = ['body', 'frame', 'axle', 'knuckle', ...(name === 'doubleWishbone' ? ['upperArm', 'tieRod'] : [])];
+  const obstacles = Array.from({ length: count }, (_, i): ObstacleDescription => {
+    const start = near();
+    const way = [between(-60, 60), between(-60, 60), between(-60, 60)] as const;
+    const along = (k: number): Vec3 => [
+      start[0] + way[0] * k + between(-8, 8),
+      start[1] + way[1] * k + between(-8, 8),
+      start[2] + way[2] * k + between(-8, 8),
+    ];
+    const points = Array.from({ length: pieces + 1 }, (_, k) => along(k));
+    const kind = ['points', 'polyline', 'capsule', 'panel'][i % 4]!;
+    return {
+      id: `o${i}`,
+      mount: mounts[Math.floor(random() * mounts.length)] as ObstacleDescription['mount'],
+      material: 'frame',
+      shape:
+        kind === 'capsule'
+          ? { type: 'capsule', points, radiusMm: between(2, 20) }
+          : kind === 'panel'
+            ? {
+                type: 'panel',
+                points: [start, along(1), [start[0] + 40, start[1] - 70, start[2] + 20]],
+                triangles: [[0, 1, 2]],
+                thicknessMm: 3,
+              }
+            : { type: kind as 'points' | 'polyline', points },
+    };
+  });
+  return {
+    motion: MOTIONS[name]!,
+    steering: {
+      inclinationDeg: between(3, 14),
+      casterDeg: between(-2, 7),
+      kingpinOffsetMm: between(50, 120),
+      casterTrailMm: between(-10, 25),
+      lockLeftDeg: between(20, 38),
+      lockRightDeg: between(20, 38),
+    },
+    staticCamberDeg: between(-2, 1),
+    staticToeDeg: between(-0.3, 0.3),
+    travel: { bumpMm: between(40, 100), droopMm: between(40, 110) },
+    fitted: { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 }, spacerMm: 0 },
+    obstacles,
+  };
+}
+
+/** Gap in a posture and at a place chosen at random: never below the least, if the least is right. */
+function randomGap(corner: PreparedCorner, index: number, random: () => number): number {
+  const obstacle = corner.obstacles[index]!;
+  const { droop, bump } = corner.envelope.limits;
+  const end = (x: number): number => (x < 0.15 ? 0 : x > 0.85 ? 1 : (x - 0.15) / 0.7);
+  const share = (): number => end(random());
+  const posture = postureOf(corner, [droop + (bump - droop) * share(), 2 * share() - 1, 2 * share() - 1, 0, 0]);
+  const piece = Math.floor(random() * obstacle.pieces.corners.length);
+  const s = share();
+  const w = share() * (1 - s);
+  const point = place(corner.motion.mountPose(obstacle.mount, posture), placeOnPiece(obstacle.pieces, piece, s, w));
+  return placeGap(corner.rotor, obstacle, corner.motion.wheelPose(posture), point);
+}
+
+const setupOf = (corner: CornerDescription, i: number): SetupDescription => ({
+  ...fittedAsSetup(corner.fitted),
+  ...SETUPS[i % SETUPS.length],
+});
+
+/** Exact to this depth of overlap; deeper ones are only known to be deep. */
+const DEEPEST_MM = -24;
+
+describe('the clear section against the plain sweep, seeded', () => {
+  test.each(Object.keys(MOTIONS))('%s: never above it, and nothing found at random is below', (name) => {
+    for (let seed = 1; seed <= 6; seed++) {
+      const random = seededRandom(1000 * seed + name.length);
+      const description = scattered(random, name, 8, 3);
+      const kind = seed % 2 ? 'trail' : 'street';
+      const key = seed % 3 ? 'frontLeft' : 'frontRight';
+      const corner = prepareCorner(key, description, setupOf(description, seed), kind);
+      const fast = new ClearSection(corner.motion, corner.envelope).leastGaps(corner);
+      const plain = plainSweep(corner, undefined, { postures: 9, others: 5 });
+      fast.forEach((least, i) => {
+        const where = { name, seed, i, mount: corner.obstacles[i]!.mount };
+        if (plain[i]!.gapMm < DEEPEST_MM) {
+          expect({ ...where, deep: least.gapMm < DEEPEST_MM }).toEqual({ ...where, deep: true });
+          return;
+        }
+        const above = least.gapMm - plain[i]!.gapMm;
+        expect({ ...where, above: above <= SEARCH_TOLERANCE_MM + 0.02 ? 'no' : above }).toEqual({
+          ...where,
+          above: 'no',
+        });
+        // What it says is met: same place, same posture, measured the plain way.
+        const met = placeGap(corner.rotor, corner.obstacles[i]!, corner.motion.wheelPose(least.posture), least.at);
+        expect(met).toBeCloseTo(least.gapMm, 9);
+        for (let n = 0; n < 300; n++) {
+          const gap = randomGap(corner, i, random);
+          const below = least.gapMm - gap;
+          expect({ ...where, n, below: below <= SEARCH_TOLERANCE_MM + 0.02 ? 'no' : below }).toEqual({
+            ...where,
+            n,
+            below: 'no',
+          });
+        }
+      });
+    }
+  });
+
+  test('single points, two thousand of them', () => {
+    const random = seededRandom(20261125);
+    for (let n = 0; n < 50; n++) {
+      const description = scattered(random, 'swingArm', 40, 0);
+      const points = description.obstacles.map((o) => ({
+        ...o,
+        mount: 'frame' as const,
+        shape: { type: 'points' as const, points: [o.shape!.points[0]!] },
+      }));
+      const corner = prepareCorner(
+        'frontLeft',
+        { ...description, obstacles: points },
+        setupOf(description, n),
+        'trail',
+      );
+      const fast = new ClearSection(corner.motion, corner.envelope).leastGaps(corner);
+      const plain = plainSweep(corner, undefined, { postures: 7, others: 1 });
+      fast.forEach((least, i) => {
+        if (plain[i]!.gapMm < DEEPEST_MM) return;
+        const above = least.gapMm - plain[i]!.gapMm;
+        expect({ n, i, above: above <= SEARCH_TOLERANCE_MM + 0.02 ? 'no' : above }).toEqual({ n, i, above: 'no' });
+      });
+    }
+  });
+});
+
+describe('the continuous minimum', () => {
+  test('is within 0.25 mm of a very fine grid of postures, from below', () => {
+    const random = seededRandom(77);
+    const description = scattered(random, 'doubleWishbone', 6, 0);
+    const corner = prepareCorner('frontLeft', description, setupOf(description, 0), 'trail');
+    const fast = new ClearSection(corner.motion, corner.envelope).leastGaps(corner);
+    const { droop, bump } = corner.envelope.limits;
+    const least = corner.obstacles.map(() => Infinity);
+    for (let i = 0; i <= 150; i++) {
+      for (let j = 0; j <= 200; j++) {
+        const posture = postureOf(corner, [droop + ((bump - droop) * i) / 150, j / 100 - 1, 0, 0, 0]);
+        const wheel = corner.motion.wheelPose(posture);
+        corner.obstacles.forEach((obstacle, k) => {
+          if (obstacle.pieces.corners[0] !== 1) return;
+          const point = place(corner.motion.mountPose(obstacle.mount, posture), placeOnPiece(obstacle.pieces, 0, 0, 0));
+          least[k] = Math.min(least[k]!, placeGap(corner.rotor, obstacle, wheel, point));
+        });
+      }
+    }
+    const compared = corner.obstacles.flatMap((o, k) =>
+      o.pieces.corners[0] === 1 && least[k]! > DEEPEST_MM ? [least[k]! - fast[k]!.gapMm] : [],
+    );
+    expect(compared.length).toBeGreaterThan(1);
+    for (const off of compared) {
+      expect(off).toBeGreaterThan(-SEARCH_TOLERANCE_MM - 0.02);
+      expect(off).toBeLessThan(0.25);
+    }
+  });
+});
+
+describe('a scan', () => {
+  test('of thousands of points gives the least gap of all its points', () => {
+    const random = seededRandom(5);
+    const points = Array.from({ length: 4000 }, (_, i): Vec3 => {
+      const angle = -1.2 + (2.4 * (i % 80)) / 80;
+      const radius = 520 + 14 * Math.sin(angle * 5) + random();
+      return [radius * Math.sin(angle), -150 + 6 * Math.floor(i / 80), radius * Math.cos(angle)];
+    });
+    const description = scattered(random, 'swingArm', 1, 0);
+    const obstacle = (shape: ObstacleDescription['shape']): ObstacleDescription[] => [
+      { id: 's', mount: 'body', material: 'liner', shape },
+    ];
+    const scan = prepareCorner(
+      'frontLeft',
+      { ...description, obstacles: obstacle({ type: 'scan', points }) },
+      setupOf(description, 0),
+      'trail',
+    );
+    const section = new ClearSection(scan.motion, scan.envelope);
+    const [found] = section.leastGaps(scan);
+    const singles = points
+      .filter((_, i) => i % 40 === 0)
+      .map((p, i): ObstacleDescription => ({ ...obstacle({ type: 'points', points: [p] })[0]!, id: `p${i}` }));
+    const apart = prepareCorner('frontLeft', { ...description, obstacles: singles }, setupOf(description, 0), 'trail');
+    const least = Math.min(...section.leastGaps(apart).map((g) => g.gapMm));
+    expect(found!.gapMm).toBeLessThanOrEqual(least + SEARCH_TOLERANCE_MM);
+  });
+});

@@ -1,0 +1,63 @@
+import type { CornerMotion } from '../motion/corner-motion';
+import type { Mount } from '../motion/mount';
+import { makePieceTree, type PieceTree } from '../obstacle/piece-tree';
+import type { Envelope } from './envelope';
+import { LeastGapSearch } from './least-gap-search';
+import { DEEP_GRID, ORACLE_GRID, plainSweep, type TravelStretch } from './plain-sweep';
+import { PostureCells } from './posture-cells';
+import { describeGap, type LeastGap } from './posture-gap';
+import type { PreparedCorner, PreparedObstacle } from './prepare';
+
+/**
+ * A corner seen in the plane of axle line and radius: every obstacle in every posture of the envelope, ready to be
+ * asked about any tire, wheel, offset and spacer. What was worked out for one is kept for the next.
+ */
+export class ClearSection {
+  readonly #motion: CornerMotion;
+  readonly #envelope: Envelope;
+  readonly #cells = new Map<string, PostureCells>();
+  readonly #search = new LeastGapSearch();
+
+  constructor(motion: CornerMotion, envelope: Envelope) {
+    this.#motion = motion;
+    this.#envelope = envelope;
+  }
+
+  /** Least gap of every obstacle of `corner` (whose motion and envelope these are), in order. */
+  leastGaps(corner: PreparedCorner, stretch?: TravelStretch): LeastGap[] {
+    return corner.obstacles.map((obstacle) => this.leastGap(corner, obstacle, stretch));
+  }
+
+  leastGap(corner: PreparedCorner, obstacle: PreparedObstacle, stretch?: TravelStretch): LeastGap {
+    const { droop, bump } = this.#envelope.limits;
+    const over = stretch ?? { from: droop, to: bump };
+    const cells = this.#cellsOf(obstacle.mount, over);
+    const found = this.#search.run(cells, corner.rotor, obstacle.pieces, treeOf(obstacle), obstacle.insideWheel);
+    if (found.status !== 'solved') {
+      const grid = found.status === 'deep' ? DEEP_GRID : ORACLE_GRID;
+      return plainSweep({ ...corner, obstacles: [obstacle] }, over, grid)[0] as LeastGap;
+    }
+    const posture = cells.describe(found.stretch, found.t, found.u, found.v);
+    return describeGap(corner, obstacle, posture, [found.x, found.y, found.z]);
+  }
+
+  #cellsOf(mount: Mount, { from, to }: TravelStretch): PostureCells {
+    const key = `${mount}:${from}:${to}`;
+    const known = this.#cells.get(key);
+    if (known) return known;
+    const made = new PostureCells(this.#motion, this.#envelope, mount, from, to);
+    this.#cells.set(key, made);
+    return made;
+  }
+}
+
+const TREES = new WeakMap<PreparedObstacle['pieces'], PieceTree>();
+
+/** The tree of an obstacle's pieces; made once for as long as the pieces live. */
+function treeOf({ pieces }: PreparedObstacle): PieceTree {
+  const known = TREES.get(pieces);
+  if (known) return known;
+  const made = makePieceTree(pieces);
+  TREES.set(pieces, made);
+  return made;
+}

@@ -1,0 +1,343 @@
+import type { Pose } from '../geometry/pose';
+import type { CarrierState } from '../motion/carrier';
+import type { CornerMotion, Posture } from '../motion/corner-motion';
+import type { Mount } from '../motion/mount';
+import type { Envelope } from './envelope';
+
+/** Levels to which travel, steer and the other wheel's height are halved; a position counts half cells of the last. */
+export const TRAVEL_LEVELS = 8;
+export const STEER_LEVELS = 9;
+export const OTHER_LEVELS = 7;
+export const TRAVEL_STEPS = 2 << TRAVEL_LEVELS;
+export const STEER_STEPS = 2 << STEER_LEVELS;
+export const OTHER_STEPS = 2 << OTHER_LEVELS;
+
+/**
+ * Numbers kept for a posture: mount frame to wheel frame as three rows of four, then its slopes along travel, steer and
+ * the other wheel's height (each over the whole stretch), then vehicle-down in the wheel plane (x, z).
+ */
+export const SLOPE_TRAVEL = 12;
+export const SLOPE_STEER = 24;
+export const SLOPE_OTHER = 36;
+export const DOWN = 48;
+export const POSTURE_STRIDE = 50;
+
+/** A place without slopes. */
+export const CORNER_DOWN = 12;
+export const CORNER_STRIDE = 14;
+
+/** Bounds kept for each size of cell: way of a place at the origin and per mm from it; what a tangent may miss of it. */
+export const REACH = 0;
+export const TURN = 1;
+export const MISS = 2;
+export const MISS_TURN = 3;
+/** rad by which vehicle-down may swing in the wheel plane. */
+export const SWING = 4;
+const BOUND_STRIDE = 5;
+
+/** Measured rates and bends are raised by this much, so that bounds err to the cautious side. */
+const RATE_SAFETY = 1.15;
+const BEND_SAFETY = 1.3;
+
+/** Samples along travel, steer and the other wheel's height from which rates and bends are taken. */
+const SAMPLES = [9, 7, 5] as const;
+
+/** Numbers of a sample: a place without slopes, then vehicle-down. */
+const SAMPLE_STRIDE = 14;
+
+/** Share of a stretch over which slopes are taken, to each side. */
+const SLOPE_SHARE = 1e-4;
+
+/** A stretch of travel on which the envelope's steer range keeps one rule. */
+interface Stretch {
+  readonly from: number;
+  readonly to: number;
+  /** By size of cell: `boundAt`. */
+  readonly bounds: Float64Array;
+}
+
+/**
+ * The postures of an envelope seen from one mount, as cells that can be halved in travel, steer and the other
+ * wheel's height. Where the wheel is in a posture is worked out when it is first asked for, and kept.
+ */
+export class PostureCells {
+  readonly stretches: readonly Stretch[];
+  /** Which of travel, steer and the other wheel's height change anything for this mount. */
+  readonly moves: readonly [boolean, boolean, boolean];
+  readonly #motion: CornerMotion;
+  readonly #envelope: Envelope;
+  readonly #mount: Mount;
+  readonly #states = new Map<number, CarrierState>();
+  readonly #postures = new Map<number, number>();
+  readonly #corners = new Map<number, number>();
+  #postureCount = 0;
+  #cornerCount = 0;
+  #postureData = new Float64Array(256 * POSTURE_STRIDE);
+  #cornerData = new Float64Array(256 * CORNER_STRIDE);
+
+  constructor(motion: CornerMotion, envelope: Envelope, mount: Mount, from: number, to: number) {
+    this.#motion = motion;
+    this.#envelope = envelope;
+    this.#mount = mount;
+    const locks = motion.locksAt(motion.carrierAt(envelope.limits.ride, 0));
+    this.moves = [to > from, locks.left > 0 || locks.right > 0, motion.crossArticulates];
+    const inside = envelope.breaks.filter((t) => t > from + 1e-9 && t < to - 1e-9);
+    const ends = [from, ...inside, to];
+    this.stretches = ends.slice(1).map((end, i) => {
+      const start = ends[i] as number;
+      return { from: start, to: end, bounds: this.#bounds(start, end) };
+    });
+  }
+
+  get postureData(): Float64Array {
+    return this.#postureData;
+  }
+
+  get cornerData(): Float64Array {
+    return this.#cornerData;
+  }
+
+  /** Where in `bounds` a cell of these levels has its five numbers. */
+  boundAt(travelLevel: number, steerLevel: number, otherLevel: number): number {
+    return ((travelLevel * (STEER_LEVELS + 1) + steerLevel) * (OTHER_LEVELS + 1) + otherLevel) * BOUND_STRIDE;
+  }
+
+  /** Offset into `postureData` of the posture at a position (with slopes). */
+  posture(stretch: number, t: number, u: number, v: number): number {
+    const key = keyOf(stretch, t, u, v);
+    const known = this.#postures.get(key);
+    if (known !== undefined) return known;
+    const offset = this.#postureCount++ * POSTURE_STRIDE;
+    if (offset + POSTURE_STRIDE > this.#postureData.length) this.#postureData = doubled(this.#postureData);
+    this.#fill(stretch, t, u, v, offset);
+    this.#postures.set(key, offset);
+    return offset;
+  }
+
+  /** Offset into `cornerData` of the posture at a position (without slopes). */
+  corner(stretch: number, t: number, u: number, v: number): number {
+    const key = keyOf(stretch, t, u, v);
+    const known = this.#corners.get(key);
+    if (known !== undefined) return known;
+    const offset = this.#cornerCount++ * CORNER_STRIDE;
+    if (offset + CORNER_STRIDE > this.#cornerData.length) this.#cornerData = doubled(this.#cornerData);
+    const [travel, other, part] = this.#real(stretch, t, u, v);
+    const state = this.#state(keyOf(stretch, t, 0, v) * 5, travel, other);
+    const wheel = this.#relative(state, this.#steer(travel, state, part), this.#cornerData, offset);
+    writeDown(wheel, this.#cornerData, offset + CORNER_DOWN);
+    this.#corners.set(key, offset);
+    return offset;
+  }
+
+  /** The posture at a position, in its own units. */
+  describe(stretch: number, t: number, u: number, v: number): Posture {
+    const [travel, other, part] = this.#real(stretch, t, u, v);
+    const cross = this.moves[2] ? other - travel : 0;
+    const state = this.#motion.carrierAt(travel, cross);
+    return { travel, steer: this.#steer(travel, state, part), cross };
+  }
+
+  /** Travel, the other wheel's travel, and the part (0..1) of the steer range at a position. */
+  #real(stretch: number, t: number, u: number, v: number): [number, number, number] {
+    const { from, to } = this.stretches[stretch] as Stretch;
+    const { droop, bump } = this.#envelope.limits;
+    return [from + ((to - from) * t) / TRAVEL_STEPS, droop + ((bump - droop) * v) / OTHER_STEPS, u / STEER_STEPS];
+  }
+
+  #state(key: number, travel: number, other: number): CarrierState {
+    const known = this.#states.get(key);
+    if (known) return known;
+    const state = this.#motion.carrierAt(travel, this.#motion.crossArticulates && this.moves[2] ? other - travel : 0);
+    this.#states.set(key, state);
+    return state;
+  }
+
+  /** Steer at a part of the range. */
+  #steer(travel: number, state: CarrierState, part: number): number {
+    if (!this.moves[1]) return 0;
+    const { low, high } = this.#envelope.steerRange(travel, this.#motion.locksAt(state));
+    return low + part * (high - low);
+  }
+
+  /** Mount frame to wheel frame, twelve numbers into `out`; gives the wheel's pose. */
+  #relative(state: CarrierState, steer: number, out: Float64Array, offset: number): Pose {
+    const wheel = this.#motion.wheelFrom(state, steer);
+    const mount = this.#motion.mountFrom(state, this.#mount, steer);
+    const w = wheel.rotation;
+    const m = mount.rotation;
+    const dx = mount.origin[0] - wheel.origin[0];
+    const dy = mount.origin[1] - wheel.origin[1];
+    const dz = mount.origin[2] - wheel.origin[2];
+    for (let i = 0; i < 3; i++) {
+      const [a, b, c] = [w[i]!, w[i + 3]!, w[i + 6]!];
+      const at = offset + 4 * i;
+      out[at] = a * m[0] + b * m[3] + c * m[6];
+      out[at + 1] = a * m[1] + b * m[4] + c * m[7];
+      out[at + 2] = a * m[2] + b * m[5] + c * m[8];
+      out[at + 3] = a * dx + b * dy + c * dz;
+    }
+    return wheel;
+  }
+
+  #fill(stretch: number, t: number, u: number, v: number, offset: number): void {
+    const data = this.#postureData;
+    const [travel, other, part] = this.#real(stretch, t, u, v);
+    const { from, to } = this.stretches[stretch] as Stretch;
+    const { droop, bump } = this.#envelope.limits;
+    const stateKey = keyOf(stretch, t, 0, v) * 5;
+    const state = this.#state(stateKey, travel, other);
+    const wheel = this.#relative(state, this.#steer(travel, state, part), data, offset);
+    writeDown(wheel, data, offset + DOWN);
+    const slope = (at: number, before: () => void, after: () => void): void => {
+      before();
+      after();
+      for (let k = 0; k < 12; k++) data[offset + at + k] = (HIGH[k]! - LOW[k]!) / (2 * SLOPE_SHARE);
+    };
+    if (this.moves[0] && to > from) {
+      const side = (sign: 1 | -1, out: Float64Array) => () => {
+        const there = travel + sign * SLOPE_SHARE * (to - from);
+        const moved = this.#state(stateKey + (sign > 0 ? 1 : 2), there, other);
+        this.#relative(moved, this.#steer(there, moved, part), out, 0);
+      };
+      slope(SLOPE_TRAVEL, side(-1, LOW), side(1, HIGH));
+    }
+    if (this.moves[1]) {
+      const side = (sign: 1 | -1, out: Float64Array) => () =>
+        void this.#relative(state, this.#steer(travel, state, part + sign * SLOPE_SHARE), out, 0);
+      slope(SLOPE_STEER, side(-1, LOW), side(1, HIGH));
+    }
+    if (this.moves[2]) {
+      const side = (sign: 1 | -1, out: Float64Array) => () => {
+        const moved = this.#state(stateKey + (sign > 0 ? 3 : 4), travel, other + sign * SLOPE_SHARE * (bump - droop));
+        this.#relative(moved, this.#steer(travel, moved, part), out, 0);
+      };
+      slope(SLOPE_OTHER, side(-1, LOW), side(1, HIGH));
+    }
+  }
+
+  /** Rates and bends of the relative place over a stretch, worked into bounds for every size of cell. */
+  #bounds(from: number, to: number): Float64Array {
+    const counts = SAMPLES.map((n, k) => (this.moves[k] ? n : 1)) as [number, number, number];
+    const grid = this.#sampled(from, to, counts);
+    const rate = [0, 1, 2].map((k) => differences(grid, counts, [k]));
+    const bend = [0, 1, 2].map((k) => differences(grid, counts, [k, k]));
+    const twist = (
+      [
+        [0, 1],
+        [0, 2],
+        [1, 2],
+      ] as const
+    ).map(([k, l]) => ({ k, l, ...differences(grid, counts, [k, l]) }));
+    const bounds = new Float64Array((TRAVEL_LEVELS + 1) * (STEER_LEVELS + 1) * (OTHER_LEVELS + 1) * BOUND_STRIDE);
+    const halves = [0, 0, 0];
+    for (let i = 0; i <= TRAVEL_LEVELS; i++) {
+      for (let j = 0; j <= STEER_LEVELS; j++) {
+        for (let m = 0; m <= (this.moves[2] ? OTHER_LEVELS : 0); m++) {
+          halves[0] = 0.5 / (1 << i);
+          halves[1] = 0.5 / (1 << j);
+          halves[2] = 0.5 / (1 << m);
+          const at = this.boundAt(i, j, m);
+          for (let k = 0; k < 3; k++) {
+            bounds[at + REACH]! += RATE_SAFETY * rate[k]!.shift * halves[k]!;
+            bounds[at + TURN]! += RATE_SAFETY * rate[k]!.turn * halves[k]!;
+            bounds[at + SWING]! += RATE_SAFETY * rate[k]!.swing * halves[k]!;
+            bounds[at + MISS]! += 0.5 * BEND_SAFETY * bend[k]!.shift * halves[k]! * halves[k]!;
+            bounds[at + MISS_TURN]! += 0.5 * BEND_SAFETY * bend[k]!.turn * halves[k]! * halves[k]!;
+          }
+          for (const { k, l, shift, turn } of twist) {
+            bounds[at + MISS]! += BEND_SAFETY * shift * halves[k]! * halves[l]!;
+            bounds[at + MISS_TURN]! += BEND_SAFETY * turn * halves[k]! * halves[l]!;
+          }
+        }
+      }
+    }
+    return bounds;
+  }
+
+  #sampled(from: number, to: number, counts: readonly [number, number, number]): Float64Array {
+    const { droop, bump } = this.#envelope.limits;
+    const grid = new Float64Array(counts[0] * counts[1] * counts[2] * SAMPLE_STRIDE);
+    const share = (i: number, n: number): number => (n > 1 ? i / (n - 1) : 0.5);
+    let offset = 0;
+    for (let i = 0; i < counts[0]; i++) {
+      const travel = from + (to - from) * share(i, counts[0]);
+      for (let m = 0; m < counts[2]; m++) {
+        const other = droop + (bump - droop) * share(m, counts[2]);
+        const state = this.#motion.carrierAt(travel, this.moves[2] ? other - travel : 0);
+        for (let j = 0; j < counts[1]; j++) {
+          const wheel = this.#relative(state, this.#steer(travel, state, share(j, counts[1])), grid, offset);
+          writeDown(wheel, grid, offset + 12);
+          offset += SAMPLE_STRIDE;
+        }
+      }
+    }
+    return grid;
+  }
+}
+
+/** Vehicle-down seen in the wheel plane, made unit. */
+function writeDown({ rotation }: Pose, out: Float64Array, offset: number): void {
+  const length = Math.hypot(rotation[6], rotation[8]);
+  out[offset] = -rotation[6] / length;
+  out[offset + 1] = -rotation[8] / length;
+}
+
+/** Scratch of one slope; used and left within one call. */
+const LOW = new Float64Array(12);
+const HIGH = new Float64Array(12);
+
+const keyOf = (stretch: number, t: number, u: number, v: number): number =>
+  (((stretch * (TRAVEL_STEPS + 1) + t) * (STEER_STEPS + 1) + u) * (OTHER_STEPS + 1) + v) | 0;
+
+function doubled(data: Float64Array): Float64Array<ArrayBuffer> {
+  const larger = new Float64Array(2 * data.length);
+  larger.set(data);
+  return larger;
+}
+
+/**
+ * Largest divided difference of the sampled places along one or two directions (over the whole range, so per unit
+ * share): of the place of the origin (`shift`, mm), of the turn (`turn`, Frobenius norm), and of vehicle-down in the
+ * wheel plane (`swing`).
+ */
+function differences(
+  grid: Float64Array,
+  counts: readonly [number, number, number],
+  along: readonly [number] | readonly [number, number],
+): { shift: number; turn: number; swing: number } {
+  // Laid out travel, other, steer (the last runs fastest).
+  const strides = [counts[1] * counts[2] * SAMPLE_STRIDE, SAMPLE_STRIDE, counts[1] * SAMPLE_STRIDE];
+  const [k, l] = along;
+  const second = l !== undefined;
+  const steps = [0, 0, 0];
+  steps[k]! += 1;
+  if (second) steps[l]! += 1;
+  if (steps.some((n, axis) => n >= counts[axis]!)) return { shift: 0, turn: 0, swing: 0 };
+  const scale = (counts[k]! - 1) * (second ? counts[l]! - 1 : 1);
+  const [sk, sl] = [strides[k]!, second ? strides[l]! : 0];
+  let shift = 0;
+  let turn = 0;
+  let swing = 0;
+  for (let i = 0; i + steps[0]! < counts[0]; i++) {
+    for (let m = 0; m + steps[2]! < counts[2]; m++) {
+      for (let j = 0; j + steps[1]! < counts[1]; j++) {
+        const at = i * strides[0]! + j * strides[1]! + m * strides[2]!;
+        let shiftSquared = 0;
+        let turnSquared = 0;
+        let swingSquared = 0;
+        for (let n = 0; n < SAMPLE_STRIDE; n++) {
+          const d = second
+            ? grid[at + n]! - grid[at + sk + n]! - grid[at + sl + n]! + grid[at + sk + sl + n]!
+            : grid[at + sk + n]! - grid[at + n]!;
+          if (n >= 12) swingSquared += d * d;
+          else if (n % 4 === 3) shiftSquared += d * d;
+          else turnSquared += d * d;
+        }
+        shift = Math.max(shift, Math.sqrt(shiftSquared) * scale);
+        turn = Math.max(turn, Math.sqrt(turnSquared) * scale);
+        swing = Math.max(swing, Math.sqrt(swingSquared) * scale);
+      }
+    }
+  }
+  return { shift, turn, swing };
+}

@@ -1,0 +1,66 @@
+import type { CornerMotion } from '../motion/corner-motion';
+import type { CarrierState } from '../motion/carrier';
+import type { ReadingDescription } from '../obstacle/reading';
+import { joinPath, ProblemError } from '../problem';
+import { toRadians } from '../units/angle';
+import type { CornerDescription } from './description';
+
+/**
+ * Where the suspension and the steering (rad, + = vehicle left) were when a reading was taken. Height comes from
+ * `travelMm`, or from the hub-to-lip distance at that moment; `left` and `right` are the locks at that height.
+ * @throws ProblemError when it lies beyond the surveyed travel or locks, or heights are missing.
+ */
+export function readingPosture(
+  reading: ReadingDescription,
+  corner: CornerDescription,
+  motion: CornerMotion,
+  path: string,
+): { readonly state: CarrierState; readonly steer: number } {
+  const travel = readingTravel(reading, corner, path);
+  const { bumpMm, droopMm } = corner.travel;
+  if (!(travel >= -droopMm && travel <= bumpMm)) {
+    throw new ProblemError({
+      code: 'outOfRange',
+      path: joinPath(path, reading.hubToLipMm === undefined ? 'travelMm' : 'hubToLipMm'),
+      expected: `a height within the surveyed travel, ${-droopMm} to ${bumpMm} mm from ride`,
+      found: `${travel.toFixed(1)} mm from ride`,
+    });
+  }
+  const state = motion.carrierAt(travel, 0);
+  if (reading.steer === 'straight') return { state, steer: 0 };
+  const locks = motion.locksAt(state);
+  if (reading.steer === 'left') return { state, steer: locks.left };
+  if (reading.steer === 'right') return { state, steer: -locks.right };
+  const steer = toRadians(reading.steer);
+  if (!(steer <= locks.left + 1e-9 && steer >= -locks.right - 1e-9)) {
+    throw new ProblemError({
+      code: 'outOfRange',
+      path: joinPath(path, 'steer'),
+      expected: 'an angle between the surveyed locks',
+      found: `${reading.steer} degrees`,
+    });
+  }
+  return { state, steer };
+}
+
+function readingTravel(reading: ReadingDescription, corner: CornerDescription, path: string): number {
+  if (reading.hubToLipMm === undefined) return reading.travelMm ?? 0;
+  const at = joinPath(path, 'hubToLipMm');
+  if (reading.travelMm !== undefined) {
+    throw new ProblemError({
+      code: 'contradiction',
+      path: at,
+      expected: 'travelMm or hubToLipMm, not both',
+      found: 'both',
+    });
+  }
+  if (corner.hubToLipMm === undefined) {
+    throw new ProblemError({
+      code: 'missing',
+      path: at,
+      expected: "the corner's own hubToLipMm at ride height to compare with",
+      found: 'none in the baseline',
+    });
+  }
+  return corner.hubToLipMm - reading.hubToLipMm;
+}

@@ -1,0 +1,103 @@
+/**
+ * Lift and lowering parts by what they really move. Lengths mm, + lifts the vehicle; `motionRatio` is spring travel over
+ * wheel travel.
+ */
+export type LiftPart =
+  /** Springs, torsion bars, collars, spacers inside a preloaded spring: the parked height alone. */
+  | { readonly kind: 'ride'; readonly liftMm: number }
+  /** A spacer under or inside a coil: as `ride`, through the motion ratio. */
+  | { readonly kind: 'springSpacer'; readonly thicknessMm: number; readonly motionRatio: number }
+  /** A spacer on top of a strut or coil-over with the stops inside: parked height and both limits. */
+  | { readonly kind: 'strutTopSpacer'; readonly thicknessMm: number; readonly motionRatio: number }
+  /**
+   * A block between axle and leaf spring, net of the one it replaces. A stop that bears on the axle itself meets it
+   * where it always did; one that bears on the spring pack meets it lower by the block. The droop limit goes down
+   * with the block unless the shock sets it.
+   */
+  | {
+      readonly kind: 'block';
+      readonly thicknessMm: number;
+      readonly replacesMm: number;
+      readonly stopBearsOn: 'axle' | 'springPack';
+      readonly droopSetBy: 'spring' | 'shock';
+    }
+  /** A longer shackle: `share` of the extra length reaches the axle (0.5 by geometry; some count 1). */
+  | { readonly kind: 'shackle'; readonly extraMm: number; readonly share: number }
+  /** A longer or lower bump stop. */
+  | { readonly kind: 'bumpStop'; readonly lengthMm: number; readonly motionRatio: number }
+  /** A longer shock: more droop alone. */
+  | { readonly kind: 'longerShock'; readonly extraMm: number; readonly motionRatio: number }
+  /** Spindle, sub-frame or bracket drop: the linkage with its wheel goes down against frame and body. */
+  | { readonly kind: 'drop'; readonly dropMm: number }
+  /** Body lift: body-mounted things go up, frame-mounted ones do not. */
+  | { readonly kind: 'body'; readonly liftMm: number };
+
+/** What parts add to a setup's own numbers; same names, units and signs as there. */
+export interface HeightShift {
+  readonly suspensionLiftMm: number;
+  readonly bodyLiftMm: number;
+  readonly bumpStopMm: number;
+  readonly bumpLimitShiftMm: number;
+  readonly droopLimitShiftMm: number;
+  readonly linkageDropMm: number;
+}
+
+const NO_SHIFT: HeightShift = {
+  suspensionLiftMm: 0,
+  bodyLiftMm: 0,
+  bumpStopMm: 0,
+  bumpLimitShiftMm: 0,
+  droopLimitShiftMm: 0,
+  linkageDropMm: 0,
+};
+
+/** Shifts of one part at the wheel, mm. */
+export function liftPartShift(part: LiftPart): HeightShift {
+  switch (part.kind) {
+    case 'ride':
+      return { ...NO_SHIFT, suspensionLiftMm: part.liftMm };
+    case 'springSpacer':
+      return { ...NO_SHIFT, suspensionLiftMm: part.thicknessMm / part.motionRatio };
+    case 'strutTopSpacer': {
+      const down = part.thicknessMm / part.motionRatio;
+      return { ...NO_SHIFT, suspensionLiftMm: down, bumpLimitShiftMm: -down, droopLimitShiftMm: -down };
+    }
+    case 'block': {
+      const net = part.thicknessMm - part.replacesMm;
+      return {
+        ...NO_SHIFT,
+        suspensionLiftMm: net,
+        bumpLimitShiftMm: part.stopBearsOn === 'springPack' ? -net : 0,
+        droopLimitShiftMm: part.droopSetBy === 'spring' ? -net : 0,
+      };
+    }
+    case 'shackle':
+      return { ...NO_SHIFT, suspensionLiftMm: part.extraMm * part.share };
+    case 'bumpStop':
+      return { ...NO_SHIFT, bumpStopMm: part.lengthMm / part.motionRatio };
+    case 'longerShock':
+      return { ...NO_SHIFT, droopLimitShiftMm: -part.extraMm / part.motionRatio };
+    case 'drop':
+      return { ...NO_SHIFT, linkageDropMm: part.dropMm };
+    case 'body':
+      return { ...NO_SHIFT, bodyLiftMm: part.liftMm };
+  }
+}
+
+/** The setup with every part's shifts added and no part left to count. */
+export function withPartsCounted<Setup extends HeightShift & { readonly parts?: readonly LiftPart[] | undefined }>(
+  setup: Setup,
+): Setup {
+  return (setup.parts ?? []).map(liftPartShift).reduce<Setup>(
+    (sum, shift) => ({
+      ...sum,
+      suspensionLiftMm: sum.suspensionLiftMm + shift.suspensionLiftMm,
+      bodyLiftMm: sum.bodyLiftMm + shift.bodyLiftMm,
+      bumpStopMm: sum.bumpStopMm + shift.bumpStopMm,
+      bumpLimitShiftMm: sum.bumpLimitShiftMm + shift.bumpLimitShiftMm,
+      droopLimitShiftMm: sum.droopLimitShiftMm + shift.droopLimitShiftMm,
+      linkageDropMm: sum.linkageDropMm + shift.linkageDropMm,
+    }),
+    { ...setup, parts: [] },
+  );
+}
