@@ -5,17 +5,18 @@
 import { z } from 'zod';
 import { CORNER_KEYS, ENVELOPES, type CaseDescription } from '@/core/clearance/description';
 import { STANDARD_IDS } from '@/core/clearance/standard';
-import { LIMITS, type Range } from '@/core/limits';
+import { LIMITS } from '@/core/limits';
+import { MOUNTS } from '@/core/motion/mount';
 import { MATERIALS } from '@/core/obstacle/material';
 import { READING_PLACES } from '@/core/obstacle/reading';
 import { attempt } from '@/core/problem';
 import { parseTireSize } from '@/core/tire/size';
+import { motionSchema, pointSchema as point, within } from './motion-schema';
 import { plainText } from './plain-text';
 
 export const FILE_FORMAT = 'lowgap';
 export const FILE_VERSION = 1;
 
-const within = ({ min, max }: Range) => z.number().min(min).max(max);
 const text = (max: number) => plainText(max).trim().min(1);
 
 /** What was typed, by field: `{"gapMm": "4 5/16"}`. Shown again as long as it means the stored number. */
@@ -42,16 +43,57 @@ export const wheelSchema = z.strictObject({
   offsetMm: within(LIMITS.offsetMm).optional(),
   backspacingMm: within(LIMITS.backspacingMm).optional(),
   backspacingSchool: z.enum(['lipToPad', 'nominal']).optional(),
+  studPocketMm: within(LIMITS.studMm).optional(),
 });
 
 const fitmentFields = {
   tire: tireSchema,
   wheel: wheelSchema,
   spacerMm: within(LIMITS.spacerMm).default(0),
+  spacerType: z.enum(['slipOn', 'boltOn']).optional(),
   typed,
 };
 
 export const fittedSchema = z.strictObject(fitmentFields);
+
+const allowance = within(LIMITS.allowanceMm).optional();
+
+export const allowancesSchema = z.strictObject({
+  radiusToleranceMm: allowance,
+  sideToleranceMm: allowance,
+  growthMm: allowance,
+  lugsMm: allowance,
+  rimProtectorMm: allowance,
+  chain: z.strictObject({ treadMm: within(LIMITS.chainRoomMm), sidewallMm: within(LIMITS.chainRoomMm) }).optional(),
+});
+
+const partLength = within(LIMITS.partMm);
+const motionRatio = within(LIMITS.motionRatio);
+
+export const liftPartSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('ride'), liftMm: partLength }),
+  z.strictObject({ kind: z.literal('springSpacer'), thicknessMm: partLength, motionRatio }),
+  z.strictObject({ kind: z.literal('strutTopSpacer'), thicknessMm: partLength, motionRatio }),
+  z.strictObject({
+    kind: z.literal('block'),
+    thicknessMm: partLength,
+    replacesMm: partLength,
+    stopBearsOn: z.enum(['axle', 'springPack']),
+    droopSetBy: z.enum(['spring', 'shock']),
+  }),
+  z.strictObject({ kind: z.literal('shackle'), extraMm: partLength, share: within(LIMITS.shackleShare) }),
+  z.strictObject({ kind: z.literal('bumpStop'), lengthMm: partLength, motionRatio }),
+  z.strictObject({ kind: z.literal('longerShock'), extraMm: partLength, motionRatio }),
+  z.strictObject({ kind: z.literal('drop'), dropMm: partLength }),
+  z.strictObject({ kind: z.literal('body'), liftMm: partLength }),
+]);
+
+/** Things a setup may say beside its numbers; the same for one corner's exceptions. */
+const setupExtras = {
+  allowances: allowancesSchema.optional(),
+  parts: z.array(liftPartSchema).max(20).optional(),
+  removed: z.array(text(60)).max(200).optional(),
+};
 
 const setupFields = {
   ...fitmentFields,
@@ -66,6 +108,7 @@ const setupFields = {
   steerStopRightDeg: within(LIMITS.lockDeg).optional(),
   camberChangeDeg: within(LIMITS.camberDeg).default(0),
   casterChangeDeg: within(LIMITS.casterDeg).default(0),
+  ...setupExtras,
 };
 
 /** The same fields, each optional and without default, for one corner's exceptions. */
@@ -73,6 +116,7 @@ const overrideSchema = z.strictObject({
   tire: tireSchema.optional(),
   wheel: wheelSchema.optional(),
   spacerMm: within(LIMITS.spacerMm).optional(),
+  spacerType: z.enum(['slipOn', 'boltOn']).optional(),
   typed,
   suspensionLiftMm: within(LIMITS.suspensionLiftMm).optional(),
   bodyLiftMm: within(LIMITS.bodyLiftMm).optional(),
@@ -85,6 +129,7 @@ const overrideSchema = z.strictObject({
   steerStopRightDeg: within(LIMITS.lockDeg).optional(),
   camberChangeDeg: within(LIMITS.camberDeg).optional(),
   casterChangeDeg: within(LIMITS.casterDeg).optional(),
+  ...setupExtras,
 });
 
 const byCorner = <T extends z.ZodType>(schema: T) =>
@@ -98,28 +143,35 @@ const byCorner = <T extends z.ZodType>(schema: T) =>
 export const setupSchema = z.strictObject({ ...setupFields, corners: byCorner(overrideSchema).optional() });
 
 export const steeringSchema = z.strictObject({
-  inclinationDeg: within(LIMITS.inclinationDeg),
-  casterDeg: within(LIMITS.casterDeg),
-  kingpinOffsetMm: within(LIMITS.kingpinOffsetMm),
-  casterTrailMm: within(LIMITS.casterTrailMm).default(0),
+  inclinationDeg: within(LIMITS.inclinationDeg).optional(),
+  casterDeg: within(LIMITS.casterDeg).optional(),
+  kingpinOffsetMm: within(LIMITS.kingpinOffsetMm).optional(),
+  casterTrailMm: within(LIMITS.casterTrailMm).optional(),
   lockLeftDeg: within(LIMITS.lockDeg),
   lockRightDeg: within(LIMITS.lockDeg),
   lockMeasured: z.enum(['axis', 'heading']).optional(),
 });
 
-const centre = within(LIMITS.instantCentreMm);
-
-export const motionSchema = z.strictObject({
-  type: z.literal('swingArm'),
-  frontView: z.strictObject({ y: centre, z: centre }).nullable().optional(),
-  sideView: z.strictObject({ x: centre, z: centre }).nullable().optional(),
-});
-
-const point = z.tuple([within(LIMITS.coordinateMm), within(LIMITS.coordinateMm), within(LIMITS.coordinateMm)]);
+const index = z.int().min(0).max(99_999);
 
 export const shapeSchema = z.discriminatedUnion('type', [
-  z.strictObject({ type: z.literal('points'), points: z.array(point).min(1).max(10000) }),
-  z.strictObject({ type: z.literal('polyline'), points: z.array(point).min(2).max(2000) }),
+  z.strictObject({ type: z.literal('points'), points: z.array(point).min(1).max(10_000) }),
+  z.strictObject({ type: z.literal('polyline'), points: z.array(point).min(2).max(2_000) }),
+  z.strictObject({
+    type: z.literal('capsule'),
+    points: z.array(point).min(1).max(2_000),
+    radiusMm: within(LIMITS.radiusMm),
+  }),
+  z.strictObject({
+    type: z.literal('panel'),
+    points: z.array(point).min(3).max(20_000),
+    triangles: z
+      .array(z.tuple([index, index, index]))
+      .min(1)
+      .max(40_000),
+    thicknessMm: within(LIMITS.thicknessMm).optional(),
+  }),
+  z.strictObject({ type: z.literal('scan'), points: z.array(point).min(1).max(100_000) }),
 ]);
 
 export const readingSchema = z.strictObject({
@@ -136,19 +188,45 @@ export const readingSchema = z.strictObject({
 export const obstacleSchema = z.strictObject({
   id: text(60),
   label: text(80).optional(),
-  mount: z.enum(['body', 'frame', 'axle', 'knuckle']),
+  mount: z.enum(MOUNTS),
   material: z.enum(MATERIALS),
   shape: shapeSchema.optional(),
   readings: z.array(readingSchema).max(500).optional(),
   readingsAs: z.enum(['points', 'polyline']).optional(),
+  insideWheel: z.boolean().optional(),
+  removable: z.boolean().optional(),
+  behind: z.array(text(60)).max(50).optional(),
 });
+
+const compliance = within(LIMITS.complianceMm).optional();
+
+export const complianceSchema = z.strictObject({
+  body: compliance,
+  frame: compliance,
+  axle: compliance,
+  upperArm: compliance,
+  lowerArm: compliance,
+  knuckle: compliance,
+  tieRod: compliance,
+} satisfies Record<(typeof MOUNTS)[number], unknown>);
 
 export const cornerSchema = z.strictObject({
   motion: motionSchema,
   steering: steeringSchema.optional(),
   staticCamberDeg: within(LIMITS.camberDeg).default(0),
   staticToeDeg: within(LIMITS.toeDeg).default(0),
-  travel: z.strictObject({ bumpMm: within(LIMITS.travelLimitMm), droopMm: within(LIMITS.travelLimitMm) }),
+  travel: z.strictObject({
+    bumpMm: within(LIMITS.travelLimitMm),
+    droopMm: within(LIMITS.travelLimitMm),
+    firstTouchMm: within(LIMITS.travelLimitMm).optional(),
+  }),
+  loadedSagMm: within(LIMITS.sagMm).optional(),
+  complianceMm: complianceSchema.optional(),
+  pairs: z
+    .array(z.strictObject({ a: text(60), b: text(60), requiredMm: within(LIMITS.requiredMm) }))
+    .max(50)
+    .optional(),
+  studProtrusionMm: within(LIMITS.studMm).optional(),
   hubToLipMm: within(LIMITS.hubToLipMm).optional(),
   fitted: fittedSchema,
   obstacles: z.array(obstacleSchema).max(200).default([]),
@@ -168,6 +246,17 @@ export const lowgapFileSchema = z.strictObject({
   corners: byCorner(cornerSchema),
   setup: setupSchema.optional(),
   envelope: z.enum(ENVELOPES).default('trail'),
+  drawnEnvelope: z
+    .array(
+      z.strictObject({
+        travelMm: within(LIMITS.travelMm),
+        leftDeg: within(LIMITS.lockDeg),
+        rightDeg: within(LIMITS.lockDeg),
+      }),
+    )
+    .min(1)
+    .max(60)
+    .optional(),
   standard: z.enum(STANDARD_IDS).default('neverRub'),
 });
 

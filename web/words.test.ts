@@ -13,6 +13,7 @@ const VERDICT: ObstacleVerdict = {
   marginMm: -4.8,
   verdict: 'rubs',
   steerDeg: 13.7,
+  crossMm: 0,
   travelMm: 82,
   at: [0, 0, 0],
   clock: '12:52',

@@ -2,9 +2,9 @@
 import type { CornerKey, EnvelopeKind } from '@/core/clearance/description';
 import type { ObstacleVerdict } from '@/core/clearance/evaluate';
 import type { StandardId, Verdict } from '@/core/clearance/standard';
-import type { Mount } from '@/core/motion/corner-motion';
+import type { RotorPlace } from '@/core/clearance/rotor';
+import type { Mount } from '@/core/motion/mount';
 import type { Material } from '@/core/obstacle/material';
-import type { Across } from '@/core/tire/section';
 import { formatFraction, formatMm } from '@/core/units/length';
 
 export const CORNER_NAMES: Readonly<Record<CornerKey, string>> = {
@@ -33,10 +33,13 @@ export const MOUNT_NAMES: Readonly<Record<Mount, string>> = {
   body: 'Body',
   frame: 'Frame',
   axle: 'Axle or arm end (moves up and down)',
+  upperArm: 'Upper arm',
+  lowerArm: 'Lower arm',
+  tieRod: 'Tie rod',
   knuckle: 'Knuckle (steers with the wheel)',
 };
 
-export const ACROSS_NAMES: Readonly<Record<Across, string>> = {
+export const ACROSS_NAMES: Readonly<Record<RotorPlace, string>> = {
   tread: 'tread',
   outerShoulder: 'outer shoulder',
   innerShoulder: 'inner shoulder',
@@ -44,15 +47,23 @@ export const ACROSS_NAMES: Readonly<Record<Across, string>> = {
   innerSidewall: 'inner sidewall',
   outerFlange: 'outer rim flange',
   innerFlange: 'inner rim flange',
+  barrel: 'rim barrel',
+  spokes: 'spokes or pad',
 };
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = { clear: 'clear', close: 'close', rubs: 'rubs' };
 
-export const STANDARD_NAMES: Readonly<Record<StandardId, string>> = { neverRub: 'Never rub' };
+export const STANDARD_NAMES: Readonly<Record<StandardId, string>> = {
+  neverRub: 'Never rub',
+  plasticKiss: 'Plastic may be kissed near full bump',
+  cutToFit: 'Cut to fit',
+};
 
 export const ENVELOPE_NAMES: Readonly<Record<EnvelopeKind, string>> = {
   trail: 'Trail: everything the stops allow',
   street: 'Street: less lock as the wheel leaves ride height',
+  loaded: 'Loaded: street about the loaded height',
+  drawn: 'Drawn: steer limits row by row',
 };
 
 const WHOLE = 0.5;

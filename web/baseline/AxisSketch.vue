@@ -8,12 +8,12 @@ const props = defineProps<{ steering: SteeringDescription }>();
 
 const REACH = 260;
 const front = computed(() => ({
-  at: -props.steering.kingpinOffsetMm,
-  lean: Math.tan(toRadians(props.steering.inclinationDeg)) * REACH,
+  at: -(props.steering.kingpinOffsetMm ?? 0),
+  lean: Math.tan(toRadians(props.steering.inclinationDeg ?? 0)) * REACH,
 }));
 const side = computed(() => ({
-  at: -props.steering.casterTrailMm,
-  lean: Math.tan(toRadians(props.steering.casterDeg)) * REACH,
+  at: -(props.steering.casterTrailMm ?? 0),
+  lean: Math.tan(toRadians(props.steering.casterDeg ?? 0)) * REACH,
 }));
 </script>
 

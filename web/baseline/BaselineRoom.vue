@@ -1,14 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { LowgapCorner, LowgapFitted } from '@/contracts/lowgap-file';
-import { LIMITS, type Range } from '@/core/limits';
+import { fieldText } from '@/contracts/problems';
+import { hasBallJoints } from '@/core/motion/motion-description';
 import { useCurrentCorner } from '../job/current-corner';
 import FitmentFields from '../parts/FitmentFields.vue';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../words';
-import { blankCorner } from './blank-corner';
 import AxisSketch from './AxisSketch.vue';
+import { ALIGNMENT, HEIGHTS, LOCKS, STEERING_AXIS, type Entry } from './baseline-entries';
+import { blankCorner, BLANK_AXIS } from './blank-corner';
+import { blankMotion, MOTION_CHOICES, motionEntries, motionHelp, type MotionType } from './motion-entries';
+
+const MOTION_TITLE = 'How the wheel moves';
 
 const job = useJobStore();
 const key = useCurrentCorner();
@@ -48,120 +53,15 @@ const swappedLocks = (other: LowgapCorner): Pick<LowgapCorner, 'steering'> =>
       }
     : {};
 
-interface Entry {
-  readonly label: string;
-  readonly range: Range;
-  readonly quantity?: 'length' | 'degrees';
-  readonly optional?: boolean;
-  readonly typedAs: string;
-  readonly read: (corner: LowgapCorner) => number | undefined;
-  readonly write: (corner: LowgapCorner, value: number | undefined) => void;
-}
+const axisFromJoints = computed(() => corner.value !== undefined && hasBallJoints(corner.value.motion));
+const motionProblems = computed(() => job.problems.filter((p) => p.path.startsWith(`corners.${key.value}.motion`)));
 
-const HEIGHTS: readonly Entry[] = [
-  {
-    label: 'Hub centre to fender lip',
-    typedAs: 'hubToLipMm',
-    range: LIMITS.hubToLipMm,
-    optional: true,
-    read: (c) => c.hubToLipMm,
-    write: (c, v) => (v === undefined ? delete c.hubToLipMm : (c.hubToLipMm = v)),
-  },
-  {
-    label: 'Travel to full bump',
-    typedAs: 'bumpMm',
-    range: LIMITS.travelLimitMm,
-    read: (c) => c.travel.bumpMm,
-    write: (c, v) => (c.travel.bumpMm = v ?? 0),
-  },
-  {
-    label: 'Travel to full droop',
-    typedAs: 'droopMm',
-    range: LIMITS.travelLimitMm,
-    read: (c) => c.travel.droopMm,
-    write: (c, v) => (c.travel.droopMm = v ?? 0),
-  },
-];
-
-type SteeringField =
-  'lockLeftDeg' | 'lockRightDeg' | 'inclinationDeg' | 'casterDeg' | 'kingpinOffsetMm' | 'casterTrailMm';
-const steeringEntry = (field: SteeringField, label: string, range: Range): Entry => ({
-  label,
-  range,
-  typedAs: field,
-  quantity: field.endsWith('Deg') ? 'degrees' : 'length',
-  read: (c) => c.steering?.[field],
-  write: (c, v) => c.steering && (c.steering[field] = v ?? 0),
-});
-
-const STEERING: readonly Entry[] = [
-  steeringEntry('lockLeftDeg', 'This wheel at full left lock', LIMITS.lockDeg),
-  steeringEntry('lockRightDeg', 'This wheel at full right lock', LIMITS.lockDeg),
-  steeringEntry('kingpinOffsetMm', 'Steering axis inboard of the hub face', LIMITS.kingpinOffsetMm),
-  steeringEntry('inclinationDeg', 'Steering axis leans in at the top', LIMITS.inclinationDeg),
-  steeringEntry('casterDeg', 'Caster: leans back at the top', LIMITS.casterDeg),
-  steeringEntry('casterTrailMm', 'Axis ahead of the hub centre', LIMITS.casterTrailMm),
-];
-
-const ALIGNMENT: readonly Entry[] = [
-  {
-    label: 'Camber, + = top out',
-    typedAs: 'staticCamberDeg',
-    quantity: 'degrees',
-    range: LIMITS.camberDeg,
-    read: (c) => c.staticCamberDeg,
-    write: (c, v) => (c.staticCamberDeg = v ?? 0),
-  },
-  {
-    label: 'Toe, + = in',
-    typedAs: 'staticToeDeg',
-    quantity: 'degrees',
-    range: LIMITS.toeDeg,
-    read: (c) => c.staticToeDeg,
-    write: (c, v) => (c.staticToeDeg = v ?? 0),
-  },
-];
-
-const front = (c: LowgapCorner) => (c.motion.frontView ??= { y: -1500, z: 0 });
-const side = (c: LowgapCorner) => (c.motion.sideView ??= { x: -2500, z: 0 });
-
-const SWING: readonly Entry[] = [
-  {
-    label: 'Seen from the front: inboard to the swing centre',
-    typedAs: 'frontY',
-    optional: true,
-    range: LIMITS.instantCentreMm,
-    read: (c) => negated(c.motion.frontView?.y),
-    write: (c, v) => (v === undefined ? (c.motion.frontView = null) : (front(c).y = -v)),
-  },
-  {
-    label: '… and its height above the hub',
-    typedAs: 'frontZ',
-    optional: true,
-    range: LIMITS.instantCentreMm,
-    read: (c) => c.motion.frontView?.z,
-    write: (c, v) => c.motion.frontView && (c.motion.frontView.z = v ?? 0),
-  },
-  {
-    label: 'Seen from the side: rearward to the swing centre',
-    typedAs: 'sideX',
-    optional: true,
-    range: LIMITS.instantCentreMm,
-    read: (c) => negated(c.motion.sideView?.x),
-    write: (c, v) => (v === undefined ? (c.motion.sideView = null) : (side(c).x = -v)),
-  },
-  {
-    label: '… and its height above the hub',
-    typedAs: 'sideZ',
-    optional: true,
-    range: LIMITS.instantCentreMm,
-    read: (c) => c.motion.sideView?.z,
-    write: (c, v) => c.motion.sideView && (c.motion.sideView.z = v ?? 0),
-  },
-];
-
-function negated(value: number | undefined): number | undefined {
-  return value === undefined ? undefined : 0 - value;
+function setMotion(type: MotionType): void {
+  edit((target) => {
+    target.motion = blankMotion(type);
+    // An axis entered before stays; a motion without ball joints needs one.
+    if (target.steering && !hasBallJoints(target.motion)) target.steering = { ...BLANK_AXIS, ...target.steering };
+  });
 }
 
 const groups = computed(() => [
@@ -175,12 +75,16 @@ const groups = computed(() => [
         {
           title: 'Steering',
           help: 'Each lock is this wheel’s own angle when the vehicle steers fully that way.',
-          entries: STEERING,
+          entries: axisFromJoints.value ? LOCKS : [...LOCKS, ...STEERING_AXIS],
         },
       ]
     : []),
   { title: 'Alignment now', help: '', entries: ALIGNMENT },
-  { title: 'How the wheel swings', help: 'Leave empty for a wheel that goes straight up.', entries: SWING },
+  {
+    title: MOTION_TITLE,
+    help: corner.value ? motionHelp(corner.value.motion) : '',
+    entries: corner.value ? motionEntries(corner.value.motion) : [],
+  },
 ]);
 
 function write(entry: Entry, value: number | undefined, typed: string | undefined): void {
@@ -215,6 +119,13 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
       </section>
       <section v-for="group in groups" :key="group.title" class="panel group">
         <h2 class="panel-title">{{ group.title }}</h2>
+        <v-select
+          v-if="group.title === MOTION_TITLE"
+          :model-value="corner.motion.type"
+          :items="MOTION_CHOICES"
+          label="Suspension"
+          @update:model-value="setMotion"
+        />
         <p v-if="group.help" class="muted">{{ group.help }}</p>
         <QuantityField
           v-for="entry in group.entries"
@@ -227,7 +138,15 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
           :optional="entry.optional ?? false"
           @change="(value, typed) => write(entry, value, typed)"
         />
-        <AxisSketch v-if="group.entries === STEERING && corner.steering" :steering="corner.steering" />
+        <AxisSketch
+          v-if="group.title === 'Steering' && corner.steering && !axisFromJoints"
+          :steering="corner.steering"
+        />
+        <template v-if="group.title === MOTION_TITLE">
+          <p v-for="p in motionProblems" :key="p.path" class="verdict-rubs" data-testid="motion-problem">
+            {{ fieldText(p) }}
+          </p>
+        </template>
       </section>
     </div>
   </template>

@@ -1,6 +1,9 @@
 import type { LowgapCorner } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/clearance/description';
 
+/** A steering axis nobody has measured yet. */
+export const BLANK_AXIS = { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 90, casterTrailMm: 0 };
+
 /**
  * A corner nobody has measured yet. The numbers are starting values to be overwritten at the vehicle; they are
  * shown as such until the baseline is filled in.
@@ -12,10 +15,7 @@ export function blankCorner(key: CornerKey): LowgapCorner {
     ...(front
       ? {
           steering: {
-            inclinationDeg: 12,
-            casterDeg: 3,
-            kingpinOffsetMm: 90,
-            casterTrailMm: 0,
+            ...BLANK_AXIS,
             lockLeftDeg: 32,
             lockRightDeg: 32,
           },

@@ -20,7 +20,9 @@ const key = useCurrentCorner();
 
 const corner = computed(() => job.document?.corners[key.value]);
 const obstacles = computed(() => job.evaluation?.obstacles.filter((o) => o.corner === key.value) ?? []);
-const unmeasured = computed(() => job.evaluation?.unmeasured.filter((o) => o.corner === key.value) ?? []);
+const unknown = computed(() => job.evaluation?.unmeasured.filter((o) => o.corner === key.value) ?? []);
+const unmeasured = computed(() => unknown.value.filter((o) => o.why === 'notMeasured'));
+const unseen = computed(() => unknown.value.filter((o) => o.why === 'behindRemoved'));
 
 /** The picked obstacle when it is on this corner, else this corner's own least margin. */
 const picked = computed(() => {
@@ -111,6 +113,9 @@ function pick(id: string): void {
       />
       <p v-if="unmeasured.length" class="small">
         Listed but not measured, so nothing is said about: {{ unmeasured.map((o) => o.label).join(', ') }}.
+      </p>
+      <p v-if="unseen.length" class="small">
+        Nobody looked behind what comes off: {{ unseen.map((o) => o.label).join(', ') }}. What stands there is unknown.
       </p>
       <ChangeTable v-if="change" :change="change" />
       <p class="caution small">

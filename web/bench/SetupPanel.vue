@@ -2,11 +2,12 @@
 import { computed } from 'vue';
 import type { LowgapFile, LowgapFitted, LowgapSetup } from '@/contracts/lowgap-file';
 import { ENVELOPES } from '@/core/clearance/description';
+import { STANDARD_IDS } from '@/core/clearance/standard';
 import { LIMITS, type Range } from '@/core/limits';
 import FitmentFields from '../parts/FitmentFields.vue';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
-import { ENVELOPE_NAMES } from '../words';
+import { ENVELOPE_NAMES, STANDARD_NAMES } from '../words';
 import { startingSetup } from './starting-setup';
 
 type HeightField = 'suspensionLiftMm' | 'bodyLiftMm' | 'bumpStopMm' | 'axleShiftMm';
@@ -44,7 +45,16 @@ function begin(): void {
 }
 
 const setEnvelope = (envelope: LowgapFile['envelope']): void => job.change((file) => (file.envelope = envelope));
-const envelopes = ENVELOPES.map((value) => ({ value, title: ENVELOPE_NAMES[value] }));
+/** Those that need something the file does not have are not offered. */
+const envelopes = computed(() =>
+  ENVELOPES.filter(
+    (kind) =>
+      (kind !== 'drawn' || job.document?.drawnEnvelope !== undefined) &&
+      (kind !== 'loaded' || job.corners.every((key) => job.document?.corners[key]?.loadedSagMm !== undefined)),
+  ).map((value) => ({ value, title: ENVELOPE_NAMES[value] })),
+);
+const setStandard = (standard: LowgapFile['standard']): void => job.change((file) => (file.standard = standard));
+const standards = STANDARD_IDS.map((value) => ({ value, title: STANDARD_NAMES[value] }));
 </script>
 
 <template>
@@ -77,6 +87,12 @@ const envelopes = ENVELOPES.map((value) => ({ value, title: ENVELOPE_NAMES[value
         :items="envelopes"
         label="Postures to clear"
         @update:model-value="setEnvelope"
+      />
+      <v-select
+        :model-value="job.document?.standard"
+        :items="standards"
+        label="Standard"
+        @update:model-value="setStandard"
       />
     </template>
   </section>

@@ -3,14 +3,16 @@
  * obstacle in the posture looked at, and the shortest way between tire and obstacle.
  */
 import { polygonHull } from 'd3-polygon';
-import { fittedAsSetup, type CaseDescription, type CornerKey } from '@/core/clearance/description';
+import type { CaseDescription, CornerKey } from '@/core/clearance/description';
 import type { ObstacleVerdict } from '@/core/clearance/evaluate';
 import { prepareDescribed } from '@/core/clearance/evaluate';
-import { motionUnder, prepareRotor, sideOf, type Rotor } from '@/core/clearance/prepare';
-import { flatten, nearestPlace } from '@/core/geometry/outline';
+import { sideOf, surveyMotion } from '@/core/clearance/prepare';
+import { nearestOnSolid, prepareRotor, type Rotor } from '@/core/clearance/rotor';
+import { flatten } from '@/core/geometry/outline';
 import { place, unplace, type Pose } from '@/core/geometry/pose';
 import type { Vec3 } from '@/core/geometry/vec3';
 import type { Side } from '@/core/motion/steering';
+import { cornersOf, vertexOf, type PieceSet } from '@/core/obstacle/shape';
 import { toRadians } from '@/core/units/angle';
 
 export interface SceneObstacle {
@@ -54,10 +56,10 @@ export function wellScene(
   const corner = description.corners[key]!;
   const here = picked?.corner === key ? picked : null;
   const posture = here
-    ? { travel: here.travelMm, steer: toRadians(here.steerDeg) }
+    ? { travel: here.travelMm, steer: toRadians(here.steerDeg), cross: here.crossMm }
     : { travel: prepared.envelope.limits.ride, steer: 0 };
   const wheel = prepared.motion.wheelPose(posture);
-  const survey = motionUnder(key, corner, fittedAsSetup(corner.fitted));
+  const survey = surveyMotion(key, corner);
   const parked = survey.wheelPose({ travel: 0, steer: 0 });
   return {
     side: sideOf(key),
@@ -68,7 +70,7 @@ export function wellScene(
       id: o.id,
       label: o.label,
       verdict: verdicts.find((v) => v.corner === key && v.id === o.id)?.verdict ?? null,
-      strands: o.strands.map((strand) => strand.map((p) => place(prepared.motion.mountPose(o.mount, posture), p))),
+      strands: strandsOf(o.pieces, prepared.motion.mountPose(o.mount, posture)),
     })),
     touch: here && {
       id: here.id,
@@ -79,11 +81,26 @@ export function wellScene(
   };
 }
 
+/** Most pieces of one obstacle that are drawn: a scan is thinned evenly to this. */
+const DRAWN_PIECES = 1500;
+
+/** Points, stretches and closed triangles of an obstacle, where its mount has taken them. */
+function strandsOf(pieces: PieceSet, mount: Pose): Vec3[][] {
+  const count = pieces.corners.length;
+  const step = Math.max(1, Math.ceil(count / DRAWN_PIECES));
+  return Array.from({ length: Math.ceil(count / step) }, (_, k) => {
+    const i = k * step;
+    const n = cornersOf(pieces, i);
+    const corners = Array.from({ length: n }, (_, j) => place(mount, vertexOf(pieces, i, j)));
+    return n === 3 ? [...corners, corners[0] as Vec3] : corners;
+  });
+}
+
 /** Nearest place on the tried tire and wheel to a point, corner frame. */
 export function nearestOnTire(rotor: Rotor, wheel: Pose, point: Vec3): Vec3 {
   const [x, y, z] = unplace(wheel, point);
   const r = Math.hypot(x, z);
-  const near = nearestPlace(rotor.section.outline, y - rotor.centrePlaneMm, r);
+  const near = nearestOnSolid(rotor.filled, y - rotor.centrePlaneMm, r);
   const k = r > 0 ? near.r / r : 0;
   return place(wheel, [x * k, near.a + rotor.centrePlaneMm, z * k]);
 }
@@ -162,10 +179,14 @@ export interface TouchSection {
 export function touchSection(description: CaseDescription, picked: ObstacleVerdict): TouchSection {
   const prepared = prepareDescribed(description, picked.corner);
   const corner = description.corners[picked.corner]!;
-  const wheel = prepared.motion.wheelPose({ travel: picked.travelMm, steer: toRadians(picked.steerDeg) });
+  const wheel = prepared.motion.wheelPose({
+    travel: picked.travelMm,
+    steer: toRadians(picked.steerDeg),
+    cross: picked.crossMm,
+  });
   const [x, y, z] = unplace(wheel, picked.at);
   const r = Math.hypot(x, z);
-  const near = nearestPlace(prepared.rotor.section.outline, y - prepared.rotor.centrePlaneMm, r);
+  const near = nearestOnSolid(prepared.rotor.filled, y - prepared.rotor.centrePlaneMm, r);
   const fitted = prepareRotor(corner.fitted, `corners.${picked.corner}.fitted`);
   const polygon = (rotor: Rotor) =>
     flatten(rotor.section.outline, 0.2).map((p) => [p.a + rotor.centrePlaneMm, p.r] as const);

@@ -1,12 +1,17 @@
 <script setup lang="ts">
 import { ref } from 'vue';
-import type { LowgapObstacle } from '@/contracts/lowgap-file';
+import type { LowgapCorner, LowgapObstacle } from '@/contracts/lowgap-file';
 import { MATERIALS, type Material } from '@/core/obstacle/material';
-import type { Mount } from '@/core/motion/corner-motion';
+import { mountsOf } from '@/core/motion/motion-description';
+import type { Mount } from '@/core/motion/mount';
 import { MATERIAL_NAMES, MOUNT_NAMES } from '../words';
 
 /** A thing near the tire: what it is, what it moves with, whether its readings lie on one edge. */
-const props = defineProps<{ obstacle: LowgapObstacle | null; taken: readonly string[] }>();
+const props = defineProps<{
+  obstacle: LowgapObstacle | null;
+  taken: readonly string[];
+  motion: LowgapCorner['motion'];
+}>();
 const emit = defineEmits<{ done: [obstacle: LowgapObstacle]; cancel: [] }>();
 
 const label = ref(props.obstacle?.label ?? props.obstacle?.id ?? '');
@@ -15,7 +20,7 @@ const mount = ref<Mount>(props.obstacle?.mount ?? 'body');
 const edge = ref(props.obstacle?.readingsAs === 'polyline');
 
 const materials = MATERIALS.map((value) => ({ value, title: MATERIAL_NAMES[value] }));
-const mounts = (Object.keys(MOUNT_NAMES) as Mount[]).map((value) => ({ value, title: MOUNT_NAMES[value] }));
+const mounts = mountsOf(props.motion).map((value) => ({ value, title: MOUNT_NAMES[value] }));
 
 function newId(name: string): string {
   const base =

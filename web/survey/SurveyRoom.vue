@@ -190,7 +190,8 @@ const gapText = (reading: LowgapReading): string => reading.typed?.['gapMm'] ?? 
   </div>
   <v-dialog :model-value="editing !== null" max-width="520" @update:model-value="editing = null">
     <ObstacleForm
-      v-if="editing"
+      v-if="editing && corner"
+      :motion="corner.motion"
       :obstacle="editing.obstacle"
       :taken="corner?.obstacles.map((o) => o.id) ?? []"
       @done="finishObstacle"

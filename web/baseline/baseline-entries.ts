@@ -1,0 +1,90 @@
+/** The numbers of a corner's baseline, in the order they are taken. */
+import type { LowgapCorner } from '@/contracts/lowgap-file';
+import { LIMITS, type Range } from '@/core/limits';
+
+/** One number of a corner's baseline: how it is called, checked, read and written. */
+export interface Entry {
+  readonly label: string;
+  readonly range: Range;
+  readonly quantity?: 'length' | 'degrees';
+  readonly optional?: boolean;
+  readonly typedAs: string;
+  readonly read: (corner: LowgapCorner) => number | undefined;
+  readonly write: (corner: LowgapCorner, value: number | undefined) => void;
+}
+
+export const HEIGHTS: readonly Entry[] = [
+  {
+    label: 'Hub centre to fender lip',
+    typedAs: 'hubToLipMm',
+    range: LIMITS.hubToLipMm,
+    optional: true,
+    read: (c) => c.hubToLipMm,
+    write: (c, v) => (v === undefined ? delete c.hubToLipMm : (c.hubToLipMm = v)),
+  },
+  {
+    label: 'Travel to full squash of the bump stop',
+    typedAs: 'bumpMm',
+    range: LIMITS.travelLimitMm,
+    read: (c) => c.travel.bumpMm,
+    write: (c, v) => (c.travel.bumpMm = v ?? 0),
+  },
+  {
+    label: 'Travel to first touch of the bump stop',
+    typedAs: 'firstTouchMm',
+    range: LIMITS.travelLimitMm,
+    optional: true,
+    read: (c) => c.travel.firstTouchMm,
+    write: (c, v) => (v === undefined ? delete c.travel.firstTouchMm : (c.travel.firstTouchMm = v)),
+  },
+  {
+    label: 'Travel to full droop',
+    typedAs: 'droopMm',
+    range: LIMITS.travelLimitMm,
+    read: (c) => c.travel.droopMm,
+    write: (c, v) => (c.travel.droopMm = v ?? 0),
+  },
+];
+
+type SteeringField =
+  'lockLeftDeg' | 'lockRightDeg' | 'inclinationDeg' | 'casterDeg' | 'kingpinOffsetMm' | 'casterTrailMm';
+const steeringEntry = (field: SteeringField, label: string, range: Range): Entry => ({
+  label,
+  range,
+  typedAs: field,
+  quantity: field.endsWith('Deg') ? 'degrees' : 'length',
+  read: (c) => c.steering?.[field],
+  write: (c, v) => c.steering && (c.steering[field] = v ?? 0),
+});
+
+/** The locks, and the steering axis where the motion's own ball joints do not give it. */
+export const LOCKS: readonly Entry[] = [
+  steeringEntry('lockLeftDeg', 'This wheel at full left lock', LIMITS.lockDeg),
+  steeringEntry('lockRightDeg', 'This wheel at full right lock', LIMITS.lockDeg),
+];
+
+export const STEERING_AXIS: readonly Entry[] = [
+  steeringEntry('kingpinOffsetMm', 'Steering axis inboard of the hub face', LIMITS.kingpinOffsetMm),
+  steeringEntry('inclinationDeg', 'Steering axis leans in at the top', LIMITS.inclinationDeg),
+  steeringEntry('casterDeg', 'Caster: leans back at the top', LIMITS.casterDeg),
+  steeringEntry('casterTrailMm', 'Axis ahead of the hub centre', LIMITS.casterTrailMm),
+];
+
+export const ALIGNMENT: readonly Entry[] = [
+  {
+    label: 'Camber, + = top out',
+    typedAs: 'staticCamberDeg',
+    quantity: 'degrees',
+    range: LIMITS.camberDeg,
+    read: (c) => c.staticCamberDeg,
+    write: (c, v) => (c.staticCamberDeg = v ?? 0),
+  },
+  {
+    label: 'Toe, + = in',
+    typedAs: 'staticToeDeg',
+    quantity: 'degrees',
+    range: LIMITS.toeDeg,
+    read: (c) => c.staticToeDeg,
+    write: (c, v) => (c.staticToeDeg = v ?? 0),
+  },
+];

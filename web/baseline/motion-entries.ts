@@ -1,0 +1,188 @@
+/** The tape measurements of each suspension: only what its model needs, everything else has a default. */
+import type { LowgapCorner } from '@/contracts/lowgap-file';
+import { LIMITS, type Range } from '@/core/limits';
+import { TAPE_DEFAULTS } from '@/core/motion/from-tape';
+import type { Entry } from './baseline-entries';
+
+export type Motion = LowgapCorner['motion'];
+export type MotionType = Motion['type'];
+
+export const MOTION_CHOICES: readonly { value: MotionType; title: string }[] = [
+  { value: 'doubleWishbone', title: 'Double wishbone (two arms)' },
+  { value: 'macphersonStrut', title: 'Strut (one arm)' },
+  { value: 'beamAxle', title: 'Beam axle, links or leaves' },
+  { value: 'trailingArm', title: 'Trailing arm' },
+  { value: 'swingArm', title: 'Swing centres, known or estimated' },
+];
+
+/** What nobody has measured yet: a start to be overwritten at the vehicle. */
+export function blankMotion(type: MotionType): Motion {
+  switch (type) {
+    case 'swingArm':
+      return { type, frontView: { y: -1500, z: 0 } };
+    case 'doubleWishbone':
+      return { type, tape: { lowerArmMm: 380 } };
+    case 'macphersonStrut':
+      return { type, tape: { lowerArmMm: 340 } };
+    case 'beamAxle':
+      return { type, hubSpacingMm: 1500 };
+    case 'trailingArm':
+      return { type, tape: { armMm: 450 } };
+  }
+}
+
+export function motionHelp(motion: Motion): string {
+  if (motion.type === 'swingArm') return 'Leave empty for a wheel that goes straight up.';
+  if (motion.type === 'beamAxle') return 'Both wheels on one axle: the other one’s height counts too.';
+  if (motion.points) return `${Object.keys(motion.points).length} hard points, as they came with the file.`;
+  return 'Seen from the front at ride height. Left empty, a usual value stands in.';
+}
+
+type Tape = Record<string, number | undefined>;
+
+/** A tape measurement of the motion, by its name in the file. */
+const tapeEntry = (field: string, label: string, range: Range, needed = false, quantity?: 'degrees'): Entry => ({
+  label,
+  range,
+  optional: !needed,
+  typedAs: `motion.${field}`,
+  ...(quantity ? { quantity } : {}),
+  read: (c) => ('tape' in c.motion ? (c.motion.tape as Tape | undefined)?.[field] : undefined),
+  write: (c, v) => {
+    if (!('tape' in c.motion) || !c.motion.tape) return;
+    const tape = c.motion.tape as Tape;
+    if (v === undefined) delete tape[field];
+    else tape[field] = v;
+  },
+});
+
+const LOWER_ARM: readonly Entry[] = [
+  tapeEntry('lowerArmMm', 'Lower arm, pivot to ball joint', LIMITS.armMm, true),
+  tapeEntry('lowerArmRiseMm', 'Its pivot above the ball joint', LIMITS.riseMm),
+  tapeEntry(
+    'lowerJointDownMm',
+    `Hub centre down to the ball joint (${TAPE_DEFAULTS.lowerJointDownMm})`,
+    LIMITS.jointMm,
+  ),
+  tapeEntry(
+    'lowerJointInboardMm',
+    `Hub face in to the ball joint (${TAPE_DEFAULTS.lowerJointInboardMm})`,
+    LIMITS.jointMm,
+  ),
+];
+
+const DOUBLE_WISHBONE: readonly Entry[] = [
+  ...LOWER_ARM,
+  tapeEntry('upperArmMm', 'Upper arm, pivot to ball joint', LIMITS.armMm),
+  tapeEntry('upperArmRiseMm', 'Its pivot above the ball joint', LIMITS.riseMm),
+  tapeEntry('upperJointUpMm', `Hub centre up to the ball joint (${TAPE_DEFAULTS.upperJointUpMm})`, LIMITS.jointMm),
+  tapeEntry('upperJointInboardMm', 'Hub face in to the upper joint', LIMITS.jointMm),
+  tapeEntry('upperJointBehindMm', 'Upper joint behind the lower', LIMITS.jointMm),
+];
+
+const STRUT: readonly Entry[] = [
+  ...LOWER_ARM,
+  tapeEntry('topUpMm', `Hub centre up to the strut mount (${TAPE_DEFAULTS.topUpMm})`, LIMITS.jointMm),
+  tapeEntry('topInboardMm', 'Hub face in to the strut mount', LIMITS.jointMm),
+  tapeEntry('topBehindMm', 'Strut mount behind the ball joint', LIMITS.jointMm),
+];
+
+const TRAILING: readonly Entry[] = [
+  tapeEntry('armMm', 'Pivot to hub centre', LIMITS.armMm, true),
+  tapeEntry('pivotRiseMm', 'Pivot above the hub centre', LIMITS.riseMm),
+  tapeEntry('sweepDeg', 'Pivot line swept back inboard', LIMITS.sweepDeg, false, 'degrees'),
+];
+
+/** The link's frame end from the hub: ahead is +, above is +. */
+const linkEntry = (axis: 0 | 2, label: string, range: Range): Entry => ({
+  label,
+  range,
+  optional: true,
+  typedAs: `motion.link${axis}`,
+  read: (c) => (c.motion.type === 'beamAxle' ? c.motion.points?.linkPivot?.[axis] : undefined),
+  write: (c, v) => {
+    if (c.motion.type !== 'beamAxle') return;
+    const { linkPivot, ...rest } = c.motion.points ?? {};
+    if (v === undefined && axis === 0) {
+      c.motion.points = rest;
+      return;
+    }
+    const moved: [number, number, number] = linkPivot ? [...linkPivot] : [-900, 0, 0];
+    moved[axis] = v ?? 0;
+    c.motion.points = { ...rest, linkPivot: moved };
+  },
+});
+
+const BEAM: readonly Entry[] = [
+  {
+    label: 'Hub face to hub face across the axle',
+    range: LIMITS.hubSpacingMm,
+    typedAs: 'motion.hubSpacingMm',
+    read: (c) => (c.motion.type === 'beamAxle' ? c.motion.hubSpacingMm : undefined),
+    write: (c, v) => {
+      if (c.motion.type === 'beamAxle' && v !== undefined) c.motion.hubSpacingMm = v;
+    },
+  },
+  linkEntry(0, 'Link or fixed spring eye ahead of the hub (- behind)', LIMITS.coordinateMm),
+  linkEntry(2, '… and above the hub', LIMITS.riseMm),
+];
+
+type SwingArm = Extract<Motion, { type: 'swingArm' }>;
+
+const swingOf = (c: LowgapCorner): SwingArm => c.motion as SwingArm;
+const front = (c: LowgapCorner) => (swingOf(c).frontView ??= { y: -1500, z: 0 });
+const side = (c: LowgapCorner) => (swingOf(c).sideView ??= { x: -2500, z: 0 });
+
+const SWING: readonly Entry[] = [
+  {
+    label: 'Seen from the front: inboard to the swing centre',
+    typedAs: 'frontY',
+    optional: true,
+    range: LIMITS.instantCentreMm,
+    read: (c) => negated(swingOf(c).frontView?.y),
+    write: (c, v) => (v === undefined ? (swingOf(c).frontView = null) : (front(c).y = -v)),
+  },
+  {
+    label: '… and its height above the hub',
+    typedAs: 'frontZ',
+    optional: true,
+    range: LIMITS.instantCentreMm,
+    read: (c) => swingOf(c).frontView?.z,
+    write: (c, v) => (front(c).z = v ?? 0),
+  },
+  {
+    label: 'Seen from the side: rearward to the swing centre',
+    typedAs: 'sideX',
+    optional: true,
+    range: LIMITS.instantCentreMm,
+    read: (c) => negated(swingOf(c).sideView?.x),
+    write: (c, v) => (v === undefined ? (swingOf(c).sideView = null) : (side(c).x = -v)),
+  },
+  {
+    label: '… and its height above the hub',
+    typedAs: 'sideZ',
+    optional: true,
+    range: LIMITS.instantCentreMm,
+    read: (c) => swingOf(c).sideView?.z,
+    write: (c, v) => (side(c).z = v ?? 0),
+  },
+];
+
+function negated(value: number | undefined): number | undefined {
+  return value === undefined ? undefined : 0 - value;
+}
+
+export function motionEntries(motion: Motion): readonly Entry[] {
+  switch (motion.type) {
+    case 'swingArm':
+      return SWING;
+    case 'doubleWishbone':
+      return motion.points ? [] : DOUBLE_WISHBONE;
+    case 'macphersonStrut':
+      return motion.points ? [] : STRUT;
+    case 'trailingArm':
+      return motion.points ? [] : TRAILING;
+    case 'beamAxle':
+      return BEAM;
+  }
+}
