@@ -23,7 +23,8 @@ program
   .requiredOption('--corner <key>', 'frontLeft, frontRight, rearLeft or rearRight')
   .requiredOption('--travel <mm>', 'height from the surveyed ride position, + = bump')
   .requiredOption('--steer <degrees>', '+ = vehicle left')
-  .action((file: string, options: { corner: string; travel: string; steer: string }) =>
+  .option('--cross <mm>', "the other wheel's travel less this one's, on a beam axle", '0')
+  .action((file: string, options: { corner: string; travel: string; steer: string; cross: string }) =>
     runCommand(() => poseCommand(file, options)),
   );
 

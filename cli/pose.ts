@@ -4,10 +4,13 @@ import { poseMatrix } from '@/core/clearance/evaluate';
 import { ProblemError } from '@/core/problem';
 import { numberOption, readCase } from './outcome';
 
-/** `lowgap pose FILE --corner C --travel T --steer S`: mm and degrees, steer + = vehicle left. */
+/**
+ * `lowgap pose FILE --corner C --travel T --steer S [--cross X]`: mm and degrees, steer + = vehicle left, cross = the
+ * other wheel's travel less this one's.
+ */
 export async function poseCommand(
   file: string,
-  options: { corner: string; travel: string; steer: string },
+  options: { corner: string; travel: string; steer: string; cross: string },
 ): Promise<number[][]> {
   const key = CORNER_KEYS.find((name) => name === options.corner);
   if (!key) {
@@ -20,5 +23,6 @@ export async function poseCommand(
   }
   const travel = numberOption('travel', options.travel);
   const steer = numberOption('steer', options.steer);
-  return poseMatrix(asCase(await readCase(file)), key, travel, steer);
+  const cross = numberOption('cross', options.cross);
+  return poseMatrix(asCase(await readCase(file)), key, travel, steer, cross);
 }

@@ -26,3 +26,6 @@ export const SEARCH_TOLERANCE_MM = 0.1;
 
 /** mm: overlaps deeper than this are not followed to their exact depth. */
 export const DEEP_OVERLAP_MM = 25;
+
+/** mm: a tape held to the same place twice reads alike to this. */
+export const READING_REPEAT_MM = 5;

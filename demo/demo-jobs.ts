@@ -44,12 +44,20 @@ function pickupFront(side: 'left' | 'right', hubToLipMm: number): CornerInput {
   const away = side === 'left' ? 'right' : 'left';
   const left = side === 'left';
   return {
-    motion: { type: 'swingArm', frontView: { y: -1850, z: -60 }, sideView: { x: -2600, z: 120 } },
+    motion: {
+      type: 'doubleWishbone',
+      points: {
+        ucaFrontPivot: [118, -342, 168],
+        ucaRearPivot: [-136, -336, 156],
+        upperBallJoint: [-6, -124, 172],
+        lcaFrontPivot: [172, -468, -98],
+        lcaRearPivot: [-226, -460, -104],
+        lowerBallJoint: [10, -66, -128],
+        tieRodInner: [148, -424, -52],
+        tieRodOuter: [156, -84, -60],
+      },
+    },
     steering: {
-      inclinationDeg: 12.5,
-      casterDeg: 3.2,
-      kingpinOffsetMm: 88,
-      casterTrailMm: 4,
       lockLeftDeg: left ? 35 : 30.5,
       lockRightDeg: left ? 30.5 : 35,
     },
@@ -116,9 +124,9 @@ function pickupFront(side: 'left' | 'right', hubToLipMm: number): CornerInput {
         mount: 'frame',
         material: 'bodyMount',
         readings: [
-          reading('8:15', 'innerShoulder', '1 5/8', { steer: toward }),
-          reading('8:40', 'innerShoulder', left ? '39' : '42', { steer: toward }),
-          reading('9:05', 'innerShoulder', '46', { steer: toward }),
+          reading('8:15', 'innerShoulder', '2 3/8', { steer: toward }),
+          reading('8:40', 'innerShoulder', left ? '59' : '62', { steer: toward }),
+          reading('9:05', 'innerShoulder', '64', { steer: toward }),
         ],
       },
       {
@@ -180,7 +188,7 @@ const patrolPickup: FileInput = {
     frontLeft: pickupFront('left', 524),
     frontRight: pickupFront('right', 519),
     rearLeft: {
-      motion: { type: 'swingArm' },
+      motion: { type: 'beamAxle', hubSpacingMm: 1630 },
       travel: { bumpMm: 95, droopMm: 110 },
       hubToLipMm: 548,
       fitted: { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 7.5, offsetMm: 30 } },
@@ -205,7 +213,11 @@ const serviceTruck: FileInput = {
   },
   corners: {
     frontLeft: {
-      motion: { type: 'swingArm', sideView: { x: -1050, z: -30 } },
+      motion: {
+        type: 'beamAxle',
+        hubSpacingMm: 1600,
+        points: { linkPivot: [-900, -140, -40], panhardFrame: [70, -1330, 150], panhardAxle: [70, -330, 60] },
+      },
       steering: { inclinationDeg: 8, casterDeg: 5, kingpinOffsetMm: 110, lockLeftDeg: 33, lockRightDeg: 28 },
       travel: { bumpMm: 88, droopMm: 105 },
       hubToLipMm: 578,
@@ -245,12 +257,45 @@ const staffCoupe: FileInput = {
   },
   corners: {
     frontLeft: {
-      motion: { type: 'swingArm', frontView: { y: -2300, z: 40 } },
-      steering: { inclinationDeg: 13.5, casterDeg: 5.5, kingpinOffsetMm: 70, lockLeftDeg: 38, lockRightDeg: 32 },
+      motion: {
+        type: 'macphersonStrut',
+        tape: { lowerArmMm: 352, lowerArmRiseMm: -12, lowerJointDownMm: 118, lowerJointInboardMm: 46, topUpMm: 512 },
+      },
+      steering: { lockLeftDeg: 38, lockRightDeg: 32 },
       staticCamberDeg: -1.2,
       travel: { bumpMm: 55, droopMm: 80 },
       hubToLipMm: 332,
       fitted: { tire: { size: '205/55R16 91V' }, wheel: { diameterIn: 16, widthIn: 6.5, offsetMm: 45 } },
+      obstacles: [
+        {
+          id: 'fender-lip',
+          label: 'Fender lip, unrolled',
+          mount: 'body',
+          material: 'sheetMetal',
+          readingsAs: 'polyline',
+          readings: [
+            reading('10:15', 'tread', '58', { outboard: '9' }),
+            reading('11:10', 'tread', '66', { outboard: '14' }),
+            reading('12:00', 'tread', '2 11/16', { outboard: '15' }),
+            reading('12:50', 'tread', '65', { outboard: '14' }),
+            reading('1:45', 'tread', '57', { outboard: '10' }),
+          ],
+        },
+        {
+          id: 'strut-tube',
+          label: 'Strut tube',
+          mount: 'knuckle',
+          material: 'spring',
+          readings: [reading('12:00', 'innerSidewall', '15'), reading('11:40', 'innerShoulder', '5/8')],
+        },
+        {
+          id: 'liner-front',
+          label: 'Liner, front',
+          mount: 'body',
+          material: 'liner',
+          readings: [reading('2:20', 'innerShoulder', '46', { steer: 'right' })],
+        },
+      ],
     },
   },
 };
@@ -266,8 +311,18 @@ const trailCart: FileInput = {
   },
   corners: {
     frontRight: {
-      motion: { type: 'swingArm', frontView: { y: -420, z: -20 } },
-      steering: { inclinationDeg: 5, casterDeg: 2, kingpinOffsetMm: 60, lockLeftDeg: 26, lockRightDeg: 31 },
+      motion: {
+        type: 'doubleWishbone',
+        tape: {
+          lowerArmMm: 265,
+          upperArmMm: 236,
+          lowerArmRiseMm: 18,
+          lowerJointDownMm: 62,
+          upperJointUpMm: 74,
+          lowerJointInboardMm: 42,
+        },
+      },
+      steering: { lockLeftDeg: 26, lockRightDeg: 31 },
       travel: { bumpMm: 45, droopMm: 50 },
       hubToLipMm: 290,
       fitted: { tire: { size: '18x8.50-8' }, wheel: { diameterIn: 8, widthIn: 7, offsetMm: 0 } },

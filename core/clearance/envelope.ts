@@ -39,8 +39,21 @@ const STREET_LEAST_SHARE = 0.25;
  * @throws ProblemError when the lift hangs the wheel beyond its droop limit (or sits it on the stop), or the
  * limits pass each other.
  */
-export function travelLimits(corner: CornerDescription, setup: SetupDescription, path = 'setup'): TravelLimits {
+export function travelLimits(
+  corner: CornerDescription,
+  setup: SetupDescription,
+  path = 'setup',
+  cornerPath = 'corner',
+): TravelLimits {
   const { bumpMm, droopMm, firstTouchMm } = corner.travel;
+  if (firstTouchMm !== undefined && !(firstTouchMm <= bumpMm)) {
+    throw new ProblemError({
+      code: 'contradiction',
+      path: joinPath(cornerPath, 'travel.firstTouchMm'),
+      expected: `first touch before full squash (${bumpMm} mm)`,
+      found: `${firstTouchMm} mm`,
+    });
+  }
   const droop = -droopMm + setup.droopLimitShiftMm;
   const bump = bumpMm - setup.bumpStopMm + setup.bumpLimitShiftMm;
   const ride = -setup.suspensionLiftMm;

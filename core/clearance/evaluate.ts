@@ -9,7 +9,9 @@ import { POLYGON_SAG_MM } from '../tolerances';
 import { toDegrees, toRadians } from '../units/angle';
 import { formatClock } from '../units/clock';
 import { wheelSectionPolygon } from '../wheel/wheel-section';
+import { disagreements, type Disagreement } from '../obstacle/disagreement';
 import { ClearSection } from './clear-section';
+import { SectionShelf } from './section-shelf';
 import {
   CORNER_KEYS,
   setupForCorner,
@@ -93,6 +95,8 @@ export interface Evaluation extends CornerSections {
   readonly unmeasured: readonly ({ readonly corner: CornerKey } & UnknownObstacle)[];
   /** Gaps between pairs of parts over the travel. */
   readonly pairs: readonly ({ readonly corner: CornerKey } & PairGap)[];
+  /** Readings of one place that cannot both be right. */
+  readonly disagreements: readonly ({ readonly corner: CornerKey; readonly id: string } & Disagreement)[];
   /** Stud ends in the wheel's pockets, where both were measured. */
   readonly studPockets: readonly ({ readonly corner: CornerKey } & StudPocketGap)[];
   /** The corner that `section` and `wheelSection` belong to: the low gap's, or the first. */
@@ -105,9 +109,17 @@ export interface EvaluateOptions {
 }
 
 /** Verdict on every described corner. @throws ProblemError for anything the engine cannot take. */
-export function evaluateCase(description: CaseDescription, options: EvaluateOptions = {}): Evaluation {
-  const prepared = describedCorners(description).map((key) => prepareDescribed(description, key));
-  const obstacles = prepared.flatMap((corner) => cornerVerdicts(corner, STANDARDS[description.standard], options));
+export function evaluateCase(
+  description: CaseDescription,
+  options: EvaluateOptions = {},
+  shelf = new SectionShelf(),
+): Evaluation {
+  const prepared = describedCorners(description).map((key) => prepareDescribed(description, key, shelf));
+  const obstacles = prepared.flatMap((corner) => {
+    const { key } = corner;
+    const section = shelf.section(corner, describedCorner(description, key), setupForCorner(description, key));
+    return cornerVerdicts(corner, STANDARDS[description.standard], options, section);
+  });
   const lowGap = lowGapOf(obstacles);
   const shown = prepared.find((corner) => corner.key === lowGap?.corner) ?? (prepared[0] as PreparedCorner);
   return {
@@ -119,6 +131,11 @@ export function evaluateCase(description: CaseDescription, options: EvaluateOpti
         corner: corner.key,
         ...pair,
       })),
+    ),
+    disagreements: prepared.flatMap(({ key }) =>
+      describedCorner(description, key).obstacles.flatMap(({ id, readings = [] }) =>
+        disagreements(readings).map((found) => ({ corner: key, id, ...found })),
+      ),
     ),
     studPockets: prepared.flatMap(({ key }) => {
       const gap = studPocketGap(describedCorner(description, key).studProtrusionMm, setupForCorner(description, key));
@@ -139,13 +156,18 @@ export function describedCorners(description: CaseDescription): CornerKey[] {
 }
 
 /** One corner of a description, checked and filled in. @throws ProblemError; `notFound` when it is not there. */
-export const prepareDescribed = (description: CaseDescription, key: CornerKey): PreparedCorner =>
+export const prepareDescribed = (
+  description: CaseDescription,
+  key: CornerKey,
+  shelf = new SectionShelf(),
+): PreparedCorner =>
   prepareCorner(
     key,
     describedCorner(description, key),
     setupForCorner(description, key),
     description.envelope,
     description.drawnEnvelope,
+    shelf.survey,
   );
 
 function describedCorner(description: CaseDescription, key: CornerKey): CornerDescription {

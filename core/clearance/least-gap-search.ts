@@ -1,6 +1,6 @@
 import { newMeasure, type ConvexPiece } from '../geometry/convex-piece';
 import type { PieceSet } from '../obstacle/shape';
-import { BOX_STRIDE, type PieceTree } from '../obstacle/piece-tree';
+import { SLAB_STRIDE, type PieceTree } from '../obstacle/piece-tree';
 import { LOADED_HALF_ANGLE } from '../tire/allowance';
 import { DEEP_OVERLAP_MM, SEARCH_TOLERANCE_MM } from '../tolerances';
 import {
@@ -11,7 +11,6 @@ import {
   OTHER_LEVELS,
   OTHER_STEPS,
   REACH,
-  SLOPE_OTHER,
   SLOPE_STEER,
   SLOPE_TRAVEL,
   STEER_LEVELS,
@@ -45,7 +44,7 @@ export interface SearchAnswer {
 /** Cells after which a search gives up. */
 const WORK_LIMIT = 100_000;
 
-/** Numbers of an open cell: 0 stretch, 1-3 position, 4-6 levels, 7 bound, 8 split, 9 box or -1, 10 corners, 11.. places. */
+/** Numbers of an open cell: 0 stretch, 1-3 position, 4-6 levels, 7 bound, 8 split, 9 slab or -1, 10 corners, 11.. places. */
 const STRETCH = 0;
 const T = 1;
 const U = 2;
@@ -55,10 +54,14 @@ const LU = 5;
 const LV = 6;
 const BOUND = 7;
 const SPLIT = 8;
-const BOX = 9;
+const SLAB = 9;
 const CORNERS = 10;
 const PLACES = 11;
 const STRIDE = 20;
+
+/** Travel, steer, the other wheel's height, and two ways among the places. */
+const WAYS = 5;
+const PLACE_WAYS = 3;
 
 const SPLIT_TRAVEL = 0;
 const SPLIT_STEER = 1;
@@ -74,6 +77,9 @@ const LEAST_PIECE_MM = 0.005;
 /** Cosine of the angle from straight down within which the loaded shape counts. */
 const COS_LOADED = Math.cos(LOADED_HALF_ANGLE);
 
+/** Half a cell's share of a stretch, by level. */
+const HALVES = Float64Array.from({ length: 16 }, (_, level) => 0.5 / 2 ** level);
+
 const { abs, max, sqrt } = Math;
 
 /**
@@ -88,7 +94,8 @@ export class LeastGapSearch {
   #open = new Float64Array(512 * STRIDE);
   #count = 0;
   readonly #out = newMeasure();
-  readonly #slopes = new Float64Array(9);
+  /** Ways the image of a cell reaches from its middle, three numbers each: along a, away from the axis, round it. */
+  readonly #ways = new Float64Array(3 * WAYS);
   // The best place met so far.
   #best = Infinity;
   readonly #at = new Float64Array(7);
@@ -120,7 +127,7 @@ export class LeastGapSearch {
       open[at + U] = STEER_STEPS / 2;
       open[at + V] = OTHER_STEPS / 2;
       open[at + LT] = open[at + LU] = open[at + LV] = 0;
-      this.#setBox(at, 0);
+      this.#setSlab(at, 0);
       this.#measure(at);
     }
     while (this.#count > 0 && this.#cellsSeen < WORK_LIMIT && this.#best >= -DEEP_OVERLAP_MM) this.#step();
@@ -149,16 +156,16 @@ export class LeastGapSearch {
     return at;
   }
 
-  /** A box of the tree; a leaf is its piece straight away. */
-  #setBox(at: number, box: number): void {
+  /** A slab of the tree; a leaf is its piece straight away. */
+  #setSlab(at: number, slab: number): void {
     const { left, right } = this.#tree;
     const open = this.#open;
-    if (left[box]! >= 0) {
-      open[at + BOX] = box;
+    if (left[slab]! >= 0) {
+      open[at + SLAB] = slab;
       return;
     }
-    const piece = right[box]!;
-    open[at + BOX] = -1;
+    const piece = right[slab]!;
+    open[at + SLAB] = -1;
     open[at + CORNERS] = this.#pieces.corners[piece]!;
     for (let k = 0; k < 9; k++) open[at + PLACES + k] = this.#pieces.vertices[9 * piece + k]!;
   }
@@ -207,10 +214,10 @@ export class LeastGapSearch {
 
   #splitPlace(first: number, second: number): void {
     const open = this.#open;
-    const box = open[first + BOX]!;
-    if (box >= 0) {
-      this.#setBox(first, this.#tree.left[box]!);
-      this.#setBox(second, this.#tree.right[box]!);
+    const slab = open[first + SLAB]!;
+    if (slab >= 0) {
+      this.#setSlab(first, this.#tree.left[slab]!);
+      this.#setSlab(second, this.#tree.right[slab]!);
       return;
     }
     // The longest side, cut in its middle.
@@ -235,6 +242,40 @@ export class LeastGapSearch {
     }
   }
 
+  /** Middle, two half ways and radius of a cell's places: of a slab, or of one piece or part of it. */
+  #readPlaces(at: number): void {
+    const p = this.#places;
+    const open = this.#open;
+    const slab = open[at + SLAB]! | 0;
+    if (slab >= 0) {
+      const { slabs } = this.#tree;
+      const k = slab * SLAB_STRIDE;
+      for (let i = 0; i < SLAB_STRIDE; i++) p[i] = slabs[k + i]!;
+      return;
+    }
+    const k = at + PLACES;
+    const n = open[at + CORNERS]! | 0;
+    p[9] = 0;
+    for (let i = 0; i < 3; i++) {
+      const first = open[k + i]!;
+      if (n === 1) {
+        p[i] = first;
+        p[3 + i] = 0;
+        p[6 + i] = 0;
+        continue;
+      }
+      // A triangle lies within its side's half and its median's half, about the median's middle.
+      const second = open[k + 3 + i]!;
+      const middle = (first + second) / 2;
+      const third = n === 3 ? open[k + 6 + i]! : middle;
+      p[i] = (middle + third) / 2;
+      p[3 + i] = (second - first) / 2;
+      p[6 + i] = (third - middle) / 2;
+    }
+  }
+
+  readonly #places = new Float64Array(SLAB_STRIDE);
+
   /** Bound and split of a cell; the best place met moves on if something nearer is met on the way. */
   #measure(at: number): void {
     this.#cellsSeen++;
@@ -249,88 +290,90 @@ export class LeastGapSearch {
     const lv = open[at + LV]! | 0;
     const offset = cells.posture(stretch, t, u, v);
     const d = cells.postureData;
-    const box = open[at + BOX]! | 0;
+    this.#readPlaces(at);
+    const p = this.#places;
+    const px = p[0]!;
+    const py = p[1]!;
+    const pz = p[2]!;
+    const radius = p[9]!;
 
-    // Middle of the places and how far they reach from it.
-    let px = 0;
-    let py = 0;
-    let pz = 0;
-    let reach = 0;
-    let n = 0;
-    if (box >= 0) {
-      const { boxes } = this.#tree;
-      const b = box * BOX_STRIDE;
-      px = boxes[b]!;
-      py = boxes[b + 1]!;
-      pz = boxes[b + 2]!;
-      reach = sqrt(boxes[b + 3]! ** 2 + boxes[b + 4]! ** 2 + boxes[b + 5]! ** 2);
-    } else {
-      n = open[at + CORNERS]! | 0;
-      for (let i = 0; i < n; i++) {
-        const k = at + PLACES + 3 * i;
-        px += open[k]!;
-        py += open[k + 1]!;
-        pz += open[k + 2]!;
-      }
-      px /= n;
-      py /= n;
-      pz /= n;
-      if (n > 1) {
-        for (let i = 0; i < n; i++) {
-          const k = at + PLACES + 3 * i;
-          const way = (open[k]! - px) ** 2 + (open[k + 1]! - py) ** 2 + (open[k + 2]! - pz) ** 2;
-          if (way > reach) reach = way;
-        }
-        reach = sqrt(reach);
-      }
-    }
-
-    // Image of the middle, and bounds for this size of cell.
-    const x = d[offset]! * px + d[offset + 1]! * py + d[offset + 2]! * pz + d[offset + 3]!;
-    const y = d[offset + 4]! * px + d[offset + 5]! * py + d[offset + 6]! * pz + d[offset + 7]!;
-    const z = d[offset + 8]! * px + d[offset + 9]! * py + d[offset + 10]! * pz + d[offset + 11]!;
+    // Image of the middle.
+    const m0 = d[offset]!;
+    const m1 = d[offset + 1]!;
+    const m2 = d[offset + 2]!;
+    const m4 = d[offset + 4]!;
+    const m5 = d[offset + 5]!;
+    const m6 = d[offset + 6]!;
+    const m8 = d[offset + 8]!;
+    const m9 = d[offset + 9]!;
+    const m10 = d[offset + 10]!;
+    const x = m0 * px + m1 * py + m2 * pz + d[offset + 3]!;
+    const y = m4 * px + m5 * py + m6 * pz + d[offset + 7]!;
+    const z = m8 * px + m9 * py + m10 * pz + d[offset + 11]!;
     const r = sqrt(x * x + z * z);
     const a = y - this.#rotor.centrePlaneMm;
-    const lever = sqrt(px * px + py * py + pz * pz);
-    const { bounds } = cells.stretches[stretch]!;
-    const k = cells.boundAt(lt, lu, lv);
-    const way = bounds[k + REACH]! + bounds[k + TURN]! * lever + reach;
-    const miss = bounds[k + MISS]! + bounds[k + MISS_TURN]! * lever + bounds[k + TURN]! * reach;
-
-    // Slopes of the image over half the cell: along a, away from the axis, and round it.
-    const slopes = this.#slopes;
     const cx = r > 0 ? x / r : 1;
     const cz = r > 0 ? z / r : 0;
-    const moves = cells.moves;
-    let away = 0;
-    let round = 0;
-    for (let dim = 0; dim < 3; dim++) {
-      if (!moves[dim]) {
-        slopes[3 * dim] = slopes[3 * dim + 1] = slopes[3 * dim + 2] = 0;
+
+    // Ways of the image over half the cell.
+    const ways = this.#ways;
+    let away = radius;
+    let round = radius;
+    let spread = 0;
+    for (let k = 0; k < 2; k++) {
+      const ex = p[3 + 3 * k]!;
+      const ey = p[4 + 3 * k]!;
+      const ez = p[5 + 3 * k]!;
+      const sx = m0 * ex + m1 * ey + m2 * ez;
+      const sz = m8 * ex + m9 * ey + m10 * ez;
+      const w = 3 * (PLACE_WAYS + k);
+      const sr = sx * cx + sz * cz;
+      const st = sz * cx - sx * cz;
+      ways[w] = m4 * ex + m5 * ey + m6 * ez;
+      ways[w + 1] = sr;
+      ways[w + 2] = st;
+      away += abs(sr);
+      round += abs(st);
+      spread += ex * ex + ey * ey + ez * ez;
+    }
+    const reach = sqrt(spread);
+    for (let k = 0; k < 3; k++) {
+      const w = 3 * k;
+      if (!cells.moves[k]) {
+        ways[w] = 0;
+        ways[w + 1] = 0;
+        ways[w + 2] = 0;
         continue;
       }
-      const s = offset + (dim === 0 ? SLOPE_TRAVEL : dim === 1 ? SLOPE_STEER : SLOPE_OTHER);
-      const half = 0.5 / (1 << (dim === 0 ? lt : dim === 1 ? lu : lv));
+      const s = offset + SLOPE_TRAVEL + (SLOPE_STEER - SLOPE_TRAVEL) * k;
+      const half = HALVES[k === 0 ? lt : k === 1 ? lu : lv]!;
       const sx = (d[s]! * px + d[s + 1]! * py + d[s + 2]! * pz + d[s + 3]!) * half;
-      const sy = (d[s + 4]! * px + d[s + 5]! * py + d[s + 6]! * pz + d[s + 7]!) * half;
       const sz = (d[s + 8]! * px + d[s + 9]! * py + d[s + 10]! * pz + d[s + 11]!) * half;
-      slopes[3 * dim] = sy;
-      slopes[3 * dim + 1] = sx * cx + sz * cz;
-      slopes[3 * dim + 2] = sz * cx - sx * cz;
-      away += abs(slopes[3 * dim + 1]!);
-      round += abs(slopes[3 * dim + 2]!);
+      const sr = sx * cx + sz * cz;
+      const st = sz * cx - sx * cz;
+      ways[w] = (d[s + 4]! * px + d[s + 5]! * py + d[s + 6]! * pz + d[s + 7]!) * half;
+      ways[w + 1] = sr;
+      ways[w + 2] = st;
+      away += abs(sr);
+      round += abs(st);
     }
-    away += reach;
-    round += reach;
+
+    // What the ways miss, and how far anything in the cell may be from its middle.
+    const lever = sqrt(px * px + py * py + pz * pz);
+    const { bounds } = cells.stretches[stretch]!;
+    const b = cells.boundAt(lt, lu, lv);
+    const turn = bounds[b + TURN]!;
+    const far = bounds[b + REACH]! + turn * lever + reach + radius;
+    const miss = bounds[b + MISS]! + bounds[b + MISS_TURN]! * lever + turn * reach + radius;
 
     // The loaded shape counts where the place may be near the ground.
     let mayBeLoaded = false;
     let isLoaded = false;
     if (this.#loadedTire && r > 0) {
       // Angles from straight down by their cosines: the middle's, and as far as the cell may swing from it.
-      const cosine = (x * d[offset + DOWN]! + z * d[offset + DOWN + 1]!) / r;
+      const cosine = cx * d[offset + DOWN]! + cz * d[offset + DOWN + 1]!;
       isLoaded = cosine >= COS_LOADED;
-      const swing = way / r + bounds[k + SWING]!;
+      const swing = far / r + bounds[b + SWING]!;
       if (isLoaded || swing >= 1) mayBeLoaded = true;
       else {
         const rest = sqrt(1 - swing * swing);
@@ -340,140 +383,94 @@ export class LeastGapSearch {
 
     const limit = this.#limit();
     const solid = this.#solid;
+    const inner = r - away - miss;
+    const bent = round + miss;
     let bound = Infinity;
     let least = Infinity;
+    let predicted = Infinity;
     let ga = 0;
     let gr = 0;
-    let predicted = Infinity;
     const out = this.#out;
-    const count = solid.pieces.length + (mayBeLoaded ? 1 : 0);
+    const pieces = solid.pieces;
+    const count = pieces.length + (mayBeLoaded ? 1 : 0);
     for (let i = 0; i < count; i++) {
-      const piece = i < solid.pieces.length ? solid.pieces[i]! : this.#loadedTire!;
-      const far = piece.atLeast(a, r) - way;
-      if (far >= limit) {
-        if (far < bound) bound = far;
+      const piece = i < pieces.length ? pieces[i]! : this.#loadedTire!;
+      const quick = piece.atLeast(a, r) - far;
+      if (quick >= limit) {
+        if (quick < bound) bound = quick;
         continue;
       }
       piece.measure(a, r, out);
       const f = out[0]!;
+      const pa = out[1]!;
+      const pr = out[2]!;
       if (f < least) least = f;
-      let low = f - way;
-      if (low < limit) {
-        const tangent = this.#tangent(at, offset, n, reach, f, out[1]!, out[2]!, cx, cz, r, away, round, miss);
-        if (tangent.low > low) low = tangent.low;
-        if (tangent.predicted < predicted) {
-          predicted = tangent.predicted;
-          ga = out[1]!;
-          gr = out[2]!;
-        }
+      const lowest = f - this.#fall(pa, pr);
+      if (lowest < predicted) {
+        predicted = lowest;
+        ga = pa;
+        gr = pr;
       }
+      let low = lowest - miss;
+      // The radius may come out longer than its ways say: by the way round the axis, squared.
+      if (pr < 0) low = inner > 0 ? low + (pr * bent * bent) / (2 * inner) : -Infinity;
+      if (low < f - far) low = f - far;
       if (low < bound) bound = low;
     }
 
     if (bound <= 0) {
       // The cell may reach inside, where the pieces' distances are no bound.
       const whole = mayBeLoaded ? this.#rotor.loaded : solid;
-      bound = solidDistance(whole, a, r) - way;
+      bound = solidDistance(whole, a, r) - far;
       if (whole.hull && bound < limit) {
         whole.hull.measure(a, r, out);
-        const tangent = this.#tangent(at, offset, n, reach, out[0]!, out[1]!, out[2]!, cx, cz, r, away, round, miss);
-        if (tangent.low > bound) bound = tangent.low;
+        const pr = out[2]!;
+        let low = out[0]! - this.#fall(out[1]!, pr) - miss;
+        if (pr < 0) low = inner > 0 ? low + (pr * bent * bent) / (2 * inner) : -Infinity;
+        if (low > bound) bound = low;
       }
     }
     open[at + BOUND] = bound;
     open[at + SPLIT] = SPLIT_NONE;
     if (bound >= limit) return;
 
-    if (box < 0) {
+    const isSlab = open[at + SLAB]! >= 0;
+    if (!isSlab) {
       if (least < this.#best) {
         const met = solidDistance(isLoaded ? this.#rotor.loaded : solid, a, r);
         if (met < this.#best) this.#keep(met, stretch, t, u, v, px, py, pz);
       }
-      if (predicted < this.#best) this.#tryCorner(at, offset, n, ga, gr, cx, cz);
+      if (predicted < this.#best) this.#tryCorner(at, ga, gr);
     }
-    this.#chooseSplit(at, offset, n, reach, ga, gr, cx, cz, lever);
+    this.#chooseSplit(at, isSlab, reach + radius, ga, gr);
   }
 
-  readonly #tangentAnswer = { low: 0, predicted: 0 };
-
-  /** Lower bound of a convex piece's distance over the cell from its tangent, and the least the slopes alone predict. */
-  #tangent(
-    at: number,
-    offset: number,
-    n: number,
-    reach: number,
-    f: number,
-    ga: number,
-    gr: number,
-    cx: number,
-    cz: number,
-    r: number,
-    away: number,
-    round: number,
-    miss: number,
-  ): { low: number; predicted: number } {
-    const s = this.#slopes;
-    let fall = abs(ga * s[0]! + gr * s[1]!) + abs(ga * s[3]! + gr * s[4]!) + abs(ga * s[6]! + gr * s[7]!);
-    if (reach > 0) fall += this.#placeFall(at, offset, n, ga, gr, cx, cz);
-    const answer = this.#tangentAnswer;
-    answer.predicted = f - fall;
-    answer.low = f - fall - miss;
-    if (gr < 0) {
-      // The radius may come out longer than its slopes say: by the way round the axis, squared.
-      const inner = r - away - miss;
-      answer.low = inner > 0 ? answer.low + (gr * (round + miss) * (round + miss)) / (2 * inner) : -Infinity;
-    }
-    return answer;
+  /** How far a distance of this slope falls within the cell, by its ways. */
+  #fall(ga: number, gr: number): number {
+    const w = this.#ways;
+    return (
+      abs(ga * w[0]! + gr * w[1]!) +
+      abs(ga * w[3]! + gr * w[4]!) +
+      abs(ga * w[6]! + gr * w[7]!) +
+      abs(ga * w[9]! + gr * w[10]!) +
+      abs(ga * w[12]! + gr * w[13]!)
+    );
   }
-
-  /** How far the distance falls, by its slope, from the middle of a piece or box to its best corner. */
-  #placeFall(at: number, offset: number, n: number, ga: number, gr: number, cx: number, cz: number): number {
-    const open = this.#open;
-    const d = this.#cells.postureData;
-    // The slope carried back into the mount's frame.
-    const wx = gr * cx;
-    const wz = gr * cz;
-    const nx = wx * d[offset]! + ga * d[offset + 4]! + wz * d[offset + 8]!;
-    const ny = wx * d[offset + 1]! + ga * d[offset + 5]! + wz * d[offset + 9]!;
-    const nz = wx * d[offset + 2]! + ga * d[offset + 6]! + wz * d[offset + 10]!;
-    const box = open[at + BOX]! | 0;
-    if (box >= 0) {
-      const { boxes } = this.#tree;
-      const b = box * BOX_STRIDE + 3;
-      return abs(nx) * boxes[b]! + abs(ny) * boxes[b + 1]! + abs(nz) * boxes[b + 2]!;
-    }
-    let sum = 0;
-    let lowest = Infinity;
-    for (let i = 0; i < n; i++) {
-      const k = at + PLACES + 3 * i;
-      const value = nx * open[k]! + ny * open[k + 1]! + nz * open[k + 2]!;
-      sum += value;
-      if (value < lowest) {
-        lowest = value;
-        this.#lowestCorner = i;
-      }
-    }
-    return sum / n - lowest;
-  }
-
-  #lowestCorner = 0;
 
   /** Looks at the corner of the cell toward which the distance falls. */
-  #tryCorner(at: number, offset: number, n: number, ga: number, gr: number, cx: number, cz: number): void {
+  #tryCorner(at: number, ga: number, gr: number): void {
     const open = this.#open;
-    const s = this.#slopes;
+    const w = this.#ways;
     const cells = this.#cells;
-    let corner = 0;
-    if (n > 1) {
-      this.#placeFall(at, offset, n, ga, gr, cx, cz);
-      corner = this.#lowestCorner;
-    }
-    const t = this.#toward(at, 0, TRAVEL_STEPS, ga * s[0]! + gr * s[1]!);
-    const u = this.#toward(at, 1, STEER_STEPS, ga * s[3]! + gr * s[4]!);
-    const v = this.#toward(at, 2, OTHER_STEPS, ga * s[6]! + gr * s[7]!);
+    const t = this.#toward(at, 0, TRAVEL_STEPS, ga * w[0]! + gr * w[1]!);
+    const u = this.#toward(at, 1, STEER_STEPS, ga * w[3]! + gr * w[4]!);
+    const v = this.#toward(at, 2, OTHER_STEPS, ga * w[6]! + gr * w[7]!);
     const stretch = open[at + STRETCH]! | 0;
     const c = cells.corner(stretch, t, u, v);
     const d = cells.cornerData;
+    const n = open[at + CORNERS]! | 0;
+    let corner = n > 1 && ga * w[9]! + gr * w[10]! < 0 ? 1 : 0;
+    if (n === 3 && ga * w[12]! + gr * w[13]! < 0) corner = 2;
     const k = at + PLACES + 3 * corner;
     const px = open[k]!;
     const py = open[k + 1]!;
@@ -511,40 +508,29 @@ export class LeastGapSearch {
   }
 
   /** Halves what makes the cell's distances differ most. */
-  #chooseSplit(
-    at: number,
-    offset: number,
-    n: number,
-    reach: number,
-    ga: number,
-    gr: number,
-    cx: number,
-    cz: number,
-    lever: number,
-  ): void {
+  #chooseSplit(at: number, isSlab: boolean, reach: number, ga: number, gr: number): void {
     const open = this.#open;
-    const s = this.#slopes;
+    const w = this.#ways;
     let most = 0;
     let split = SPLIT_NONE;
-    for (let dim = 0; dim < 3; dim++) {
-      const last = dim === 0 ? TRAVEL_LEVELS : dim === 1 ? STEER_LEVELS : OTHER_LEVELS;
-      if (!this.#cells.moves[dim] || open[at + LT + dim]! >= last) continue;
-      const sa = s[3 * dim]!;
-      const sr = s[3 * dim + 1]!;
-      const sc = s[3 * dim + 2]!;
-      const squared = sa * sa + sr * sr + sc * sc;
-      const score = abs(ga * sa + gr * sr) + squared / BEND_RADIUS + 1e-9 * (lever + 1);
+    for (let k = 0; k < 3; k++) {
+      const last = k === 0 ? TRAVEL_LEVELS : k === 1 ? STEER_LEVELS : OTHER_LEVELS;
+      if (!this.#cells.moves[k] || open[at + LT + k]! >= last) continue;
+      const wa = w[3 * k]!;
+      const wr = w[3 * k + 1]!;
+      const wt = w[3 * k + 2]!;
+      // The last term halves even what does not move the image, so that a search always ends.
+      const score = abs(ga * wa + gr * wr) + (wa * wa + wr * wr + wt * wt) / BEND_RADIUS + 1e-9;
       if (score > most) {
         most = score;
-        split = dim;
+        split = k;
       }
     }
-    const isBox = open[at + BOX]! >= 0;
-    if (isBox || (n > 1 && reach > LEAST_PIECE_MM)) {
-      const score = this.#placeFall(at, offset, n, ga, gr, cx, cz) + (reach * reach) / BEND_RADIUS;
-      if (score > most) split = SPLIT_PLACE;
+    if (isSlab || reach > LEAST_PIECE_MM) {
+      const along = abs(ga * w[9]! + gr * w[10]!) + abs(ga * w[12]! + gr * w[13]!);
+      if (along + (reach * reach) / BEND_RADIUS > most) split = SPLIT_PLACE;
     }
-    if (split === SPLIT_NONE && isBox) split = SPLIT_PLACE;
+    if (split === SPLIT_NONE && isSlab) split = SPLIT_PLACE;
     open[at + SPLIT] = split;
   }
 }

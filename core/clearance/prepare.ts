@@ -95,7 +95,7 @@ export const envelopeUnder = (
 ): Envelope =>
   makeEnvelope(
     kind,
-    travelLimits(corner, withPartsCounted(setup)),
+    travelLimits(corner, withPartsCounted(setup), 'setup', `corners.${key}`),
     { loadedSagMm: corner.loadedSagMm, drawn },
     `corners.${key}`,
   );
@@ -110,9 +110,10 @@ export function prepareCorner(
   setup: SetupDescription,
   kind: EnvelopeKind,
   drawn?: readonly DrawnRow[],
+  survey: (key: CornerKey, corner: CornerDescription) => PreparedObstacle[] = surveyedObstacles,
 ): PreparedCorner {
   // The survey first: a file without a setup is judged as fitted, and its faults then lie in the corner.
-  const surveyed = surveyedObstacles(key, corner);
+  const surveyed = survey(key, corner);
   const { obstacles, unknown } = inPlace(corner, surveyed, setup.removed ?? []);
   const motion = motionUnder(key, corner, setup);
   const envelope = envelopeUnder(key, corner, setup, kind, drawn);

@@ -75,7 +75,14 @@ export class ConvexPiece {
         if (side > 0) outside = true;
         const u = da * alongA + dr * alongR;
         if (u >= 0 && u <= length) {
-          const d = abs(side);
+          if (side > 0) {
+            // Outside a convex region, a foot on its boundary is the nearest place.
+            out[0] = side;
+            out[1] = mirrored ? -normalA : normalA;
+            out[2] = normalR;
+            return;
+          }
+          const d = -side;
           if (d < best) {
             best = d;
             slopeA = normalA;
@@ -97,9 +104,14 @@ export class ConvexPiece {
       const away = sqrt(da * da + dr * dr);
       if (away > 0 && da * data[k + 4]! + dr * data[k + 5]! >= away * data[k + 6]!) {
         const d = away - data[k + 3]!;
-        if (d > 0) outside = true;
-        if (abs(d) < best) {
-          best = abs(d);
+        if (d > 0) {
+          out[0] = d;
+          out[1] = mirrored ? -da / away : da / away;
+          out[2] = dr / away;
+          return;
+        }
+        if (-d < best) {
+          best = -d;
           slopeA = da / away;
           slopeR = dr / away;
         }

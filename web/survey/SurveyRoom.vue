@@ -82,6 +82,10 @@ function heightText(reading: LowgapReading): string {
   return reading.travelMm ? `${reading.travelMm} mm` : 'ride';
 }
 
+const disagreeing = computed(() =>
+  (job.evaluation?.disagreements ?? []).filter((d) => d.corner === key.value && d.id === obstacle.value?.id),
+);
+
 const gapText = (reading: LowgapReading): string => reading.typed?.['gapMm'] ?? bothUnits(reading.gapMm);
 </script>
 
@@ -132,6 +136,15 @@ const gapText = (reading: LowgapReading): string => reading.typed?.['gapMm'] ?? 
         />
       </div>
       <TireClock :side="sideOf(key)" :clock="clock" :taken="readings" @choose="(at) => (clock = at)" />
+      <p
+        v-for="d in disagreeing"
+        :key="`${d.first}-${d.second}`"
+        class="verdict-close small"
+        data-testid="disagreement"
+      >
+        Readings {{ d.first + 1 }} and {{ d.second + 1 }} are of one place in one posture and differ by
+        {{ bothUnits(d.apartMm) }}: take it once more and remove the wrong one.
+      </p>
       <table v-if="readings.length" class="figures">
         <caption class="visually-hidden">
           Readings of

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import { asCase, type LowgapFile } from '@/contracts/lowgap-file';
 import { evaluateCase, type Evaluation } from '@/core/clearance/evaluate';
+import { SectionShelf } from '@/core/clearance/section-shelf';
 import { attempt, type Result } from '@/core/problem';
 
 /** What the worker answers; errors cross as data. */
@@ -8,6 +9,9 @@ export interface ClearanceWorker {
   evaluate(file: LowgapFile): Result<Evaluation>;
 }
 
-const worker: ClearanceWorker = { evaluate: (file) => attempt(() => evaluateCase(asCase(file))) };
+/** What one change leaves as it was is not worked out again. */
+const shelf = new SectionShelf();
+
+const worker: ClearanceWorker = { evaluate: (file) => attempt(() => evaluateCase(asCase(file), {}, shelf)) };
 
 expose(worker);
