@@ -2,7 +2,7 @@ import type { CornerMotion } from '../motion/corner-motion';
 import type { Mount } from '../motion/mount';
 import { makePieceTree, type PieceTree } from '../obstacle/piece-tree';
 import type { Envelope } from './envelope';
-import { LeastGapSearch } from './least-gap-search';
+import { emptyCut, LeastGapSearch, type Cut } from './least-gap-search';
 import { DEEP_GRID, ORACLE_GRID, plainSweep, type TravelStretch } from './plain-sweep';
 import { PostureCells } from './posture-cells';
 import { describeGap, type LeastGap } from './posture-gap';
@@ -16,6 +16,7 @@ export class ClearSection {
   readonly #motion: CornerMotion;
   readonly #envelope: Envelope;
   readonly #cells = new Map<string, PostureCells>();
+  readonly #cuts = new Map<PostureCells, WeakMap<PreparedObstacle['pieces'], Cut>>();
   readonly #search = new LeastGapSearch();
 
   constructor(motion: CornerMotion, envelope: Envelope) {
@@ -32,13 +33,23 @@ export class ClearSection {
     const { droop, bump } = this.#envelope.limits;
     const over = stretch ?? { from: droop, to: bump };
     const cells = this.#cellsOf(obstacle.mount, over);
-    const found = this.#search.run(cells, corner.rotor, obstacle.pieces, treeOf(obstacle), obstacle.insideWheel);
+    const cut = this.#cutOf(cells, obstacle);
+    const found = this.#search.run(cells, corner.rotor, obstacle.pieces, treeOf(obstacle), obstacle.insideWheel, cut);
     if (found.status !== 'solved') {
       const grid = found.status === 'deep' ? DEEP_GRID : ORACLE_GRID;
       return plainSweep({ ...corner, obstacles: [obstacle] }, over, grid)[0] as LeastGap;
     }
     const posture = cells.describe(found.stretch, found.t, found.u, found.v);
     return describeGap(corner, obstacle, posture, [found.x, found.y, found.z]);
+  }
+
+  /** Where the last search of these pieces over these postures ended. */
+  #cutOf(cells: PostureCells, { pieces }: PreparedObstacle): Cut {
+    const known = this.#cuts.get(cells) ?? new WeakMap<PreparedObstacle['pieces'], Cut>();
+    this.#cuts.set(cells, known);
+    const cut = known.get(pieces) ?? emptyCut();
+    known.set(pieces, cut);
+    return cut;
   }
 
   #cellsOf(mount: Mount, { from, to }: TravelStretch): PostureCells {

@@ -44,7 +44,13 @@ export interface SearchAnswer {
 /** Cells after which a search gives up. */
 const WORK_LIMIT = 100_000;
 
-/** Numbers of an open cell: 0 stretch, 1-3 position, 4-6 levels, 7 bound, 8 split, 9 slab or -1, 10 corners, 11.. places. */
+/**
+ * Numbers kept for a cell. First its postures and places: stretch of travel, position, levels, slab of the tree (or -1 for
+ * a piece), corners and places of the piece. Then its image: middle along the axle and from it, the cosine from straight
+ * down and how far it may swing, what the ways miss, how far anything may be from the middle, how far the ways reach
+ * away from the axis and round it, the reach of the places alone, and the ways. Last what the rotor makes of it: the
+ * bound, and what to halve.
+ */
 const STRETCH = 0;
 const T = 1;
 const U = 2;
@@ -52,15 +58,35 @@ const V = 3;
 const LT = 4;
 const LU = 5;
 const LV = 6;
-const BOUND = 7;
-const SPLIT = 8;
-const SLAB = 9;
-const CORNERS = 10;
-const PLACES = 11;
-const STRIDE = 20;
+const SLAB = 7;
+const CORNERS = 8;
+const PLACES = 9;
+const ALONG = 18;
+const FROM_AXIS = 19;
+const COSINE = 20;
+const SWINGS = 21;
+const MISSED = 22;
+const FAR = 23;
+const AWAY = 24;
+const ROUND = 25;
+const REACHES = 26;
+const WAY = 27;
+const BOUND = 42;
+const SPLIT = 43;
+const STRIDE = 44;
 
-/** Travel, steer, the other wheel's height, and two ways among the places. */
-const WAYS = 5;
+/** Cells kept of a search so that the next one need not begin at the beginning; larger ones are not worth keeping. */
+const KEPT_CELLS = 4000;
+
+/** The cells a search ended with: together they hold every posture and place. Any rotor can start from them. */
+export interface Cut {
+  cells: Float64Array;
+  count: number;
+}
+
+export const emptyCut = (): Cut => ({ cells: new Float64Array(0), count: 0 });
+
+/** Ways: of travel, steer and the other wheel's height, then two among the places. */
 const PLACE_WAYS = 3;
 
 const SPLIT_TRAVEL = 0;
@@ -94,8 +120,8 @@ export class LeastGapSearch {
   #open = new Float64Array(512 * STRIDE);
   #count = 0;
   readonly #out = newMeasure();
-  /** Ways the image of a cell reaches from its middle, three numbers each: along a, away from the axis, round it. */
-  readonly #ways = new Float64Array(3 * WAYS);
+  /** Takes the cells dropped by the search under way. */
+  #cut: Cut = emptyCut();
   // The best place met so far.
   #best = Infinity;
   readonly #at = new Float64Array(7);
@@ -108,8 +134,18 @@ export class LeastGapSearch {
   #solid!: Solid;
   #loadedTire: ConvexPiece | null = null;
 
-  /** Least distance for one obstacle; `insideWheel` measures to the hollow wheel. */
-  run(cells: PostureCells, rotor: Rotor, pieces: PieceSet, tree: PieceTree, insideWheel: boolean): SearchAnswer {
+  /**
+   * Least distance for one obstacle; `insideWheel` measures to the hollow wheel. `cut` is where an earlier search of the
+   * same cells and pieces ended (empty at first); it is brought up to date.
+   */
+  run(
+    cells: PostureCells,
+    rotor: Rotor,
+    pieces: PieceSet,
+    tree: PieceTree,
+    insideWheel: boolean,
+    cut: Cut = emptyCut(),
+  ): SearchAnswer {
     this.#cells = cells;
     this.#rotor = rotor;
     this.#tree = tree;
@@ -118,22 +154,16 @@ export class LeastGapSearch {
     this.#loadedTire = insideWheel ? null : (rotor.loaded.pieces[0] as ConvexPiece);
     this.#best = Infinity;
     this.#count = 0;
+    this.#cut = cut;
     this.#cellsSeen = 0;
-    for (let stretch = 0; stretch < cells.stretches.length; stretch++) {
-      const at = this.#push();
-      const open = this.#open;
-      open[at + STRETCH] = stretch;
-      open[at + T] = TRAVEL_STEPS / 2;
-      open[at + U] = STEER_STEPS / 2;
-      open[at + V] = OTHER_STEPS / 2;
-      open[at + LT] = open[at + LU] = open[at + LV] = 0;
-      this.#setSlab(at, 0);
-      this.#measure(at);
-    }
+    if (cut.count > 0) this.#takeUp(cut);
+    else this.#begin();
     while (this.#count > 0 && this.#cellsSeen < WORK_LIMIT && this.#best >= -DEEP_OVERLAP_MM) this.#step();
+    const status = this.#count === 0 ? 'solved' : this.#best < -DEEP_OVERLAP_MM ? 'deep' : 'stopped';
+    this.#layDown(cut);
     const at = this.#at;
     return {
-      status: this.#count === 0 ? 'solved' : this.#best < -DEEP_OVERLAP_MM ? 'deep' : 'stopped',
+      status,
       distance: this.#best,
       stretch: at[0]!,
       t: at[1]!,
@@ -144,6 +174,90 @@ export class LeastGapSearch {
       z: at[6]!,
       cells: this.#cellsSeen,
     };
+  }
+
+  /** One cell for each stretch of travel. */
+  #begin(): void {
+    for (let stretch = 0; stretch < this.#cells.stretches.length; stretch++) {
+      const at = this.#push();
+      const open = this.#open;
+      open[at + STRETCH] = stretch;
+      open[at + T] = TRAVEL_STEPS / 2;
+      open[at + U] = STEER_STEPS / 2;
+      open[at + V] = OTHER_STEPS / 2;
+      open[at + LT] = open[at + LU] = open[at + LV] = 0;
+      this.#setSlab(at, 0);
+      this.#image(at);
+      this.#judge(open, at);
+    }
+  }
+
+  /** Judges the cells of an earlier search by this rotor and opens those that could hold something nearer. */
+  #takeUp(cut: Cut): void {
+    const { cells } = cut;
+    // The one that looks nearest first: what it meets spares the others a closer look.
+    let nearest = 0;
+    let nearness = Infinity;
+    for (let i = 0; i < cut.count; i++) {
+      const near = this.#roughly(cells, i * STRIDE);
+      if (near < nearness) {
+        nearness = near;
+        nearest = i;
+      }
+    }
+    this.#judge(cells, nearest * STRIDE);
+    for (let i = 0; i < cut.count; i++) if (i !== nearest) this.#judge(cells, i * STRIDE);
+    const limit = this.#limit();
+    let least = Infinity;
+    let leastAt = -1;
+    for (let i = cut.count - 1; i >= 0; i--) {
+      const bound = cells[i * STRIDE + BOUND]!;
+      if (bound >= limit || cells[i * STRIDE + SPLIT] === SPLIT_NONE) continue;
+      const at = this.#push();
+      for (let k = 0; k < STRIDE; k++) this.#open[at + k] = cells[i * STRIDE + k]!;
+      // The last cell fills the place left.
+      const last = --cut.count * STRIDE;
+      if (last !== i * STRIDE) for (let k = 0; k < STRIDE; k++) cells[i * STRIDE + k] = cells[last + k]!;
+      if (bound < least) {
+        least = bound;
+        leastAt = at;
+      }
+    }
+    if (leastAt >= 0) this.#swap(leastAt, (this.#count - 1) * STRIDE);
+  }
+
+  /** Distance of a cell's middle from the box around the first of the solid's pieces: quick, for an order only. */
+  #roughly(data: Float64Array, at: number): number {
+    return this.#solid.pieces[0]!.atLeast(data[at + ALONG]! - this.#rotor.centrePlaneMm, data[at + FROM_AXIS]!);
+  }
+
+  /** Open cells go with the dropped ones, so that the cut still holds everything; too large a one is let go. */
+  #layDown(cut: Cut): void {
+    while (this.#count > 0) this.#drop(--this.#count * STRIDE);
+    if (cut.count > KEPT_CELLS) cut.count = 0;
+  }
+
+  /** A cell that cannot hold anything nearer. */
+  #drop(at: number): void {
+    const cut = this.#cut;
+    const to = cut.count++ * STRIDE;
+    if (to + STRIDE > cut.cells.length) {
+      const larger = new Float64Array(Math.max(64 * STRIDE, 2 * cut.cells.length));
+      larger.set(cut.cells);
+      cut.cells = larger;
+    }
+    const { cells } = cut;
+    const open = this.#open;
+    for (let k = 0; k < STRIDE; k++) cells[to + k] = open[at + k]!;
+  }
+
+  #swap(a: number, b: number): void {
+    const open = this.#open;
+    for (let k = 0; k < STRIDE; k++) {
+      const kept = open[a + k]!;
+      open[a + k] = open[b + k]!;
+      open[b + k] = kept;
+    }
   }
 
   #push(): number {
@@ -178,37 +292,40 @@ export class LeastGapSearch {
   /** Takes the newest open cell, drops or halves it. */
   #step(): void {
     const at = --this.#count * STRIDE;
-    const split = this.#open[at + SPLIT]!;
-    if (this.#open[at + BOUND]! >= this.#limit() || split === SPLIT_NONE) return;
+    const split = this.#open[at + SPLIT]! | 0;
+    if (this.#open[at + BOUND]! >= this.#limit() || split === SPLIT_NONE) {
+      this.#drop(at);
+      return;
+    }
     // The cell's own slot becomes one half, the next slot the other.
     const first = this.#push();
     const second = this.#push();
     const open = this.#open;
-    open.copyWithin(second, first, first + STRIDE);
+    for (let k = 0; k < ALONG; k++) open[second + k] = open[first + k]!;
     if (split === SPLIT_PLACE) this.#splitPlace(first, second);
     else {
-      const level = ++open[first + LT + split]!;
+      const level = open[first + LT + split]! + 1;
+      open[first + LT + split] = level;
       open[second + LT + split] = level;
-      const quarter =
-        (split === SPLIT_TRAVEL ? TRAVEL_STEPS : split === SPLIT_STEER ? STEER_STEPS : OTHER_STEPS) >> (level + 1);
+      const steps = split === SPLIT_TRAVEL ? TRAVEL_STEPS : split === SPLIT_STEER ? STEER_STEPS : OTHER_STEPS;
+      const quarter = steps >> (level + 1);
       open[first + T + split]! -= quarter;
       open[second + T + split]! += quarter;
     }
-    this.#measure(first);
-    this.#measure(second);
+    this.#image(first);
+    this.#judge(open, first);
+    this.#image(second);
+    this.#judge(open, second);
+    // The better half on top; halves that are done for are put aside.
+    if (open[first + BOUND]! < open[second + BOUND]!) this.#swap(first, second);
     const limit = this.#limit();
-    // The better half on top; halves that are done for are not kept.
-    if (open[first + BOUND]! < open[second + BOUND]!) {
-      for (let k = 0; k < STRIDE; k++) {
-        const kept = open[first + k]!;
-        open[first + k] = open[second + k]!;
-        open[second + k] = kept;
-      }
-    }
-    if (open[second + BOUND]! >= limit) this.#count -= 2;
-    else if (open[first + BOUND]! >= limit) {
-      open.copyWithin(first, second, second + STRIDE);
+    if (open[second + BOUND]! >= limit) {
+      this.#drop(second);
       this.#count--;
+      if (open[first + BOUND]! >= limit) {
+        this.#drop(first);
+        this.#count--;
+      }
     }
   }
 
@@ -243,9 +360,8 @@ export class LeastGapSearch {
   }
 
   /** Middle, two half ways and radius of a cell's places: of a slab, or of one piece or part of it. */
-  #readPlaces(at: number): void {
+  #readPlaces(open: Float64Array, at: number): void {
     const p = this.#places;
-    const open = this.#open;
     const slab = open[at + SLAB]! | 0;
     if (slab >= 0) {
       const { slabs } = this.#tree;
@@ -276,28 +392,24 @@ export class LeastGapSearch {
 
   readonly #places = new Float64Array(SLAB_STRIDE);
 
-  /** Bound and split of a cell; the best place met moves on if something nearer is met on the way. */
-  #measure(at: number): void {
+  /** Where a cell lies in the plane (a, r), whatever the rotor. */
+  #image(at: number): void {
     this.#cellsSeen++;
     const open = this.#open;
     const cells = this.#cells;
     const stretch = open[at + STRETCH]! | 0;
-    const t = open[at + T]! | 0;
-    const u = open[at + U]! | 0;
-    const v = open[at + V]! | 0;
     const lt = open[at + LT]! | 0;
     const lu = open[at + LU]! | 0;
     const lv = open[at + LV]! | 0;
-    const offset = cells.posture(stretch, t, u, v);
+    const offset = cells.posture(stretch, open[at + T]! | 0, open[at + U]! | 0, open[at + V]! | 0);
     const d = cells.postureData;
-    this.#readPlaces(at);
+    this.#readPlaces(open, at);
     const p = this.#places;
     const px = p[0]!;
     const py = p[1]!;
     const pz = p[2]!;
     const radius = p[9]!;
 
-    // Image of the middle.
     const m0 = d[offset]!;
     const m1 = d[offset + 1]!;
     const m2 = d[offset + 2]!;
@@ -308,15 +420,14 @@ export class LeastGapSearch {
     const m9 = d[offset + 9]!;
     const m10 = d[offset + 10]!;
     const x = m0 * px + m1 * py + m2 * pz + d[offset + 3]!;
-    const y = m4 * px + m5 * py + m6 * pz + d[offset + 7]!;
     const z = m8 * px + m9 * py + m10 * pz + d[offset + 11]!;
     const r = sqrt(x * x + z * z);
-    const a = y - this.#rotor.centrePlaneMm;
     const cx = r > 0 ? x / r : 1;
     const cz = r > 0 ? z / r : 0;
+    open[at + ALONG] = m4 * px + m5 * py + m6 * pz + d[offset + 7]!;
+    open[at + FROM_AXIS] = r;
 
     // Ways of the image over half the cell.
-    const ways = this.#ways;
     let away = radius;
     let round = radius;
     let spread = 0;
@@ -326,23 +437,22 @@ export class LeastGapSearch {
       const ez = p[5 + 3 * k]!;
       const sx = m0 * ex + m1 * ey + m2 * ez;
       const sz = m8 * ex + m9 * ey + m10 * ez;
-      const w = 3 * (PLACE_WAYS + k);
+      const w = at + WAY + 3 * (PLACE_WAYS + k);
       const sr = sx * cx + sz * cz;
       const st = sz * cx - sx * cz;
-      ways[w] = m4 * ex + m5 * ey + m6 * ez;
-      ways[w + 1] = sr;
-      ways[w + 2] = st;
+      open[w] = m4 * ex + m5 * ey + m6 * ez;
+      open[w + 1] = sr;
+      open[w + 2] = st;
       away += abs(sr);
       round += abs(st);
       spread += ex * ex + ey * ey + ez * ez;
     }
-    const reach = sqrt(spread);
     for (let k = 0; k < 3; k++) {
-      const w = 3 * k;
+      const w = at + WAY + 3 * k;
       if (!cells.moves[k]) {
-        ways[w] = 0;
-        ways[w + 1] = 0;
-        ways[w + 2] = 0;
+        open[w] = 0;
+        open[w + 1] = 0;
+        open[w + 2] = 0;
         continue;
       }
       const s = offset + SLOPE_TRAVEL + (SLOPE_STEER - SLOPE_TRAVEL) * k;
@@ -351,29 +461,43 @@ export class LeastGapSearch {
       const sz = (d[s + 8]! * px + d[s + 9]! * py + d[s + 10]! * pz + d[s + 11]!) * half;
       const sr = sx * cx + sz * cz;
       const st = sz * cx - sx * cz;
-      ways[w] = (d[s + 4]! * px + d[s + 5]! * py + d[s + 6]! * pz + d[s + 7]!) * half;
-      ways[w + 1] = sr;
-      ways[w + 2] = st;
+      open[w] = (d[s + 4]! * px + d[s + 5]! * py + d[s + 6]! * pz + d[s + 7]!) * half;
+      open[w + 1] = sr;
+      open[w + 2] = st;
       away += abs(sr);
       round += abs(st);
     }
 
     // What the ways miss, and how far anything in the cell may be from its middle.
+    const reach = sqrt(spread);
     const lever = sqrt(px * px + py * py + pz * pz);
     const { bounds } = cells.stretches[stretch]!;
     const b = cells.boundAt(lt, lu, lv);
     const turn = bounds[b + TURN]!;
     const far = bounds[b + REACH]! + turn * lever + reach + radius;
-    const miss = bounds[b + MISS]! + bounds[b + MISS_TURN]! * lever + turn * reach + radius;
+    open[at + MISSED] = bounds[b + MISS]! + bounds[b + MISS_TURN]! * lever + turn * reach + radius;
+    open[at + FAR] = far;
+    open[at + AWAY] = away;
+    open[at + ROUND] = round;
+    open[at + REACHES] = reach + radius;
+    open[at + COSINE] = cx * d[offset + DOWN]! + cz * d[offset + DOWN + 1]!;
+    open[at + SWINGS] = r > 0 ? far / r + bounds[b + SWING]! : 2;
+  }
 
-    // The loaded shape counts where the place may be near the ground.
+  /** Bound and split of a cell by the rotor; the best place met moves on if something nearer is met on the way. */
+  #judge(open: Float64Array, at: number): void {
+    const r = open[at + FROM_AXIS]!;
+    const a = open[at + ALONG]! - this.#rotor.centrePlaneMm;
+    const far = open[at + FAR]!;
+    const miss = open[at + MISSED]!;
+
+    // The loaded shape counts where the place may be near the ground: its angle from straight down, and its swing.
     let mayBeLoaded = false;
     let isLoaded = false;
-    if (this.#loadedTire && r > 0) {
-      // Angles from straight down by their cosines: the middle's, and as far as the cell may swing from it.
-      const cosine = cx * d[offset + DOWN]! + cz * d[offset + DOWN + 1]!;
+    if (this.#loadedTire) {
+      const cosine = open[at + COSINE]!;
+      const swing = open[at + SWINGS]!;
       isLoaded = cosine >= COS_LOADED;
-      const swing = far / r + bounds[b + SWING]!;
       if (isLoaded || swing >= 1) mayBeLoaded = true;
       else {
         const rest = sqrt(1 - swing * swing);
@@ -383,8 +507,8 @@ export class LeastGapSearch {
 
     const limit = this.#limit();
     const solid = this.#solid;
-    const inner = r - away - miss;
-    const bent = round + miss;
+    const inner = r - open[at + AWAY]! - miss;
+    const bent = open[at + ROUND]! + miss;
     let bound = Infinity;
     let least = Infinity;
     let predicted = Infinity;
@@ -405,7 +529,7 @@ export class LeastGapSearch {
       const pa = out[1]!;
       const pr = out[2]!;
       if (f < least) least = f;
-      const lowest = f - this.#fall(pa, pr);
+      const lowest = f - this.#fall(open, at, pa, pr);
       if (lowest < predicted) {
         predicted = lowest;
         ga = pa;
@@ -425,7 +549,7 @@ export class LeastGapSearch {
       if (whole.hull && bound < limit) {
         whole.hull.measure(a, r, out);
         const pr = out[2]!;
-        let low = out[0]! - this.#fall(out[1]!, pr) - miss;
+        let low = out[0]! - this.#fall(open, at, out[1]!, pr) - miss;
         if (pr < 0) low = inner > 0 ? low + (pr * bent * bent) / (2 * inner) : -Infinity;
         if (low > bound) bound = low;
       }
@@ -438,39 +562,44 @@ export class LeastGapSearch {
     if (!isSlab) {
       if (least < this.#best) {
         const met = solidDistance(isLoaded ? this.#rotor.loaded : solid, a, r);
-        if (met < this.#best) this.#keep(met, stretch, t, u, v, px, py, pz);
+        if (met < this.#best) this.#keepMiddle(met, open, at);
       }
-      if (predicted < this.#best) this.#tryCorner(at, ga, gr);
+      if (predicted < this.#best) this.#tryCorner(open, at, ga, gr);
     }
-    this.#chooseSplit(at, isSlab, reach + radius, ga, gr);
+    this.#chooseSplit(open, at, isSlab, ga, gr);
+  }
+
+  #keepMiddle(met: number, open: Float64Array, at: number): void {
+    this.#readPlaces(open, at);
+    const p = this.#places;
+    this.#keep(met, open[at + STRETCH]!, open[at + T]!, open[at + U]!, open[at + V]!, p[0]!, p[1]!, p[2]!);
   }
 
   /** How far a distance of this slope falls within the cell, by its ways. */
-  #fall(ga: number, gr: number): number {
-    const w = this.#ways;
+  #fall(o: Float64Array, at: number, ga: number, gr: number): number {
+    const w = at + WAY;
     return (
-      abs(ga * w[0]! + gr * w[1]!) +
-      abs(ga * w[3]! + gr * w[4]!) +
-      abs(ga * w[6]! + gr * w[7]!) +
-      abs(ga * w[9]! + gr * w[10]!) +
-      abs(ga * w[12]! + gr * w[13]!)
+      abs(ga * o[w]! + gr * o[w + 1]!) +
+      abs(ga * o[w + 3]! + gr * o[w + 4]!) +
+      abs(ga * o[w + 6]! + gr * o[w + 7]!) +
+      abs(ga * o[w + 9]! + gr * o[w + 10]!) +
+      abs(ga * o[w + 12]! + gr * o[w + 13]!)
     );
   }
 
   /** Looks at the corner of the cell toward which the distance falls. */
-  #tryCorner(at: number, ga: number, gr: number): void {
-    const open = this.#open;
-    const w = this.#ways;
+  #tryCorner(open: Float64Array, at: number, ga: number, gr: number): void {
     const cells = this.#cells;
-    const t = this.#toward(at, 0, TRAVEL_STEPS, ga * w[0]! + gr * w[1]!);
-    const u = this.#toward(at, 1, STEER_STEPS, ga * w[3]! + gr * w[4]!);
-    const v = this.#toward(at, 2, OTHER_STEPS, ga * w[6]! + gr * w[7]!);
+    const w = at + WAY;
+    const t = this.#toward(open, at, 0, TRAVEL_STEPS, ga * open[w]! + gr * open[w + 1]!);
+    const u = this.#toward(open, at, 1, STEER_STEPS, ga * open[w + 3]! + gr * open[w + 4]!);
+    const v = this.#toward(open, at, 2, OTHER_STEPS, ga * open[w + 6]! + gr * open[w + 7]!);
     const stretch = open[at + STRETCH]! | 0;
     const c = cells.corner(stretch, t, u, v);
     const d = cells.cornerData;
     const n = open[at + CORNERS]! | 0;
-    let corner = n > 1 && ga * w[9]! + gr * w[10]! < 0 ? 1 : 0;
-    if (n === 3 && ga * w[12]! + gr * w[13]! < 0) corner = 2;
+    let corner = n > 1 && ga * open[w + 9]! + gr * open[w + 10]! < 0 ? 1 : 0;
+    if (n === 3 && ga * open[w + 12]! + gr * open[w + 13]! < 0) corner = 2;
     const k = at + PLACES + 3 * corner;
     const px = open[k]!;
     const py = open[k + 1]!;
@@ -488,10 +617,10 @@ export class LeastGapSearch {
   }
 
   /** End of the cell in one direction at which the distance is less. */
-  #toward(at: number, dim: number, steps: number, slope: number): number {
-    const middle = this.#open[at + T + dim]! | 0;
+  #toward(open: Float64Array, at: number, dim: number, steps: number, slope: number): number {
+    const middle = open[at + T + dim]! | 0;
     if (!this.#cells.moves[dim]) return middle;
-    const half = steps >> (this.#open[at + LT + dim]! + 1);
+    const half = steps >> (open[at + LT + dim]! + 1);
     return slope > 0 ? middle - half : middle + half;
   }
 
@@ -508,17 +637,16 @@ export class LeastGapSearch {
   }
 
   /** Halves what makes the cell's distances differ most. */
-  #chooseSplit(at: number, isSlab: boolean, reach: number, ga: number, gr: number): void {
-    const open = this.#open;
-    const w = this.#ways;
+  #chooseSplit(open: Float64Array, at: number, isSlab: boolean, ga: number, gr: number): void {
     let most = 0;
     let split = SPLIT_NONE;
     for (let k = 0; k < 3; k++) {
       const last = k === 0 ? TRAVEL_LEVELS : k === 1 ? STEER_LEVELS : OTHER_LEVELS;
       if (!this.#cells.moves[k] || open[at + LT + k]! >= last) continue;
-      const wa = w[3 * k]!;
-      const wr = w[3 * k + 1]!;
-      const wt = w[3 * k + 2]!;
+      const w = at + WAY + 3 * k;
+      const wa = open[w]!;
+      const wr = open[w + 1]!;
+      const wt = open[w + 2]!;
       // The last term halves even what does not move the image, so that a search always ends.
       const score = abs(ga * wa + gr * wr) + (wa * wa + wr * wr + wt * wt) / BEND_RADIUS + 1e-9;
       if (score > most) {
@@ -526,8 +654,10 @@ export class LeastGapSearch {
         split = k;
       }
     }
+    const reach = open[at + REACHES]!;
     if (isSlab || reach > LEAST_PIECE_MM) {
-      const along = abs(ga * w[9]! + gr * w[10]!) + abs(ga * w[12]! + gr * w[13]!);
+      const w = at + WAY + 3 * PLACE_WAYS;
+      const along = abs(ga * open[w]! + gr * open[w + 1]!) + abs(ga * open[w + 3]! + gr * open[w + 4]!);
       if (along + (reach * reach) / BEND_RADIUS > most) split = SPLIT_PLACE;
     }
     if (split === SPLIT_NONE && isSlab) split = SPLIT_PLACE;
