@@ -3,7 +3,12 @@
  * least gap to the fitted tire lies between touch and 80 mm, as obstacles in a real well do.
  */
 import { ClearSection } from '@/core/clearance/clear-section';
-import { fittedAsSetup, type CornerDescription, type ObstacleDescription, type SetupDescription } from '@/core/clearance/description';
+import {
+  fittedAsSetup,
+  type CornerDescription,
+  type ObstacleDescription,
+  type SetupDescription,
+} from '@/core/clearance/description';
 import { prepareCorner } from '@/core/clearance/prepare';
 import type { Vec3 } from '@/core/geometry/vec3';
 import type { MotionDescription } from '@/core/motion/motion-description';
@@ -96,7 +101,7 @@ export function surveyedCorner(name: MotionName, count = 40, seed = 4): CornerDe
         obstacles.push(describe());
         break;
       }
-      const [x, y, z] = least!.at;
+      const [x, , z] = least!.at;
       const sideways = Math.abs(least!.section.a) > 110 && least!.section.r < 380;
       const push: Vec3 = sideways
         ? [0, Math.sign(least!.section.a) * short, 0]

@@ -22,7 +22,7 @@ export const SAME_GAP_MM = 1e-7;
 export const HEIGHT_RESIDUAL_MM = 1e-9;
 
 /** mm: the fast search may stop this much above the true least gap. */
-export const SEARCH_TOLERANCE_MM = 0.1;
+export const SEARCH_TOLERANCE_MM = 0.05;
 
 /** mm: overlaps deeper than this are not followed to their exact depth. */
 export const DEEP_OVERLAP_MM = 25;

@@ -135,6 +135,7 @@ await Promise.all([
       'web',
       'cli',
       'demo',
+      'bench',
     ]);
     await check('types', 'vue-tsc', ['--noEmit']);
   })(),

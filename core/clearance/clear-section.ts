@@ -15,6 +15,7 @@ import type { PreparedCorner, PreparedObstacle } from './prepare';
 export class ClearSection {
   readonly #motion: CornerMotion;
   readonly #envelope: Envelope;
+  readonly #bodyStands: boolean;
   readonly #cells = new Map<string, PostureCells>();
   readonly #cuts = new Map<PostureCells, WeakMap<PreparedObstacle['pieces'], Cut>>();
   readonly #search = new LeastGapSearch();
@@ -22,6 +23,8 @@ export class ClearSection {
   constructor(motion: CornerMotion, envelope: Envelope) {
     this.#motion = motion;
     this.#envelope = envelope;
+    const body = motion.mountPose('body', { travel: envelope.limits.ride, steer: 0 });
+    this.#bodyStands = body.origin.every((v) => v === 0);
   }
 
   /** Least gap of every obstacle of `corner` (whose motion and envelope these are), in order. */
@@ -53,10 +56,12 @@ export class ClearSection {
   }
 
   #cellsOf(mount: Mount, { from, to }: TravelStretch): PostureCells {
-    const key = `${mount}:${from}:${to}`;
+    // With the body where it was surveyed its things move as the frame's do.
+    const as = mount === 'body' && this.#bodyStands ? 'frame' : mount;
+    const key = `${as}:${from}:${to}`;
     const known = this.#cells.get(key);
     if (known) return known;
-    const made = new PostureCells(this.#motion, this.#envelope, mount, from, to);
+    const made = new PostureCells(this.#motion, this.#envelope, as, from, to);
     this.#cells.set(key, made);
     return made;
   }

@@ -120,8 +120,9 @@ export class LeastGapSearch {
   #open = new Float64Array(512 * STRIDE);
   #count = 0;
   readonly #out = newMeasure();
-  /** Takes the cells dropped by the search under way. */
-  #cut: Cut = emptyCut();
+  /** Cells dropped by the search under way. */
+  #done = new Float64Array(512 * STRIDE);
+  #doneCount = 0;
   // The best place met so far.
   #best = Infinity;
   readonly #at = new Float64Array(7);
@@ -154,7 +155,7 @@ export class LeastGapSearch {
     this.#loadedTire = insideWheel ? null : (rotor.loaded.pieces[0] as ConvexPiece);
     this.#best = Infinity;
     this.#count = 0;
-    this.#cut = cut;
+    this.#doneCount = 0;
     this.#cellsSeen = 0;
     if (cut.count > 0) this.#takeUp(cut);
     else this.#begin();
@@ -231,24 +232,31 @@ export class LeastGapSearch {
     return this.#solid.pieces[0]!.atLeast(data[at + ALONG]! - this.#rotor.centrePlaneMm, data[at + FROM_AXIS]!);
   }
 
-  /** Open cells go with the dropped ones, so that the cut still holds everything; too large a one is let go. */
+  /** Dropped and still open cells go into the cut, so that it holds everything again; too large a one is let go. */
   #layDown(cut: Cut): void {
     while (this.#count > 0) this.#drop(--this.#count * STRIDE);
-    if (cut.count > KEPT_CELLS) cut.count = 0;
+    const count = cut.count + this.#doneCount;
+    if (count > KEPT_CELLS) {
+      cut.count = 0;
+      cut.cells = new Float64Array(0);
+      return;
+    }
+    if (count * STRIDE > cut.cells.length) {
+      const larger = new Float64Array(Math.ceil(1.2 * count) * STRIDE);
+      larger.set(cut.cells.subarray(0, cut.count * STRIDE));
+      cut.cells = larger;
+    }
+    cut.cells.set(this.#done.subarray(0, this.#doneCount * STRIDE), cut.count * STRIDE);
+    cut.count = count;
   }
 
   /** A cell that cannot hold anything nearer. */
   #drop(at: number): void {
-    const cut = this.#cut;
-    const to = cut.count++ * STRIDE;
-    if (to + STRIDE > cut.cells.length) {
-      const larger = new Float64Array(Math.max(64 * STRIDE, 2 * cut.cells.length));
-      larger.set(cut.cells);
-      cut.cells = larger;
-    }
-    const { cells } = cut;
+    const to = this.#doneCount++ * STRIDE;
+    if (to + STRIDE > this.#done.length) this.#done = doubled(this.#done);
+    const done = this.#done;
     const open = this.#open;
-    for (let k = 0; k < STRIDE; k++) cells[to + k] = open[at + k]!;
+    for (let k = 0; k < STRIDE; k++) done[to + k] = open[at + k]!;
   }
 
   #swap(a: number, b: number): void {
@@ -262,11 +270,7 @@ export class LeastGapSearch {
 
   #push(): number {
     const at = this.#count++ * STRIDE;
-    if (at + STRIDE > this.#open.length) {
-      const larger = new Float64Array(2 * this.#open.length);
-      larger.set(this.#open);
-      this.#open = larger;
-    }
+    if (at + STRIDE > this.#open.length) this.#open = doubled(this.#open);
     return at;
   }
 
@@ -663,4 +667,10 @@ export class LeastGapSearch {
     if (split === SPLIT_NONE && isSlab) split = SPLIT_PLACE;
     open[at + SPLIT] = split;
   }
+}
+
+function doubled(data: Float64Array): Float64Array<ArrayBuffer> {
+  const larger = new Float64Array(2 * data.length);
+  larger.set(data);
+  return larger;
 }

@@ -67,13 +67,13 @@ export class PostureCells {
   readonly #motion: CornerMotion;
   readonly #envelope: Envelope;
   readonly #mount: Mount;
-  readonly #states = new Map<number, CarrierState>();
+  readonly #heights = new Map<number, Height>();
   readonly #postures = new Map<number, number>();
   readonly #corners = new Map<number, number>();
   #postureCount = 0;
   #cornerCount = 0;
-  #postureData = new Float64Array(256 * POSTURE_STRIDE);
-  #cornerData = new Float64Array(256 * CORNER_STRIDE);
+  #postureData = new Float64Array(1024 * POSTURE_STRIDE);
+  #cornerData = new Float64Array(1024 * CORNER_STRIDE);
 
   constructor(motion: CornerMotion, envelope: Envelope, mount: Mount, from: number, to: number) {
     this.#motion = motion;
@@ -122,8 +122,8 @@ export class PostureCells {
     const offset = this.#cornerCount++ * CORNER_STRIDE;
     if (offset + CORNER_STRIDE > this.#cornerData.length) this.#cornerData = doubled(this.#cornerData);
     const [travel, other, part] = this.#real(stretch, t, u, v);
-    const state = this.#state(keyOf(stretch, t, 0, v) * 5, travel, other);
-    const wheel = this.#relative(state, this.#steer(travel, state, part), this.#cornerData, offset);
+    const height = this.#height(keyOf(stretch, t, 0, v) * 5, travel, other);
+    const wheel = this.#relative(height, steerAt(height, part), this.#cornerData, offset);
     writeDown(wheel, this.#cornerData, offset + CORNER_DOWN);
     this.#corners.set(key, offset);
     return offset;
@@ -133,8 +133,7 @@ export class PostureCells {
   describe(stretch: number, t: number, u: number, v: number): Posture {
     const [travel, other, part] = this.#real(stretch, t, u, v);
     const cross = this.moves[2] ? other - travel : 0;
-    const state = this.#motion.carrierAt(travel, cross);
-    return { travel, steer: this.#steer(travel, state, part), cross };
+    return { travel, steer: steerAt(this.#makeHeight(travel, other), part), cross };
   }
 
   /** Travel, the other wheel's travel, and the part (0..1) of the steer range at a position. */
@@ -144,23 +143,22 @@ export class PostureCells {
     return [from + ((to - from) * t) / TRAVEL_STEPS, droop + ((bump - droop) * v) / OTHER_STEPS, u / STEER_STEPS];
   }
 
-  #state(key: number, travel: number, other: number): CarrierState {
-    const known = this.#states.get(key);
+  #height(key: number, travel: number, other: number): Height {
+    const known = this.#heights.get(key);
     if (known) return known;
-    const state = this.#motion.carrierAt(travel, this.#motion.crossArticulates && this.moves[2] ? other - travel : 0);
-    this.#states.set(key, state);
-    return state;
+    const made = this.#makeHeight(travel, other);
+    this.#heights.set(key, made);
+    return made;
   }
 
-  /** Steer at a part of the range. */
-  #steer(travel: number, state: CarrierState, part: number): number {
-    if (!this.moves[1]) return 0;
-    const { low, high } = this.#envelope.steerRange(travel, this.#motion.locksAt(state));
-    return low + part * (high - low);
+  #makeHeight(travel: number, other: number): Height {
+    const state = this.#motion.carrierAt(travel, this.moves[2] ? other - travel : 0);
+    if (!this.moves[1]) return { state, low: 0, high: 0 };
+    return { state, ...this.#envelope.steerRange(travel, this.#motion.locksAt(state)) };
   }
 
   /** Mount frame to wheel frame, twelve numbers into `out`; gives the wheel's pose. */
-  #relative(state: CarrierState, steer: number, out: Float64Array, offset: number): Pose {
+  #relative({ state }: Height, steer: number, out: Float64Array, offset: number): Pose {
     const wheel = this.#motion.wheelFrom(state, steer);
     const mount = this.#motion.mountFrom(state, this.#mount, steer);
     const w = wheel.rotation;
@@ -184,34 +182,62 @@ export class PostureCells {
     const [travel, other, part] = this.#real(stretch, t, u, v);
     const { from, to } = this.stretches[stretch] as Stretch;
     const { droop, bump } = this.#envelope.limits;
-    const stateKey = keyOf(stretch, t, 0, v) * 5;
-    const state = this.#state(stateKey, travel, other);
-    const wheel = this.#relative(state, this.#steer(travel, state, part), data, offset);
+    const heightKey = keyOf(stretch, t, 0, v) * 5;
+    const height = this.#height(heightKey, travel, other);
+    const wheel = this.#relative(height, steerAt(height, part), data, offset);
     writeDown(wheel, data, offset + DOWN);
-    const slope = (at: number, before: () => void, after: () => void): void => {
-      before();
-      after();
+    const slope = (at: number): void => {
       for (let k = 0; k < 12; k++) data[offset + at + k] = (HIGH[k]! - LOW[k]!) / (2 * SLOPE_SHARE);
     };
+    const beside = (key: number, there: number, otherThere: number, out: Float64Array): void => {
+      const moved = this.#height(heightKey + key, there, otherThere);
+      this.#relative(moved, steerAt(moved, part), out, 0);
+    };
     if (this.moves[0] && to > from) {
-      const side = (sign: 1 | -1, out: Float64Array) => () => {
-        const there = travel + sign * SLOPE_SHARE * (to - from);
-        const moved = this.#state(stateKey + (sign > 0 ? 1 : 2), there, other);
-        this.#relative(moved, this.#steer(there, moved, part), out, 0);
-      };
-      slope(SLOPE_TRAVEL, side(-1, LOW), side(1, HIGH));
+      const step = SLOPE_SHARE * (to - from);
+      beside(1, travel - step, other, LOW);
+      beside(2, travel + step, other, HIGH);
+      slope(SLOPE_TRAVEL);
     }
-    if (this.moves[1]) {
-      const side = (sign: 1 | -1, out: Float64Array) => () =>
-        void this.#relative(state, this.#steer(travel, state, part + sign * SLOPE_SHARE), out, 0);
-      slope(SLOPE_STEER, side(-1, LOW), side(1, HIGH));
-    }
+    if (this.moves[1]) this.#steerSlope(height, part, wheel, data, offset + SLOPE_STEER);
     if (this.moves[2]) {
-      const side = (sign: 1 | -1, out: Float64Array) => () => {
-        const moved = this.#state(stateKey + (sign > 0 ? 3 : 4), travel, other + sign * SLOPE_SHARE * (bump - droop));
-        this.#relative(moved, this.#steer(travel, moved, part), out, 0);
-      };
-      slope(SLOPE_OTHER, side(-1, LOW), side(1, HIGH));
+      const step = SLOPE_SHARE * (bump - droop);
+      beside(3, travel, other - step, LOW);
+      beside(4, travel, other + step, HIGH);
+      slope(SLOPE_OTHER);
+    }
+  }
+
+  /**
+   * Slope along the steer range. A thing that does not steer turns the other way about the steering line, seen from the
+   * wheel: row i of the slope is (line x wheel's axis i) on the thing's place from the line.
+   */
+  #steerSlope(height: Height, part: number, wheel: Pose, out: Float64Array, offset: number): void {
+    const line = this.#motion.steerLine(height.state);
+    if (!line || this.#mount === 'knuckle' || this.#mount === 'tieRod') {
+      this.#relative(height, steerAt(height, part - SLOPE_SHARE), LOW, 0);
+      this.#relative(height, steerAt(height, part + SLOPE_SHARE), HIGH, 0);
+      for (let k = 0; k < 12; k++) out[offset + k] = (HIGH[k]! - LOW[k]!) / (2 * SLOPE_SHARE);
+      return;
+    }
+    const { rotation: m, origin } = this.#motion.mountFrom(height.state, this.#mount, 0);
+    const range = height.high - height.low;
+    const [lx, ly, lz] = line.direction;
+    const dx = origin[0] - line.point[0];
+    const dy = origin[1] - line.point[1];
+    const dz = origin[2] - line.point[2];
+    for (let i = 0; i < 3; i++) {
+      const wx = wheel.rotation[i]!;
+      const wy = wheel.rotation[i + 3]!;
+      const wz = wheel.rotation[i + 6]!;
+      const bx = range * (ly * wz - lz * wy);
+      const by = range * (lz * wx - lx * wz);
+      const bz = range * (lx * wy - ly * wx);
+      const at = offset + 4 * i;
+      out[at] = bx * m[0] + by * m[3] + bz * m[6];
+      out[at + 1] = bx * m[1] + by * m[4] + bz * m[7];
+      out[at + 2] = bx * m[2] + by * m[5] + bz * m[8];
+      out[at + 3] = bx * dx + by * dy + bz * dz;
     }
   }
 
@@ -263,9 +289,9 @@ export class PostureCells {
       const travel = from + (to - from) * share(i, counts[0]);
       for (let m = 0; m < counts[2]; m++) {
         const other = droop + (bump - droop) * share(m, counts[2]);
-        const state = this.#motion.carrierAt(travel, this.moves[2] ? other - travel : 0);
+        const height = this.#makeHeight(travel, other);
         for (let j = 0; j < counts[1]; j++) {
-          const wheel = this.#relative(state, this.#steer(travel, state, share(j, counts[1])), grid, offset);
+          const wheel = this.#relative(height, steerAt(height, share(j, counts[1])), grid, offset);
           writeDown(wheel, grid, offset + 12);
           offset += SAMPLE_STRIDE;
         }
@@ -274,6 +300,16 @@ export class PostureCells {
     return grid;
   }
 }
+
+/** The suspension at a height, with the steers allowed there. */
+interface Height {
+  readonly state: CarrierState;
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Steer at a part (0 to 1) of the range. */
+const steerAt = ({ low, high }: Height, part: number): number => low + part * (high - low);
 
 /** Vehicle-down seen in the wheel plane, made unit. */
 function writeDown({ rotation }: Pose, out: Float64Array, offset: number): void {

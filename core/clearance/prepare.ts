@@ -139,16 +139,28 @@ function requireReach(motion: CornerMotion, { limits }: Envelope, obstacles: rea
   }
 }
 
-/** Where everything surveyed lies, each obstacle in its mount's frame; depends on nothing but the survey. */
-export function surveyedObstacles(key: CornerKey, corner: CornerDescription): PreparedObstacle[] {
+/** Obstacles worked out before, by what they depend on. */
+export type KnownObstacles = Map<string, PreparedObstacle>;
+
+/**
+ * Where everything surveyed lies, each obstacle in its mount's frame; depends on nothing but the survey. Obstacles found
+ * in `known` under the same description and baseline are taken from there, and new ones are put in.
+ */
+export function surveyedObstacles(
+  key: CornerKey,
+  corner: CornerDescription,
+  known?: KnownObstacles,
+): PreparedObstacle[] {
   const path = `corners.${key}`;
   const survey: SurveyScene = {
     corner,
     motion: surveyMotion(key, corner),
     rotor: prepareRotor(corner.fitted, joinPath(path, 'fitted')),
   };
+  const { obstacles, ...baseline } = corner;
+  const under = known ? `${key}${JSON.stringify(baseline)}` : '';
   const seen = new Set<string>();
-  return corner.obstacles.map((obstacle, i) => {
+  return obstacles.map((obstacle, i) => {
     const place = joinPath(joinPath(path, 'obstacles'), i);
     if (seen.has(obstacle.id)) {
       throw new ProblemError({
@@ -159,7 +171,12 @@ export function surveyedObstacles(key: CornerKey, corner: CornerDescription): Pr
       });
     }
     seen.add(obstacle.id);
-    return prepareObstacle(obstacle, survey, place);
+    const signature = known ? `${under}${JSON.stringify(obstacle)}` : '';
+    const before = known?.get(signature);
+    if (before) return before;
+    const made = prepareObstacle(obstacle, survey, place);
+    known?.set(signature, made);
+    return made;
   });
 }
 

@@ -1,23 +1,19 @@
 import { ClearSection } from './clear-section';
 import type { CornerDescription, CornerKey, SetupDescription } from './description';
-import { surveyedObstacles, type PreparedCorner, type PreparedObstacle } from './prepare';
+import { surveyedObstacles, type KnownObstacles, type PreparedCorner, type PreparedObstacle } from './prepare';
 
 /**
  * Keeps what was worked out for a corner for as long as what it depends on stays the same: the places of the survey,
  * and the clear section under an alignment and envelope. One for each conversation (a browser's worker, a command).
  */
 export class SectionShelf {
-  readonly #surveys = new Map<CornerKey, { of: string; obstacles: PreparedObstacle[] }>();
+  #known: KnownObstacles = new Map();
   readonly #sections = new Map<CornerKey, { of: string; section: ClearSection }>();
 
-  /** As `surveyedObstacles`, remembered. */
+  /** As `surveyedObstacles`, obstacle by obstacle remembered. */
   readonly survey = (key: CornerKey, corner: CornerDescription): PreparedObstacle[] => {
-    const of = JSON.stringify(corner);
-    const known = this.#surveys.get(key);
-    if (known?.of === of) return known.obstacles;
-    const obstacles = surveyedObstacles(key, corner);
-    this.#surveys.set(key, { of, obstacles });
-    return obstacles;
+    if (this.#known.size > KEPT_OBSTACLES) this.#known = new Map();
+    return surveyedObstacles(key, corner, this.#known);
   };
 
   /** The clear section of a prepared corner; the tire, wheel, offset and spacer do not matter to it. */
@@ -42,6 +38,9 @@ export class SectionShelf {
     return section;
   }
 }
+
+/** Obstacles remembered before all are forgotten: enough for a vehicle and a long afternoon of readings. */
+const KEPT_OBSTACLES = 1000;
 
 /** Locks that do not limit a drawn envelope. */
 const FREE = { left: Math.PI, right: Math.PI };

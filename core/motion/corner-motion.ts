@@ -67,14 +67,14 @@ export interface CornerMotion {
   readonly side: Side;
   /** Whether the other wheel's height matters. */
   readonly crossArticulates: boolean;
-  /** Mounts whose place does not change with the posture. */
-  isFixed(mount: Mount): boolean;
   /** The suspension at a height; poses below are cheap once it is known. @throws ProblemError where it locks. */
   carrierAt(travel: number, cross: number): CarrierState;
   /** Locks at that height: constant, or what the rack's ends give when a tie rod is known. */
   locksAt(state: CarrierState): Locks;
   /** Wheel frame: origin at the hub face, y along the spin axis outboard; spacer and offset not included. */
   wheelFrom(state: CarrierState, steer: number): Pose;
+  /** The line about which the wheel is steered at that height, + = vehicle left; null where it does not steer. */
+  steerLine(state: CarrierState): SteeringAxis | null;
   /** Frame in which an obstacle of this mount was stored at survey (travel 0, straight ahead: the corner frame). */
   mountFrom(state: CarrierState, mount: Mount, steer: number): Pose;
   wheelPose(posture: Posture): Pose;
@@ -143,10 +143,14 @@ export function cornerMotion(input: CornerMotionInput): CornerMotion {
   return {
     side: input.side,
     crossArticulates: carrier.crossArticulates,
-    isFixed: (mount) => mount === 'body' || mount === 'frame',
     carrierAt: (travel, cross) => carrier.state(travel, cross),
     locksAt: (state) => (rack && state.axis ? rack.locksAt(state, state.axis) : locks),
     wheelFrom,
+    steerLine: ({ axis }) =>
+      axis && {
+        point: place(wheelShift, axis.point),
+        direction: [sign * axis.direction[0], sign * axis.direction[1], sign * axis.direction[2]],
+      },
     mountFrom,
     wheelPose: ({ travel, steer, cross = 0 }) => wheelFrom(carrier.state(travel, cross), steer),
     mountPose: (mount, { travel, steer, cross = 0 }) => mountFrom(carrier.state(travel, cross), mount, steer),

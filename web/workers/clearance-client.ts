@@ -48,7 +48,11 @@ export class ClearanceClient {
       this.#busy = true;
       try {
         const answer = await this.#remote.evaluate(file);
-        if (!this.#waiting) this.#deliver(answer as Result<Evaluation>);
+        if (this.#waiting) continue;
+        this.#deliver(answer as Result<Evaluation>);
+        // Once the hand rests, the answer that depends on nothing seen before.
+        const settled = await this.#remote.evaluateAfresh(file);
+        if (!this.#waiting) this.#deliver(settled as Result<Evaluation>);
       } catch (error) {
         const found = error instanceof Error ? error.message : String(error);
         this.#deliver({

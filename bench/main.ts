@@ -1,0 +1,242 @@
+/**
+ * `npm run bench [-- --quick] [-- --json] [-- --write]`: the engine against its goals. Times are medians with their
+ * spread on the machine at hand; nothing is gated on them. `--write` puts the report into docs/benchmarks.md.
+ */
+import { writeFileSync } from 'node:fs';
+import { cpus, totalmem } from 'node:os';
+import { BufferGeometry, Float32BufferAttribute, Vector3 } from 'three';
+import { MeshBVH } from 'three-mesh-bvh';
+import { ClearSection } from '@/core/clearance/clear-section';
+import type { CornerDescription, SetupDescription } from '@/core/clearance/description';
+import { postureOf } from '@/core/clearance/plain-sweep';
+import { prepareCorner, type PreparedCorner } from '@/core/clearance/prepare';
+import { SectionShelf } from '@/core/clearance/section-shelf';
+import { flatten } from '@/core/geometry/outline';
+import { unplace } from '@/core/geometry/pose';
+import { CANDIDATES, cornerWith, MOTIONS, setupWith, surveyedCorner, type MotionName } from './surveyed-corner';
+import { figure, timed, type Figure } from './measure';
+import { scanOf } from './scan';
+import { report } from './report';
+
+const quick = process.argv.includes('--quick');
+const runs = { warmUp: quick ? 8 : 30, runs: quick ? 11 : 41 };
+const few = { warmUp: quick ? 1 : 3, runs: quick ? 5 : 11 };
+const say = (text: string): void => void process.stderr.write(`${text}\n`);
+
+const figures: Figure[] = [];
+const add = (...more: Figure[]): void => {
+  for (const one of more) say(`${one.name}: ${one.median.toPrecision(3)} ${one.unit}`);
+  figures.push(...more);
+};
+
+const KEY = 'frontLeft';
+
+function ask(shelf: SectionShelf, corner: CornerDescription, setup: SetupDescription): PreparedCorner {
+  const prepared = prepareCorner(KEY, corner, setup, 'trail', undefined, shelf.survey);
+  shelf.section(prepared, corner, setup).leastGaps(prepared);
+  return prepared;
+}
+
+function surveyed(name: MotionName, label: string): void {
+  const corner = surveyedCorner(name);
+  const shelf = new SectionShelf();
+  const candidate = (i: number): SetupDescription => setupWith(CANDIDATES[i % CANDIDATES.length]!);
+  add(timed(`${label}: other tire, wheel, offset, spacer`, 1, runs, (i) => void ask(shelf, corner, candidate(i))));
+  add(
+    timed(
+      `${label}: other parked height`,
+      2,
+      runs,
+      (i) => void ask(shelf, corner, { ...candidate(0), suspensionLiftMm: 5 + (i % 9) }),
+    ),
+  );
+  add(
+    timed(`${label}: other bump stop`, 2, few, (i) => void ask(shelf, corner, { ...candidate(0), bumpStopMm: 4 + i })),
+    timed(
+      `${label}: other steering stop`,
+      2,
+      few,
+      (i) => void ask(shelf, corner, { ...candidate(0), steerStopLeftDeg: 20 + i / 3 }),
+    ),
+  );
+  const moved = (i: number): CornerDescription => ({
+    ...corner,
+    obstacles: corner.obstacles.map((o, k) => {
+      if (k !== i % corner.obstacles.length || o.shape?.type === 'panel' || !o.shape) return o;
+      const points = o.shape.points.map(([x, y, z]) => [x + 0.01 * (i + 1), y, z] as const);
+      return { ...o, shape: { ...o.shape, points } };
+    }),
+  });
+  add(
+    timed(`${label}: one new reading`, 16, few, (i) => void ask(shelf, moved(i), candidate(0))),
+    timed(
+      `${label}: new alignment`,
+      16,
+      few,
+      (i) => void ask(new SectionShelf(), { ...corner, staticCamberDeg: -0.3 - i / 50 }, candidate(0)),
+    ),
+  );
+}
+
+say('surveyed corners (40 obstacles, 800 places, trail) ...');
+surveyed('swingArm', 'swing arm');
+surveyed('doubleWishbone', 'double wishbone with tie rod');
+const beam = surveyedCorner('beamAxle');
+add(
+  timed(
+    'steered beam axle with cross-articulation: first answer',
+    100,
+    few,
+    () => void ask(new SectionShelf(), beam, setupWith(CANDIDATES[0]!)),
+  ),
+);
+
+say('scans ...');
+const heap = (): number => process.memoryUsage().heapUsed + process.memoryUsage().arrayBuffers;
+const perScan = new Map<number, Figure[]>();
+for (const [count, firstGoal] of [
+  [10_000, 150],
+  [100_000, 1500],
+] as const) {
+  const corner = cornerWith('swingArm', [
+    { id: 'scan', mount: 'body', material: 'liner', shape: { type: 'scan', points: scanOf(count) } },
+  ]);
+  const setups = CANDIDATES.map(setupWith);
+  const name = `scan of ${count.toLocaleString('en')} points`;
+  const before = heap();
+  const first = timed(
+    `${name}: first answer`,
+    firstGoal,
+    { warmUp: 1, runs: quick ? 3 : 7 },
+    () => void ask(new SectionShelf(), corner, setups[0]!),
+  );
+  const prepared = setups.map((setup) => prepareCorner(KEY, corner, setup, 'trail'));
+  // One survey for all: only tire, wheel, offset and spacer change.
+  const shared = prepared.map((p) => ({ ...p, obstacles: prepared[0]!.obstacles }));
+  const section = new ClearSection(prepared[0]!.motion, prepared[0]!.envelope);
+  const next = timed(`${name}: next tire`, 1, runs, (i) => void section.leastGaps(shared[i % shared.length]!));
+  add(first, next, figure(`${name}: memory`, 'MB', [Math.max(0, heap() - before) / 2 ** 20], 256, 'most'));
+  perScan.set(count, [first, next]);
+}
+
+say('the same scan by a general BVH library ...');
+{
+  const setup = setupWith(CANDIDATES[0]!);
+  const points = scanOf(10_000);
+  const corner = cornerWith('swingArm', [
+    { id: 'scan', mount: 'body', material: 'liner', shape: { type: 'scan', points } },
+  ]);
+  const prepared = prepareCorner(KEY, corner, setup, 'trail');
+  const { rotor, motion, envelope } = prepared;
+  const polygon = flatten(rotor.filled.outline, 0.05).map(({ a, r }) => ({ a, r: Math.max(r, 0.01) }));
+  const facets = 96;
+  const positions: number[] = [];
+  const ring = (p: { a: number; r: number }, k: number): number[] => {
+    const angle = (2 * Math.PI * k) / facets;
+    return [p.r * Math.sin(angle), p.a, p.r * Math.cos(angle)];
+  };
+  polygon.slice(1).forEach((to, i) => {
+    const from = polygon[i]!;
+    for (let k = 0; k < facets; k++) {
+      positions.push(...ring(from, k), ...ring(to, k), ...ring(to, k + 1));
+      positions.push(...ring(from, k), ...ring(to, k + 1), ...ring(from, k + 1));
+    }
+  });
+  const bvh = new MeshBVH(new BufferGeometry().setAttribute('position', new Float32BufferAttribute(positions, 3)));
+  const { droop, bump } = envelope.limits;
+  // A share of the points in a share of the 21 x 21 postures, scaled up: the whole would take minutes.
+  const everyPoint = quick ? 200 : 50;
+  const everyPosture = 7;
+  const rates: number[] = [];
+  for (let i = 0; i < 441; i += everyPosture) {
+    const travel = droop + ((bump - droop) * Math.floor(i / 21)) / 20;
+    const wheel = motion.wheelPose(postureOf(prepared, [travel, (i % 21) / 10 - 1, 0, 0, 0]));
+    const start = performance.now();
+    let asked = 0;
+    for (let k = 0; k < points.length; k += everyPoint) {
+      const [x, y, z] = unplace(wheel, points[k]!);
+      bvh.closestPointToPoint(new Vector3(x, y - rotor.centrePlaneMm, z));
+      asked++;
+    }
+    rates.push(((performance.now() - start) / asked) * points.length * 441);
+  }
+  const [first, next] = perScan.get(10_000) as [Figure, Figure];
+  const theirs = figure('general BVH library, 10,000 points x 441 postures (scaled up)', 'ms', rates, null, 'most');
+  add(
+    theirs,
+    figure(
+      'ratio to the first answer',
+      'x',
+      rates.map((ms) => ms / first.median),
+      500,
+      'least',
+    ),
+    figure(
+      'ratio to the next tire',
+      'x',
+      rates.map((ms) => ms / next.median),
+      50_000,
+      'least',
+    ),
+  );
+}
+
+say('poses ...');
+{
+  const prepared = prepareCorner(KEY, cornerWith('doubleWishbone', []), setupWith({}), 'trail');
+  const many = 2000;
+  const one = timed('one pose of a double wishbone with tie rod', 0.01, few, (i) => {
+    for (let k = 0; k < many; k++) {
+      const state = prepared.motion.carrierAt(-95 + (180 * k) / many + i / 1000, 0);
+      prepared.motion.locksAt(state);
+      prepared.motion.wheelFrom(state, 0.3);
+    }
+  });
+  const each = (ms: number): number => (1000 * ms) / many;
+  add({
+    ...one,
+    unit: 'us',
+    median: each(one.median),
+    min: each(one.min),
+    max: each(one.max),
+    goal: 10,
+    met: each(one.median) <= 10,
+  });
+}
+
+if (!quick) {
+  say('how cost grows ...');
+  for (const count of [10, 20, 80]) {
+    const corner = surveyedCorner('swingArm', count, 12);
+    add(
+      timed(
+        `swing arm, ${count} obstacles: first answer`,
+        null,
+        few,
+        () => void ask(new SectionShelf(), corner, setupWith(CANDIDATES[0]!)),
+      ),
+    );
+  }
+  for (const count of [1_000, 30_000]) {
+    const corner = cornerWith('swingArm', [
+      { id: 'scan', mount: 'body', material: 'liner', shape: { type: 'scan', points: scanOf(count) } },
+    ]);
+    add(
+      timed(
+        `scan of ${count.toLocaleString('en')} points: first answer`,
+        null,
+        few,
+        () => void ask(new SectionShelf(), corner, setupWith(CANDIDATES[0]!)),
+      ),
+    );
+  }
+}
+
+const machine = `${cpus()[0]?.model ?? 'unknown processor'}, ${cpus().length} cores, ${(totalmem() / 2 ** 30).toFixed(0)} GiB, Node.js ${process.version}`;
+if (process.argv.includes('--json')) {
+  for (const one of figures) process.stdout.write(`${JSON.stringify(one)}\n`);
+} else {
+  const text = report(figures, machine, Object.keys(MOTIONS).length);
+  process.stdout.write(text);
+  if (process.argv.includes('--write')) writeFileSync('docs/benchmarks.md', text);
+}

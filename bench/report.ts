@@ -1,0 +1,38 @@
+import type { Figure } from './measure';
+
+const number = (value: number): string =>
+  value >= 1000 ? Math.round(value).toLocaleString('en') : value.toPrecision(3);
+
+const verdict = ({ met }: Figure): string => (met === null ? '' : met ? 'met' : 'missed');
+
+/** The page docs/benchmarks.md. */
+export function report(figures: readonly Figure[], machine: string, motions: number): string {
+  const rows = figures.map(
+    (f) =>
+      `| ${f.name} | ${number(f.median)} ${f.unit} | ${number(f.min)} to ${number(f.max)} | ${f.goal === null ? '' : `${number(f.goal)} ${f.unit}`} | ${verdict(f)} |`,
+  );
+  return `# Benchmarks
+
+As measured by \`npm run bench -- --write\` on ${machine}. The machine is shared and its speed swings by a factor of about two
+from one minute to the next, so read the spread, not the last digit. Misses are listed like the rest.
+
+| what | median | spread | goal | |
+| --- | --- | --- | --- | --- |
+${rows.join('\n')}
+
+The surveyed corner is made up: 40 obstacles of 20 places around the wheel, least gaps from overlap to 80 mm, everything the
+stops allow, ${motions} kinds of suspension. "Other tire" cycles through four setups; the survey, alignment and limits stay.
+
+## How the cost grows
+
+- *Obstacles*: each is searched on its own, so the cost is proportional to their number.
+- *Places on an obstacle*: they hang in a tree, and only branches that could hold the nearest place are opened: ten times the
+  points cost far less than ten times the time, apart from building the tree (proportional to points x log points) and
+  checking them.
+- *Postures*: there is no grid. A cell of postures is halved only while it could hold the least gap, so a wider envelope costs
+  a level or two; a third dimension (the other wheel of a beam axle) multiplies the cells by about five.
+- *The next tire* starts from the cells where the last search ended: their images do not depend on the tire.
+
+Not built yet and so not measured: the finder's table of combinations, and the tolerance spread.
+`;
+}
