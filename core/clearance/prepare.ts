@@ -139,8 +139,11 @@ function requireReach(motion: CornerMotion, { limits }: Envelope, obstacles: rea
   }
 }
 
-/** Obstacles worked out before, by what they depend on. */
-export type KnownObstacles = Map<string, PreparedObstacle>;
+/** Obstacles worked out before, found again by the object that described them or by what it said. */
+export interface KnownObstacles {
+  find(obstacle: ObstacleDescription, baseline: string): PreparedObstacle | undefined;
+  keep(obstacle: ObstacleDescription, baseline: string, made: PreparedObstacle): void;
+}
 
 /**
  * Where everything surveyed lies, each obstacle in its mount's frame; depends on nothing but the survey. Obstacles found
@@ -152,13 +155,17 @@ export function surveyedObstacles(
   known?: KnownObstacles,
 ): PreparedObstacle[] {
   const path = `corners.${key}`;
-  const survey: SurveyScene = {
-    corner,
-    motion: surveyMotion(key, corner),
-    rotor: prepareRotor(corner.fitted, joinPath(path, 'fitted')),
-  };
   const { obstacles, ...baseline } = corner;
   const under = known ? `${key}${JSON.stringify(baseline)}` : '';
+  // Only made when an obstacle is new: a linkage and a section cost more than looking them up.
+  let scene: SurveyScene | null = null;
+  const survey = (): SurveyScene =>
+    (scene ??= {
+      corner,
+      motion: surveyMotion(key, corner),
+      rotor: prepareRotor(corner.fitted, joinPath(path, 'fitted')),
+    });
+  if (obstacles.length === 0) survey();
   const seen = new Set<string>();
   return obstacles.map((obstacle, i) => {
     const place = joinPath(joinPath(path, 'obstacles'), i);
@@ -171,11 +178,10 @@ export function surveyedObstacles(
       });
     }
     seen.add(obstacle.id);
-    const signature = known ? `${under}${JSON.stringify(obstacle)}` : '';
-    const before = known?.get(signature);
+    const before = known?.find(obstacle, under);
     if (before) return before;
-    const made = prepareObstacle(obstacle, survey, place);
-    known?.set(signature, made);
+    const made = prepareObstacle(obstacle, survey(), place);
+    known?.keep(obstacle, under, made);
     return made;
   });
 }

@@ -1,5 +1,5 @@
 import { ClearSection } from './clear-section';
-import type { CornerDescription, CornerKey, SetupDescription } from './description';
+import type { CornerDescription, CornerKey, ObstacleDescription, SetupDescription } from './description';
 import { surveyedObstacles, type KnownObstacles, type PreparedCorner, type PreparedObstacle } from './prepare';
 
 /**
@@ -7,14 +7,12 @@ import { surveyedObstacles, type KnownObstacles, type PreparedCorner, type Prepa
  * and the clear section under an alignment and envelope. One for each conversation (a browser's worker, a command).
  */
 export class SectionShelf {
-  #known: KnownObstacles = new Map();
+  readonly #known = new ObstacleShelf();
   readonly #sections = new Map<CornerKey, { of: string; section: ClearSection }>();
 
   /** As `surveyedObstacles`, obstacle by obstacle remembered. */
-  readonly survey = (key: CornerKey, corner: CornerDescription): PreparedObstacle[] => {
-    if (this.#known.size > KEPT_OBSTACLES) this.#known = new Map();
-    return surveyedObstacles(key, corner, this.#known);
-  };
+  readonly survey = (key: CornerKey, corner: CornerDescription): PreparedObstacle[] =>
+    surveyedObstacles(key, corner, this.#known);
 
   /** The clear section of a prepared corner; the tire, wheel, offset and spacer do not matter to it. */
   section(prepared: PreparedCorner, corner: CornerDescription, setup: SetupDescription): ClearSection {
@@ -36,6 +34,26 @@ export class SectionShelf {
     const section = new ClearSection(prepared.motion, prepared.envelope);
     this.#sections.set(prepared.key, { of, section });
     return section;
+  }
+}
+
+/** Finds an obstacle by the object that described it, else by its text. */
+class ObstacleShelf implements KnownObstacles {
+  readonly #byObject = new WeakMap<ObstacleDescription, { baseline: string; made: PreparedObstacle }>();
+  readonly #byText = new Map<string, PreparedObstacle>();
+
+  find(obstacle: ObstacleDescription, baseline: string): PreparedObstacle | undefined {
+    const seen = this.#byObject.get(obstacle);
+    if (seen?.baseline === baseline) return seen.made;
+    const made = this.#byText.get(baseline + JSON.stringify(obstacle));
+    if (made) this.#byObject.set(obstacle, { baseline, made });
+    return made;
+  }
+
+  keep(obstacle: ObstacleDescription, baseline: string, made: PreparedObstacle): void {
+    if (this.#byText.size >= KEPT_OBSTACLES) this.#byText.clear();
+    this.#byText.set(baseline + JSON.stringify(obstacle), made);
+    this.#byObject.set(obstacle, { baseline, made });
   }
 }
 

@@ -75,6 +75,12 @@ function fillSlab(
       if (value > high[axis]!) high[axis] = value;
     }
   });
+  const sides = high.map((value, axis) => value - low[axis]!);
+  const longest = sides.indexOf(Math.max(...sides));
+  if (to - from > BOXED_PIECES) {
+    boxSlab(low, sides, longest, out, at);
+    return longest;
+  }
   const furthestFrom = (x: number, y: number, z: number): number => {
     let best = -1;
     let found = 0;
@@ -134,8 +140,27 @@ function fillSlab(
     out[at + 6 + axis] = w.half * second[axis]!;
   }
   out[at + 9] = radius * (1 + 1e-12) + 1e-9;
-  const sides = high.map((value, axis) => value - low[axis]!);
-  return sides.indexOf(Math.max(...sides));
+  return longest;
+}
+
+/** Groups of more pieces than this take the slab of their box: nearly as tight for a crowd, and quick. */
+const BOXED_PIECES = 48;
+
+/** The slab of a box: its two longer sides, and half the shortest as radius. */
+function boxSlab(
+  low: readonly number[],
+  sides: readonly number[],
+  longest: number,
+  out: Float64Array,
+  at: number,
+): void {
+  const shortest = [0, 1, 2].filter((axis) => axis !== longest).reduce((a, b) => (sides[b]! < sides[a]! ? b : a));
+  for (let axis = 0; axis < 3; axis++) {
+    out[at + axis] = low[axis]! + sides[axis]! / 2;
+    out[at + 3 + axis] = axis === longest ? sides[axis]! / 2 : 0;
+    out[at + 6 + axis] = axis !== longest && axis !== shortest ? sides[axis]! / 2 : 0;
+  }
+  out[at + 9] = sides[shortest]! / 2 + 1e-9;
 }
 
 /** Unit vector along (x, y, z), or nothing for none. */
