@@ -295,6 +295,21 @@ const staffCoupe: FileInput = {
           material: 'liner',
           readings: [reading('2:20', 'innerShoulder', '46', { steer: 'right' })],
         },
+        {
+          id: 'caliper',
+          label: 'Brake caliper',
+          mount: 'knuckle',
+          material: 'brake',
+          insideWheel: true,
+          shape: {
+            type: 'polyline',
+            points: [
+              [-118, -32, 128],
+              [-84, -30, 152],
+              [-44, -30, 168],
+            ],
+          },
+        },
       ],
     },
   },

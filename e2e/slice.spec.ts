@@ -213,6 +213,51 @@ test('a new job starts from a baseline, gets an obstacle, a reading and its firs
   await expect(page.getByTestId('rung-frame-horn')).toBeVisible();
 });
 
+test('the suspension is chosen and measured by tape; what cannot move is said beside it, and the standard changes the verdict', async ({
+  page,
+}) => {
+  await ownPickup(page, 'Suspension by tape');
+  await room(page, 'Baseline').click();
+  await page.getByRole('combobox', { name: 'Suspension' }).click({ force: true });
+  await page.getByRole('option', { name: 'Strut (one arm)' }).click();
+  const arm = page.getByLabel('Lower arm, pivot to ball joint');
+  await arm.fill('13 1/2');
+  const tab = page.getByRole('button', { name: /^Front left/ });
+  const before = await tab.textContent();
+  await arm.fill('9 in');
+  await expect.poll(() => tab.textContent()).not.toBe(before);
+
+  await arm.fill('60 mm');
+  await expect(page.getByTestId('motion-problem')).toContainText(/locks at -?\d+\.\d mm/);
+  await arm.fill('340');
+  await expect(page.getByTestId('motion-problem')).toBeHidden();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Lower arm, pivot to ball joint')).toHaveValue('340');
+
+  await room(page, 'Bench').click();
+  await page.getByRole('combobox', { name: 'Standard' }).focus();
+  await page.keyboard.press('ArrowDown');
+  await page.getByRole('option', { name: 'Cut to fit' }).click();
+  await expect(page.getByTestId('gap-strip')).toContainText('Cut to fit standard');
+});
+
+test('two readings of one place that contradict each other are shown as such', async ({ page }) => {
+  await ownPickup(page, 'Contradiction');
+  await room(page, 'Survey').click();
+  await page.getByRole('button', { name: /Bumper cap corner/ }).click();
+  await page.getByRole('radio', { name: 'outer shoulder' }).click();
+  await page.getByRole('button', { name: 'Full left' }).click();
+  for (const text of ['70', '41']) {
+    await page.getByLabel('Clock', { exact: true }).fill('3:00');
+    const gap = page.getByTestId('gap-field').locator('input');
+    await gap.fill(text);
+    await gap.press('Enter');
+    await expect(gap).toHaveValue('');
+  }
+  await expect(page.getByTestId('disagreement')).toContainText('differ by 29 mm');
+});
+
 test('there is an answer for an address that leads nowhere and for a job that is gone', async ({ page }) => {
   await page.goto('/jobs/00000000-0000-4000-8000-000000000000/bench');
   await expect(page.getByText('There is no such job')).toBeVisible();

@@ -13,8 +13,10 @@ const FOLDER = process.env['PICTURES_FOLDER'] ?? 'docs/screenshots';
 
 interface Picture {
   readonly name: string;
-  /** Room of the pickup's job; absent: the bay board. */
+  /** Room of a job; absent: the bay board. */
   readonly room?: string;
+  /** A word of the job's title; the pickup's by default. */
+  readonly job?: string;
   readonly theme?: 'bay' | 'counter';
   readonly width?: number;
   readonly prepare?: (page: Page) => Promise<void>;
@@ -23,6 +25,13 @@ interface Picture {
 const PICTURES: readonly Picture[] = [
   { name: 'bay-board' },
   { name: 'baseline', room: 'baseline?corner=frontLeft' },
+  { name: 'baseline-strut', room: 'baseline?corner=frontLeft', job: 'Coupe' },
+  {
+    name: 'bench-caliper',
+    room: 'bench?corner=frontLeft',
+    job: 'Coupe',
+    prepare: async (page) => page.getByTestId('rung-caliper').click(),
+  },
   { name: 'survey', room: 'survey?corner=frontLeft' },
   { name: 'bench', room: 'bench' },
   {
@@ -49,8 +58,11 @@ async function main(): Promise<void> {
   try {
     const base = `http://127.0.0.1:${PORT}`;
     const listed = (await (await fetch(`${base}/api/jobs`)).json()) as { jobs: { id: string; title: string }[] };
-    const pickup = listed.jobs.find((job) => job.title.includes('pickup'));
-    if (!pickup) throw new Error('the demo has no pickup');
+    const idOf = (word: string): string => {
+      const found = listed.jobs.find((job) => job.title.includes(word));
+      if (!found) throw new Error(`the demo has no job with "${word}"`);
+      return found.id;
+    };
     const wanted = process.argv[2] ?? '';
     for (const picture of PICTURES.filter((p) => p.name.startsWith(wanted))) {
       const context = await browser.newContext({
@@ -59,7 +71,7 @@ async function main(): Promise<void> {
       });
       await context.addInitScript((theme) => localStorage.setItem('lowgap.theme', theme), picture.theme ?? 'counter');
       const page = await context.newPage();
-      await page.goto(picture.room ? `${base}/jobs/${pickup.id}/${picture.room}` : base);
+      await page.goto(picture.room ? `${base}/jobs/${idOf(picture.job ?? 'pickup')}/${picture.room}` : base);
       await page.getByTestId(picture.room ? 'low-gap' : 'import-file').waitFor({ state: 'attached' });
       await page.evaluate(() => document.fonts.ready);
       await picture.prepare?.(page);

@@ -40,6 +40,12 @@ function solidFor(rotor: Rotor, insideWheel: boolean, x: number, z: number, down
 
 const downIn = ({ rotation }: Pose): Vec3 => [-rotation[6], -rotation[7], -rotation[8]];
 
+/** The solid that counts for a place of an obstacle (corner frame) with the wheel at `wheel`. */
+export function solidAt(rotor: Rotor, insideWheel: boolean, wheel: Pose, point: Vec3): Solid {
+  const [x, , z] = unplace(wheel, point);
+  return solidFor(rotor, insideWheel, x, z, downIn(wheel));
+}
+
 /** Gap (mm) between a place of an obstacle (corner frame) and the rotor carried by `wheel`. */
 export function placeGap(rotor: Rotor, measured: Measured, wheel: Pose, point: Vec3): number {
   const [x, a, z] = unplace(wheel, point);

@@ -61,12 +61,12 @@ const LOWER_ARM: readonly Entry[] = [
   tapeEntry('lowerArmRiseMm', 'Its pivot above the ball joint', LIMITS.riseMm),
   tapeEntry(
     'lowerJointDownMm',
-    `Hub centre down to the ball joint (${TAPE_DEFAULTS.lowerJointDownMm})`,
+    `Hub centre down to the ball joint (usual ${TAPE_DEFAULTS.lowerJointDownMm})`,
     LIMITS.jointMm,
   ),
   tapeEntry(
     'lowerJointInboardMm',
-    `Hub face in to the ball joint (${TAPE_DEFAULTS.lowerJointInboardMm})`,
+    `Hub face in to the ball joint (usual ${TAPE_DEFAULTS.lowerJointInboardMm})`,
     LIMITS.jointMm,
   ),
 ];
@@ -75,14 +75,18 @@ const DOUBLE_WISHBONE: readonly Entry[] = [
   ...LOWER_ARM,
   tapeEntry('upperArmMm', 'Upper arm, pivot to ball joint', LIMITS.armMm),
   tapeEntry('upperArmRiseMm', 'Its pivot above the ball joint', LIMITS.riseMm),
-  tapeEntry('upperJointUpMm', `Hub centre up to the ball joint (${TAPE_DEFAULTS.upperJointUpMm})`, LIMITS.jointMm),
+  tapeEntry(
+    'upperJointUpMm',
+    `Hub centre up to the ball joint (usual ${TAPE_DEFAULTS.upperJointUpMm})`,
+    LIMITS.jointMm,
+  ),
   tapeEntry('upperJointInboardMm', 'Hub face in to the upper joint', LIMITS.jointMm),
   tapeEntry('upperJointBehindMm', 'Upper joint behind the lower', LIMITS.jointMm),
 ];
 
 const STRUT: readonly Entry[] = [
   ...LOWER_ARM,
-  tapeEntry('topUpMm', `Hub centre up to the strut mount (${TAPE_DEFAULTS.topUpMm})`, LIMITS.jointMm),
+  tapeEntry('topUpMm', `Hub centre up to the strut mount (usual ${TAPE_DEFAULTS.topUpMm})`, LIMITS.jointMm),
   tapeEntry('topInboardMm', 'Hub face in to the strut mount', LIMITS.jointMm),
   tapeEntry('topBehindMm', 'Strut mount behind the ball joint', LIMITS.jointMm),
 ];

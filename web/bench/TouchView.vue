@@ -100,6 +100,10 @@ text {
   font-family: var(--figures);
   font-weight: 600;
   fill: var(--ink);
+  paint-order: stroke;
+  stroke: rgb(var(--v-theme-surface));
+  stroke-width: 4px;
+  stroke-linejoin: round;
 }
 .scale path {
   stroke: var(--muted);

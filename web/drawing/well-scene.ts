@@ -6,8 +6,9 @@ import { polygonHull } from 'd3-polygon';
 import type { CaseDescription, CornerKey } from '@/core/clearance/description';
 import type { ObstacleVerdict } from '@/core/clearance/evaluate';
 import { prepareDescribed } from '@/core/clearance/evaluate';
-import { sideOf, surveyMotion } from '@/core/clearance/prepare';
-import { nearestOnSolid, prepareRotor, type Rotor } from '@/core/clearance/rotor';
+import { solidAt } from '@/core/clearance/posture-gap';
+import { sideOf, surveyMotion, type PreparedCorner } from '@/core/clearance/prepare';
+import { nearestOnSolid, prepareRotor, type Rotor, type Solid } from '@/core/clearance/rotor';
 import { flatten } from '@/core/geometry/outline';
 import { place, unplace, type Pose } from '@/core/geometry/pose';
 import type { Vec3 } from '@/core/geometry/vec3';
@@ -76,7 +77,7 @@ export function wellScene(
       id: here.id,
       gapMm: here.gapMm,
       obstacle: here.at,
-      tire: nearestOnTire(prepared.rotor, wheel, here.at),
+      tire: nearestOnTire(prepared.rotor, isInside(prepared, here.id), wheel, here.at),
     },
   };
 }
@@ -96,14 +97,17 @@ function strandsOf(pieces: PieceSet, mount: Pose): Vec3[][] {
   });
 }
 
-/** Nearest place on the tried tire and wheel to a point, corner frame. */
-export function nearestOnTire(rotor: Rotor, wheel: Pose, point: Vec3): Vec3 {
+/** Nearest place on the tried tire and wheel (or inside the wheel) to a point, corner frame. */
+function nearestOnTire(rotor: Rotor, insideWheel: boolean, wheel: Pose, point: Vec3): Vec3 {
   const [x, y, z] = unplace(wheel, point);
   const r = Math.hypot(x, z);
-  const near = nearestOnSolid(rotor.filled, y - rotor.centrePlaneMm, r);
+  const near = nearestOnSolid(solidAt(rotor, insideWheel, wheel, point), y - rotor.centrePlaneMm, r);
   const k = r > 0 ? near.r / r : 0;
   return place(wheel, [x * k, near.a + rotor.centrePlaneMm, z * k]);
 }
+
+const isInside = (corner: PreparedCorner, id: string): boolean =>
+  corner.obstacles.find((o) => o.id === id)?.insideWheel === true;
 
 export type ViewName = 'front' | 'above' | 'side';
 
@@ -186,13 +190,15 @@ export function touchSection(description: CaseDescription, picked: ObstacleVerdi
   });
   const [x, y, z] = unplace(wheel, picked.at);
   const r = Math.hypot(x, z);
-  const near = nearestOnSolid(prepared.rotor.filled, y - prepared.rotor.centrePlaneMm, r);
+  const insideWheel = isInside(prepared, picked.id);
+  const solid = solidAt(prepared.rotor, insideWheel, wheel, picked.at);
+  const near = nearestOnSolid(solid, y - prepared.rotor.centrePlaneMm, r);
   const fitted = prepareRotor(corner.fitted, `corners.${picked.corner}.fitted`);
-  const polygon = (rotor: Rotor) =>
-    flatten(rotor.section.outline, 0.2).map((p) => [p.a + rotor.centrePlaneMm, p.r] as const);
+  const polygon = (drawn: Solid, { centrePlaneMm }: Rotor) =>
+    flatten(drawn.outline, 0.2).map((p) => [p.a + centrePlaneMm, p.r] as const);
   return {
-    tried: polygon(prepared.rotor),
-    fitted: polygon(fitted),
+    tried: polygon(solid, prepared.rotor),
+    fitted: polygon(insideWheel ? fitted.hollow : fitted.filled, fitted),
     obstacle: [y, r],
     nearest: [near.a + prepared.rotor.centrePlaneMm, near.r],
   };
