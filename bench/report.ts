@@ -26,12 +26,12 @@ stops allow, ${motions} kinds of suspension. "Other tire" cycles through four se
 ## How the cost grows
 
 - *Obstacles*: each is searched on its own, so the cost is proportional to their number.
-- *Places on an obstacle*: they hang in a tree, and only branches that could hold the nearest place are opened: ten times the
-  points cost far less than ten times the time, apart from building the tree (proportional to points x log points) and
-  checking them.
+- *Places on an obstacle*: the first answer of a scan grows with the points, since most of it is taking them in and hanging them
+  in a tree; the search itself opens only the branches that could hold the nearest place.
 - *Postures*: there is no grid. A cell of postures is halved only while it could hold the least gap, so a wider envelope costs
-  a level or two; a third dimension (the other wheel of a beam axle) multiplies the cells by about five.
-- *The next tire* starts from the cells where the last search ended: their images do not depend on the tire.
+  a level or two; the third dimension of a beam axle (the other wheel) takes about five times the cells.
+- *The next tire* starts from the cells where the last search ended: their images do not depend on the tire. Another stop, lock or
+  alignment makes new images and so costs a first answer.
 
 Not built yet and so not measured: the finder's table of combinations, and the tolerance spread.
 `;
