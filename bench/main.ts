@@ -216,6 +216,18 @@ if (!quick) {
       ),
     );
   }
+  const forty = surveyedCorner('swingArm');
+  for (const lock of [8, 16, 60]) {
+    const steering = { ...forty.steering!, lockLeftDeg: lock, lockRightDeg: lock };
+    add(
+      timed(
+        `swing arm, locks of ${lock} degrees: first answer`,
+        null,
+        few,
+        () => void ask(new SectionShelf(), { ...forty, steering }, setupWith(CANDIDATES[0]!)),
+      ),
+    );
+  }
   for (const count of [1_000, 30_000]) {
     const corner = cornerWith('swingArm', [
       { id: 'scan', mount: 'body', material: 'liner', shape: { type: 'scan', points: scanOf(count) } },

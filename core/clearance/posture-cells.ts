@@ -2,6 +2,7 @@ import type { Pose } from '../geometry/pose';
 import type { CarrierState } from '../motion/carrier';
 import type { CornerMotion, Posture } from '../motion/corner-motion';
 import type { Mount } from '../motion/mount';
+import type { SteeringAxis } from '../motion/steering';
 import type { Envelope } from './envelope';
 
 /** Levels to which travel, steer and the other wheel's height are halved; a position counts half cells of the last. */
@@ -70,6 +71,8 @@ export class PostureCells {
   readonly #heights = new Map<number, Height>();
   readonly #postures = new Map<number, number>();
   readonly #corners = new Map<number, number>();
+  /** Rotation of the wheel in the posture worked out last. */
+  readonly #wheel = new Float64Array(9);
   #postureCount = 0;
   #cornerCount = 0;
   #postureData = new Float64Array(1024 * POSTURE_STRIDE);
@@ -123,8 +126,8 @@ export class PostureCells {
     if (offset + CORNER_STRIDE > this.#cornerData.length) this.#cornerData = doubled(this.#cornerData);
     const [travel, other, part] = this.#real(stretch, t, u, v);
     const height = this.#height(keyOf(stretch, t, 0, v) * 5, travel, other);
-    const wheel = this.#relative(height, steerAt(height, part), this.#cornerData, offset);
-    writeDown(wheel, this.#cornerData, offset + CORNER_DOWN);
+    this.#relative(height, steerAt(height, part), this.#cornerData, offset);
+    writeDown(this.#wheel, this.#cornerData, offset + CORNER_DOWN);
     this.#corners.set(key, offset);
     return offset;
   }
@@ -153,28 +156,72 @@ export class PostureCells {
 
   #makeHeight(travel: number, other: number): Height {
     const state = this.#motion.carrierAt(travel, this.moves[2] ? other - travel : 0);
-    if (!this.moves[1]) return { state, low: 0, high: 0 };
-    return { state, ...this.#envelope.steerRange(travel, this.#motion.locksAt(state)) };
+    const steers = this.#mount === 'knuckle' || this.#mount === 'tieRod';
+    return {
+      state,
+      straight: this.#motion.wheelFrom(state, 0),
+      line: this.moves[1] ? this.#motion.steerLine(state) : null,
+      mount: steers ? null : this.#motion.mountFrom(state, this.#mount, 0),
+      ...(this.moves[1] ? this.#envelope.steerRange(travel, this.#motion.locksAt(state)) : { low: 0, high: 0 }),
+    };
   }
 
-  /** Mount frame to wheel frame, twelve numbers into `out`; gives the wheel's pose. */
-  #relative({ state }: Height, steer: number, out: Float64Array, offset: number): Pose {
-    const wheel = this.#motion.wheelFrom(state, steer);
-    const mount = this.#motion.mountFrom(state, this.#mount, steer);
-    const w = wheel.rotation;
+  /**
+   * Mount frame to wheel frame at a steer, twelve numbers into `out`; the wheel's rotation into `#wheel`. The wheel straight
+   * ahead is turned about the steering line (Rodrigues' formula); flat, as it runs for every posture asked for.
+   */
+  #relative(height: Height, steer: number, out: Float64Array, offset: number): void {
+    const { straight, line } = height;
+    const w = this.#wheel;
+    let [ox, oy, oz] = straight.origin;
+    if (line) {
+      const [x, y, z] = line.direction;
+      const c = Math.cos(steer);
+      const s = Math.sin(steer);
+      const k = 1 - c;
+      TURNED[0] = c + x * x * k;
+      TURNED[1] = x * y * k - z * s;
+      TURNED[2] = x * z * k + y * s;
+      TURNED[3] = y * x * k + z * s;
+      TURNED[4] = c + y * y * k;
+      TURNED[5] = y * z * k - x * s;
+      TURNED[6] = z * x * k - y * s;
+      TURNED[7] = z * y * k + x * s;
+      TURNED[8] = c + z * z * k;
+      const b = straight.rotation;
+      for (let row = 0; row < 9; row += 3) {
+        const r0 = TURNED[row]!;
+        const r1 = TURNED[row + 1]!;
+        const r2 = TURNED[row + 2]!;
+        w[row] = r0 * b[0] + r1 * b[3] + r2 * b[6];
+        w[row + 1] = r0 * b[1] + r1 * b[4] + r2 * b[7];
+        w[row + 2] = r0 * b[2] + r1 * b[5] + r2 * b[8];
+      }
+      const [px, py, pz] = line.point;
+      const dx = ox - px;
+      const dy = oy - py;
+      const dz = oz - pz;
+      ox = px + TURNED[0]! * dx + TURNED[1]! * dy + TURNED[2]! * dz;
+      oy = py + TURNED[3]! * dx + TURNED[4]! * dy + TURNED[5]! * dz;
+      oz = pz + TURNED[6]! * dx + TURNED[7]! * dy + TURNED[8]! * dz;
+    } else {
+      w.set(straight.rotation);
+    }
+    const mount = height.mount ?? this.#motion.mountFrom(height.state, this.#mount, steer);
     const m = mount.rotation;
-    const dx = mount.origin[0] - wheel.origin[0];
-    const dy = mount.origin[1] - wheel.origin[1];
-    const dz = mount.origin[2] - wheel.origin[2];
+    const dx = mount.origin[0] - ox;
+    const dy = mount.origin[1] - oy;
+    const dz = mount.origin[2] - oz;
     for (let i = 0; i < 3; i++) {
-      const [a, b, c] = [w[i]!, w[i + 3]!, w[i + 6]!];
+      const a = w[i]!;
+      const b = w[i + 3]!;
+      const c = w[i + 6]!;
       const at = offset + 4 * i;
       out[at] = a * m[0] + b * m[3] + c * m[6];
       out[at + 1] = a * m[1] + b * m[4] + c * m[7];
       out[at + 2] = a * m[2] + b * m[5] + c * m[8];
       out[at + 3] = a * dx + b * dy + c * dz;
     }
-    return wheel;
   }
 
   #fill(stretch: number, t: number, u: number, v: number, offset: number): void {
@@ -184,8 +231,10 @@ export class PostureCells {
     const { droop, bump } = this.#envelope.limits;
     const heightKey = keyOf(stretch, t, 0, v) * 5;
     const height = this.#height(heightKey, travel, other);
-    const wheel = this.#relative(height, steerAt(height, part), data, offset);
-    writeDown(wheel, data, offset + DOWN);
+    this.#relative(height, steerAt(height, part), data, offset);
+    writeDown(this.#wheel, data, offset + DOWN);
+    // While the wheel still stands in the middle.
+    if (this.moves[1]) this.#steerSlope(height, part, data, offset + SLOPE_STEER);
     const slope = (at: number): void => {
       for (let k = 0; k < 12; k++) data[offset + at + k] = (HIGH[k]! - LOW[k]!) / (2 * SLOPE_SHARE);
     };
@@ -199,7 +248,6 @@ export class PostureCells {
       beside(2, travel + step, other, HIGH);
       slope(SLOPE_TRAVEL);
     }
-    if (this.moves[1]) this.#steerSlope(height, part, wheel, data, offset + SLOPE_STEER);
     if (this.moves[2]) {
       const step = SLOPE_SHARE * (bump - droop);
       beside(3, travel, other - step, LOW);
@@ -212,24 +260,25 @@ export class PostureCells {
    * Slope along the steer range. A thing that does not steer turns the other way about the steering line, seen from the
    * wheel: row i of the slope is (line x wheel's axis i) on the thing's place from the line.
    */
-  #steerSlope(height: Height, part: number, wheel: Pose, out: Float64Array, offset: number): void {
-    const line = this.#motion.steerLine(height.state);
-    if (!line || this.#mount === 'knuckle' || this.#mount === 'tieRod') {
+  #steerSlope(height: Height, part: number, out: Float64Array, offset: number): void {
+    const { line, mount } = height;
+    if (!line || !mount) {
       this.#relative(height, steerAt(height, part - SLOPE_SHARE), LOW, 0);
       this.#relative(height, steerAt(height, part + SLOPE_SHARE), HIGH, 0);
       for (let k = 0; k < 12; k++) out[offset + k] = (HIGH[k]! - LOW[k]!) / (2 * SLOPE_SHARE);
       return;
     }
-    const { rotation: m, origin } = this.#motion.mountFrom(height.state, this.#mount, 0);
+    const { rotation: m, origin } = mount;
+    const wheel = this.#wheel;
     const range = height.high - height.low;
     const [lx, ly, lz] = line.direction;
     const dx = origin[0] - line.point[0];
     const dy = origin[1] - line.point[1];
     const dz = origin[2] - line.point[2];
     for (let i = 0; i < 3; i++) {
-      const wx = wheel.rotation[i]!;
-      const wy = wheel.rotation[i + 3]!;
-      const wz = wheel.rotation[i + 6]!;
+      const wx = wheel[i]!;
+      const wy = wheel[i + 3]!;
+      const wz = wheel[i + 6]!;
       const bx = range * (ly * wz - lz * wy);
       const by = range * (lz * wx - lx * wz);
       const bz = range * (lx * wy - ly * wx);
@@ -291,8 +340,8 @@ export class PostureCells {
         const other = droop + (bump - droop) * share(m, counts[2]);
         const height = this.#makeHeight(travel, other);
         for (let j = 0; j < counts[1]; j++) {
-          const wheel = this.#relative(height, steerAt(height, share(j, counts[1])), grid, offset);
-          writeDown(wheel, grid, offset + 12);
+          this.#relative(height, steerAt(height, share(j, counts[1])), grid, offset);
+          writeDown(this.#wheel, grid, offset + 12);
           offset += SAMPLE_STRIDE;
         }
       }
@@ -304,6 +353,11 @@ export class PostureCells {
 /** The suspension at a height, with the steers allowed there. */
 interface Height {
   readonly state: CarrierState;
+  /** The wheel at zero steer, and the line it is steered about (null where it does not steer). */
+  readonly straight: Pose;
+  readonly line: SteeringAxis | null;
+  /** The mount, where it does not steer. */
+  readonly mount: Pose | null;
   readonly low: number;
   readonly high: number;
 }
@@ -312,11 +366,14 @@ interface Height {
 const steerAt = ({ low, high }: Height, part: number): number => low + part * (high - low);
 
 /** Vehicle-down seen in the wheel plane, made unit. */
-function writeDown({ rotation }: Pose, out: Float64Array, offset: number): void {
-  const length = Math.hypot(rotation[6], rotation[8]);
-  out[offset] = -rotation[6] / length;
-  out[offset + 1] = -rotation[8] / length;
+function writeDown(rotation: Float64Array, out: Float64Array, offset: number): void {
+  const length = Math.hypot(rotation[6]!, rotation[8]!);
+  out[offset] = -rotation[6]! / length;
+  out[offset + 1] = -rotation[8]! / length;
 }
+
+/** Scratch of one turn about the steering line. */
+const TURNED = new Float64Array(9);
 
 /** Scratch of one slope; used and left within one call. */
 const LOW = new Float64Array(12);
