@@ -1,6 +1,6 @@
 import { multiply, rotate, rotationAbout, rotationBetween, type Pose } from '../geometry/pose';
 import { cosSinBranch, cosSinBranchRoot, cosSinRoot, type Branch } from '../geometry/trig';
-import { cross, dot, length, normalize, subtract, type Vec3 } from '../geometry/vec3';
+import { cross, dot, normalize, subtract, type Vec3 } from '../geometry/vec3';
 
 /**
  * Pose of a knuckle held by two joints: `lower` and `upper` are where they are now, `lowerHome` and `upperHome`
@@ -44,11 +44,6 @@ export class TurningPoint {
     ];
     this.#across = subtract(point, this.centre);
     this.#ahead = cross(this.axis, this.#across);
-  }
-
-  /** mm from the axis. */
-  get radius(): number {
-    return length(this.#across);
   }
 
   at(angle: number): Vec3 {

@@ -38,10 +38,6 @@ export const LOADED_HALF_ANGLE = (35 * Math.PI) / 180;
 
 const sectionHeightMm = (section: TireSection): number => section.diameterMm / 2 - section.size.rimDiameterIn * 12.7;
 
-/** Height of the axle over the ground under load, mm, where nobody measured it. */
-export const loadedRadiusMm = (section: TireSection): number =>
-  section.diameterMm / 2 - DEFLECTION_SHARE * sectionHeightMm(section);
-
 /** mm by which each sidewall stands further out near the ground. */
 export const loadedBulgeMm = (section: TireSection): number =>
   BULGE_SHARE * DEFLECTION_SHARE * sectionHeightMm(section);
