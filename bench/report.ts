@@ -29,7 +29,7 @@ stops allow, ${motions} kinds of suspension. "Other tire" cycles through four se
 - *Places on an obstacle*: the first answer of a scan grows with the points, since most of it is taking them in and hanging them
   in a tree; the search itself opens only the branches that could hold the nearest place.
 - *Postures*: there is no grid. A cell of postures is halved only while it could hold the least gap, so a wider envelope costs
-  a level or two; the third dimension of a beam axle (the other wheel) takes about five times the cells.
+  a level or two; the third dimension of a beam axle (the other wheel) costs several times as much.
 - *The next tire* starts from the cells where the last search ended: their images do not depend on the tire. Another stop, lock or
   alignment makes new images and so costs a first answer.
 

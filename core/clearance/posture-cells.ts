@@ -68,9 +68,8 @@ export class PostureCells {
   readonly #motion: CornerMotion;
   readonly #envelope: Envelope;
   readonly #mount: Mount;
-  readonly #heights = new Map<number, Height>();
-  readonly #postures = new Map<number, number>();
-  readonly #corners = new Map<number, number>();
+  /** By stretch: what was worked out, by position. */
+  readonly #kept: { heights: Map<number, Height>; postures: Map<number, number>; corners: Map<number, number> }[];
   /** Rotation of the wheel in the posture worked out last. */
   readonly #wheel = new Float64Array(9);
   #postureCount = 0;
@@ -86,6 +85,7 @@ export class PostureCells {
     this.moves = [to > from, locks.left > 0 || locks.right > 0, motion.crossArticulates];
     const inside = envelope.breaks.filter((t) => t > from + 1e-9 && t < to - 1e-9);
     const ends = [from, ...inside, to];
+    this.#kept = ends.slice(1).map(() => ({ heights: new Map(), postures: new Map(), corners: new Map() }));
     this.stretches = ends.slice(1).map((end, i) => {
       const start = ends[i] as number;
       return { from: start, to: end, bounds: this.#bounds(start, end) };
@@ -107,28 +107,30 @@ export class PostureCells {
 
   /** Offset into `postureData` of the posture at a position (with slopes). */
   posture(stretch: number, t: number, u: number, v: number): number {
-    const key = keyOf(stretch, t, u, v);
-    const known = this.#postures.get(key);
+    const key = keyOf(t, u, v);
+    const { postures } = this.#kept[stretch]!;
+    const known = postures.get(key);
     if (known !== undefined) return known;
     const offset = this.#postureCount++ * POSTURE_STRIDE;
     if (offset + POSTURE_STRIDE > this.#postureData.length) this.#postureData = doubled(this.#postureData);
     this.#fill(stretch, t, u, v, offset);
-    this.#postures.set(key, offset);
+    postures.set(key, offset);
     return offset;
   }
 
   /** Offset into `cornerData` of the posture at a position (without slopes). */
   corner(stretch: number, t: number, u: number, v: number): number {
-    const key = keyOf(stretch, t, u, v);
-    const known = this.#corners.get(key);
+    const key = keyOf(t, u, v);
+    const { corners } = this.#kept[stretch]!;
+    const known = corners.get(key);
     if (known !== undefined) return known;
     const offset = this.#cornerCount++ * CORNER_STRIDE;
     if (offset + CORNER_STRIDE > this.#cornerData.length) this.#cornerData = doubled(this.#cornerData);
     const [travel, other, part] = this.#real(stretch, t, u, v);
-    const height = this.#height(keyOf(stretch, t, 0, v) * 5, travel, other);
+    const height = this.#height(stretch, keyOf(t, 0, v) * 5, travel, other);
     this.#relative(height, steerAt(height, part), this.#cornerData, offset);
     writeDown(this.#wheel, this.#cornerData, offset + CORNER_DOWN);
-    this.#corners.set(key, offset);
+    corners.set(key, offset);
     return offset;
   }
 
@@ -146,11 +148,12 @@ export class PostureCells {
     return [from + ((to - from) * t) / TRAVEL_STEPS, droop + ((bump - droop) * v) / OTHER_STEPS, u / STEER_STEPS];
   }
 
-  #height(key: number, travel: number, other: number): Height {
-    const known = this.#heights.get(key);
+  #height(stretch: number, key: number, travel: number, other: number): Height {
+    const { heights } = this.#kept[stretch]!;
+    const known = heights.get(key);
     if (known) return known;
     const made = this.#makeHeight(travel, other);
-    this.#heights.set(key, made);
+    heights.set(key, made);
     return made;
   }
 
@@ -229,8 +232,8 @@ export class PostureCells {
     const [travel, other, part] = this.#real(stretch, t, u, v);
     const { from, to } = this.stretches[stretch] as Stretch;
     const { droop, bump } = this.#envelope.limits;
-    const heightKey = keyOf(stretch, t, 0, v) * 5;
-    const height = this.#height(heightKey, travel, other);
+    const heightKey = keyOf(t, 0, v) * 5;
+    const height = this.#height(stretch, heightKey, travel, other);
     this.#relative(height, steerAt(height, part), data, offset);
     writeDown(this.#wheel, data, offset + DOWN);
     // While the wheel still stands in the middle.
@@ -239,7 +242,7 @@ export class PostureCells {
       for (let k = 0; k < 12; k++) data[offset + at + k] = (HIGH[k]! - LOW[k]!) / (2 * SLOPE_SHARE);
     };
     const beside = (key: number, there: number, otherThere: number, out: Float64Array): void => {
-      const moved = this.#height(heightKey + key, there, otherThere);
+      const moved = this.#height(stretch, heightKey + key, there, otherThere);
       this.#relative(moved, steerAt(moved, part), out, 0);
     };
     if (this.moves[0] && to > from) {
@@ -379,8 +382,8 @@ const TURNED = new Float64Array(9);
 const LOW = new Float64Array(12);
 const HIGH = new Float64Array(12);
 
-const keyOf = (stretch: number, t: number, u: number, v: number): number =>
-  (((stretch * (TRAVEL_STEPS + 1) + t) * (STEER_STEPS + 1) + u) * (OTHER_STEPS + 1) + v) | 0;
+/** A position within a stretch as one number below 2^31. */
+const keyOf = (t: number, u: number, v: number): number => ((t * (STEER_STEPS + 1) + u) * (OTHER_STEPS + 1) + v) | 0;
 
 function doubled(data: Float64Array): Float64Array<ArrayBuffer> {
   const larger = new Float64Array(2 * data.length);

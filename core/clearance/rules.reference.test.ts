@@ -114,7 +114,7 @@ describe('lift parts move what they really move (facts of the trade: common prac
 });
 
 describe('the three standards on one corner', () => {
-  // 7 mm of liner overlap at full bump, 4 mm over: pressed in by less than 5 mm is a kiss.
+  // A liner pressed in by less than 5 mm at full bump is a kiss.
   const liner = (z: number): ObstacleDescription => point('liner', [0, 0, z], { material: 'liner' });
   const full = 90 + RADIUS;
 
@@ -362,6 +362,41 @@ test('what is kept from one question to the next changes no answer beyond the to
   });
   // The questions really differ.
   expect(new Set(answers).size).toBeGreaterThan(14);
+});
+
+test('an envelope drawn in many rows at full lock is the trail envelope', () => {
+  const steering = { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 95, lockLeftDeg: 35, lockRightDeg: 31 };
+  const drawnEnvelope = Array.from({ length: 60 }, (_, i) => ({ travelMm: -99 + 3.1 * i, leftDeg: 60, rightDeg: 60 }));
+  const things = [
+    point('lip', [300, 140, 480]),
+    point('mount', [-430, -60, -150], { mount: 'frame' }),
+    point('cap', [470, 90, -60]),
+    point('rail', [-300, -300, 80], { mount: 'frame' }),
+  ];
+  const trail = verdicts(things, {}, {}, { steering });
+  const drawn = verdicts(things, {}, { envelope: 'drawn', drawnEnvelope }, { steering });
+  for (const [id, { gapMm }] of trail) {
+    expect(Math.abs(drawn.get(id)!.gapMm - gapMm)).toBeLessThanOrEqual(SEARCH_TOLERANCE_MM);
+  }
+});
+
+test.each([
+  ['double wishbone', { type: 'doubleWishbone', tape: { lowerArmMm: 370 } }],
+  ['beam axle', { type: 'beamAxle', hubSpacingMm: 1500, points: { linkPivot: [-900, 0, 60] } }],
+] as const)('%s: left and right mirror each other, locks included', (_name, motion) => {
+  const axis = { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 95 };
+  const obstacles = [point('mount', [-430, -60, -150], { mount: 'frame' }), point('cap', [470, 90, -60])];
+  const run = (key: 'frontLeft' | 'frontRight', lockLeftDeg: number, lockRightDeg: number) =>
+    evaluateCase({
+      corners: { [key]: { ...CORNER, motion, steering: { ...axis, lockLeftDeg, lockRightDeg }, obstacles } },
+      envelope: 'trail',
+      standard: 'neverRub',
+    }).obstacles;
+  const left = run('frontLeft', 36, 30);
+  run('frontRight', 30, 36).forEach((o, i) => {
+    expect(Math.abs(o.gapMm - left[i]!.gapMm)).toBeLessThanOrEqual(SEARCH_TOLERANCE_MM);
+    expect(Math.sign(o.steerDeg)).toBe(-Math.sign(left[i]!.steerDeg));
+  });
 });
 
 test('bushings let things of their mount come closer, by as much as was entered', () => {
