@@ -82,3 +82,29 @@ describe.each(MOTIONS)('%s', (_name, motion, mount) => {
     },
   );
 });
+
+test('positions of far stretches are not taken for one another, however many rows were drawn', () => {
+  const corner = cornerMotion({
+    path: '',
+    side: 'left',
+    motion: { type: 'swingArm' },
+    camberDeg: 0,
+    toeDeg: 0,
+    casterChangeDeg: 0,
+    axleShiftMm: 0,
+    linkageDropMm: 0,
+    bodyLiftMm: 0,
+  });
+  const drawn = Array.from({ length: 40 }, (_, i) => ({ travelMm: -95 + 4 * i, leftDeg: 30, rightDeg: 30 }));
+  const cells = new PostureCells(
+    corner,
+    makeEnvelope('drawn', LIMITS, { drawn }, ''),
+    'frame',
+    LIMITS.droop,
+    LIMITS.bump,
+  );
+  // Numbered through all stretches, these two would be 2^32 apart and so one and the same 32-bit key.
+  const first = cells.corner(0, 0, 0, 0);
+  expect(cells.corner(31, 401, 335, 1)).not.toBe(first);
+  expect(cells.corner(0, 0, 0, 0)).toBe(first);
+});
