@@ -21,6 +21,9 @@ export const SAME_GAP_MM = 1e-7;
 /** mm: a linkage is solved when the hub stands within this of the height asked for. */
 export const HEIGHT_RESIDUAL_MM = 1e-9;
 
+/** mm: a table of postures gets more terms until it agrees with the linkage to this. */
+export const POSTURE_TABLE_MM = 0.001;
+
 /** mm: the fast search may stop this much above the true least gap. */
 export const SEARCH_TOLERANCE_MM = 0.05;
 

@@ -2,7 +2,6 @@ import type { PieceTree } from '../obstacle/piece-tree';
 import {
   newPlaces,
   readPlaces,
-  STRETCH,
   T,
   U,
   V,
@@ -11,6 +10,8 @@ import {
   LV,
   ALONG,
   FROM_AXIS,
+  HALF_ALONG,
+  LEAST_RADIUS,
   COSINE,
   SWINGS,
   MISSED,
@@ -21,21 +22,12 @@ import {
   WAY,
   PLACE_WAYS,
 } from './cell';
-import {
-  DOWN,
-  MISS,
-  MISS_TURN,
-  REACH,
-  SLOPE_STEER,
-  SLOPE_TRAVEL,
-  SWING,
-  TURN,
-  type PostureCells,
-} from './posture-cells';
+import { boundAt, MISS, MISS_TURN, REACH, SWING, TURN } from './posture-bounds';
+import { DOWN, SLOPE_STEER, SLOPE_TRAVEL, type PostureCells } from './posture-cells';
 
 const { abs, sqrt } = Math;
 
-/** Half a cell's share of a stretch, by level. */
+/** Half a cell's share of the range, by level. */
 const HALVES = Float64Array.from({ length: 16 }, (_, level) => 0.5 / 2 ** level);
 
 /** Scratch of one call. */
@@ -43,11 +35,10 @@ const places = newPlaces();
 
 /** Where a cell lies in the plane (a, r), whatever the rotor. */
 export function imageCell(open: Float64Array, at: number, cells: PostureCells, tree: PieceTree): void {
-  const stretch = open[at + STRETCH]! | 0;
   const lt = open[at + LT]! | 0;
   const lu = open[at + LU]! | 0;
   const lv = open[at + LV]! | 0;
-  const offset = cells.posture(stretch, open[at + T]! | 0, open[at + U]! | 0, open[at + V]! | 0);
+  const offset = cells.posture(open[at + T]! | 0, open[at + U]! | 0, open[at + V]! | 0);
   const d = cells.postureData;
   const p = places;
   readPlaces(open, at, tree, p);
@@ -77,6 +68,7 @@ export function imageCell(open: Float64Array, at: number, cells: PostureCells, t
   let away = radius;
   let round = radius;
   let spread = 0;
+  let along = 0;
   for (let k = 0; k < 2; k++) {
     const ex = p[3 + 3 * k]!;
     const ey = p[4 + 3 * k]!;
@@ -86,9 +78,11 @@ export function imageCell(open: Float64Array, at: number, cells: PostureCells, t
     const w = at + WAY + 3 * (PLACE_WAYS + k);
     const sr = sx * cx + sz * cz;
     const st = sz * cx - sx * cz;
-    open[w] = m4 * ex + m5 * ey + m6 * ez;
+    const sa = m4 * ex + m5 * ey + m6 * ez;
+    open[w] = sa;
     open[w + 1] = sr;
     open[w + 2] = st;
+    along += abs(sa);
     away += abs(sr);
     round += abs(st);
     spread += ex * ex + ey * ey + ez * ez;
@@ -107,9 +101,11 @@ export function imageCell(open: Float64Array, at: number, cells: PostureCells, t
     const sz = (d[s + 8]! * px + d[s + 9]! * py + d[s + 10]! * pz + d[s + 11]!) * half;
     const sr = sx * cx + sz * cz;
     const st = sz * cx - sx * cz;
-    open[w] = (d[s + 4]! * px + d[s + 5]! * py + d[s + 6]! * pz + d[s + 7]!) * half;
+    const sa = (d[s + 4]! * px + d[s + 5]! * py + d[s + 6]! * pz + d[s + 7]!) * half;
+    open[w] = sa;
     open[w + 1] = sr;
     open[w + 2] = st;
+    along += abs(sa);
     away += abs(sr);
     round += abs(st);
   }
@@ -117,11 +113,14 @@ export function imageCell(open: Float64Array, at: number, cells: PostureCells, t
   // What the ways miss, and how far anything in the cell may be from its middle.
   const reach = sqrt(spread);
   const lever = sqrt(px * px + py * py + pz * pz);
-  const { bounds } = cells.stretches[stretch]!;
-  const b = cells.boundAt(lt, lu, lv);
+  const { bounds } = cells;
+  const b = boundAt(lt, lu, lv);
   const turn = bounds[b + TURN]!;
   const far = bounds[b + REACH]! + turn * lever + reach + radius;
-  open[at + MISSED] = bounds[b + MISS]! + bounds[b + MISS_TURN]! * lever + turn * reach + radius;
+  const miss = bounds[b + MISS]! + bounds[b + MISS_TURN]! * lever + turn * reach + radius;
+  open[at + MISSED] = miss;
+  open[at + HALF_ALONG] = along + miss;
+  open[at + LEAST_RADIUS] = r - away - miss;
   open[at + FAR] = far;
   open[at + AWAY] = away;
   open[at + ROUND] = round;

@@ -2,35 +2,36 @@ import type { PieceSet } from '../obstacle/shape';
 import { SLAB_STRIDE, type PieceTree } from '../obstacle/piece-tree';
 
 /**
- * Numbers kept for a cell. First its postures and places: stretch of travel, position, levels, slab of the tree (or -1 for
- * a piece), corners and places of the piece. Then its image: middle along the axle and from it, the cosine from straight
- * down and how far it may swing, what the ways miss, how far anything may be from the middle, how far the ways reach
- * away from the axis and round it, the reach of the places alone, and the ways. Last what the rotor makes of it: the
- * bound, and what to halve.
+ * Numbers kept for a cell. First its postures and places: position in steps, levels, slab of the tree (or -1 for a piece),
+ * corners and places of the piece. Then its image: middle along the axle and from it; the box around the image (half
+ * along the axle, least radius); the cosine from straight down and how far it may swing; what the ways miss, how far
+ * anything may be from the middle, how far the ways reach away from the axis and round it, the reach of the places
+ * alone, and the ways. Last what the rotor makes of it: the bound, and what to halve.
  */
-export const STRETCH = 0;
-export const T = 1;
-export const U = 2;
-export const V = 3;
-export const LT = 4;
-export const LU = 5;
-export const LV = 6;
-export const SLAB = 7;
-export const CORNERS = 8;
-export const PLACES = 9;
-export const ALONG = 18;
-export const FROM_AXIS = 19;
-export const COSINE = 20;
-export const SWINGS = 21;
-export const MISSED = 22;
-export const FAR = 23;
-export const AWAY = 24;
-export const ROUND = 25;
-export const REACHES = 26;
-export const WAY = 27;
-export const BOUND = 42;
-export const SPLIT = 43;
-export const STRIDE = 44;
+export const T = 0;
+export const U = 1;
+export const V = 2;
+export const LT = 3;
+export const LU = 4;
+export const LV = 5;
+export const SLAB = 6;
+export const CORNERS = 7;
+export const PLACES = 8;
+export const ALONG = 17;
+export const FROM_AXIS = 18;
+export const HALF_ALONG = 19;
+export const LEAST_RADIUS = 20;
+export const COSINE = 21;
+export const SWINGS = 22;
+export const MISSED = 23;
+export const FAR = 24;
+export const AWAY = 25;
+export const ROUND = 26;
+export const REACHES = 27;
+export const WAY = 28;
+export const BOUND = 43;
+export const SPLIT = 44;
+export const STRIDE = 45;
 
 /** Ways: of travel, steer and the other wheel's height, then two among the places. */
 export const PLACE_WAYS = 3;

@@ -5,26 +5,66 @@ import type { Envelope } from './envelope';
 import { emptyCut, LeastGapSearch, type Cut } from './least-gap-search';
 import { DEEP_GRID, ORACLE_GRID, plainSweep, type TravelStretch } from './plain-sweep';
 import { PostureCells } from './posture-cells';
+import { PostureClip } from './posture-clip';
 import { describeGap, type LeastGap } from './posture-gap';
+import { CarrierStates, LockTable, type PostureRange } from './posture-table';
 import type { PreparedCorner, PreparedObstacle } from './prepare';
 
 /**
- * A corner seen in the plane of axle line and radius: every obstacle in every posture of the envelope, ready to be
- * asked about any tire, wheel, offset and spacer. What was worked out for one is kept for the next.
+ * A corner's obstacles seen in the plane of axle line and radius in every posture of a range, under one alignment: what
+ * is worked out for one tire, envelope, stop or lock serves all others.
  */
+export class CornerImages {
+  readonly range: PostureRange;
+  readonly states: CarrierStates;
+  /** The widest locks: those of the motion the images were made with. */
+  readonly locks: LockTable;
+  readonly search = new LeastGapSearch();
+  readonly #cells = new Map<Mount, PostureCells>();
+  readonly #cuts = new Map<PostureCells, WeakMap<PreparedObstacle['pieces'], Cut>>();
+  readonly #bodyStands: boolean;
+
+  /** `motion` has the widest locks that will be asked about. */
+  constructor(motion: CornerMotion, range: PostureRange) {
+    this.range = range;
+    this.states = new CarrierStates(motion, range);
+    this.locks = new LockTable(this.states);
+    this.#bodyStands = motion.mountFrom(this.states.at(0.5, 0.5), 'body', 0).origin.every((v) => v === 0);
+  }
+
+  cellsOf(mount: Mount): PostureCells {
+    // With the body where it was surveyed its things move as the frame's do.
+    const as = mount === 'body' && this.#bodyStands ? 'frame' : mount;
+    const known = this.#cells.get(as);
+    if (known) return known;
+    const made = new PostureCells(this.states, this.locks, as);
+    this.#cells.set(as, made);
+    return made;
+  }
+
+  /** Where the last search of these pieces ended. */
+  cutOf(cells: PostureCells, { pieces }: PreparedObstacle): Cut {
+    const known = this.#cuts.get(cells) ?? new WeakMap<PreparedObstacle['pieces'], Cut>();
+    this.#cuts.set(cells, known);
+    const cut = known.get(pieces) ?? emptyCut();
+    known.set(pieces, cut);
+    return cut;
+  }
+}
+
+/** The clear section of a corner under an envelope: least gaps of any tire, wheel, offset and spacer. */
 export class ClearSection {
   readonly #motion: CornerMotion;
   readonly #envelope: Envelope;
-  readonly #bodyStands: boolean;
-  readonly #cells = new Map<string, PostureCells>();
-  readonly #cuts = new Map<PostureCells, WeakMap<PreparedObstacle['pieces'], Cut>>();
-  readonly #search = new LeastGapSearch();
+  readonly #images: CornerImages;
+  readonly #clips = new Map<string, PostureClip>();
 
-  constructor(motion: CornerMotion, envelope: Envelope) {
+  /** `images` hold the envelope's postures; by default just these. */
+  constructor(motion: CornerMotion, envelope: Envelope, images?: CornerImages) {
+    const { droop, bump } = envelope.limits;
     this.#motion = motion;
     this.#envelope = envelope;
-    const body = motion.mountPose('body', { travel: envelope.limits.ride, steer: 0 });
-    this.#bodyStands = body.origin.every((v) => v === 0);
+    this.#images = images ?? new CornerImages(motion, { from: droop, to: bump });
   }
 
   /** Least gap of every obstacle of `corner` (whose motion and envelope these are), in order. */
@@ -35,34 +75,25 @@ export class ClearSection {
   leastGap(corner: PreparedCorner, obstacle: PreparedObstacle, stretch?: TravelStretch): LeastGap {
     const { droop, bump } = this.#envelope.limits;
     const over = stretch ?? { from: droop, to: bump };
-    const cells = this.#cellsOf(obstacle.mount, over);
-    const cut = this.#cutOf(cells, obstacle);
-    const found = this.#search.run(cells, corner.rotor, obstacle.pieces, treeOf(obstacle), obstacle.insideWheel, cut);
+    const { pieces, insideWheel } = obstacle;
+    const cells = this.#images.cellsOf(obstacle.mount);
+    const cut = this.#images.cutOf(cells, obstacle);
+    const clip = this.#clipOf(over);
+    const found = this.#images.search.run(cells, clip, corner.rotor, pieces, treeOf(obstacle), insideWheel, cut);
     if (found.status !== 'solved') {
       const grid = found.status === 'deep' ? DEEP_GRID : ORACLE_GRID;
       return plainSweep({ ...corner, obstacles: [obstacle] }, over, grid)[0] as LeastGap;
     }
-    const posture = cells.describe(found.stretch, found.t, found.u, found.v);
-    return describeGap(corner, obstacle, posture, [found.x, found.y, found.z]);
+    return describeGap(corner, obstacle, cells.describe(found.t, found.u, found.v), [found.x, found.y, found.z]);
   }
 
-  /** Where the last search of these pieces over these postures ended. */
-  #cutOf(cells: PostureCells, { pieces }: PreparedObstacle): Cut {
-    const known = this.#cuts.get(cells) ?? new WeakMap<PreparedObstacle['pieces'], Cut>();
-    this.#cuts.set(cells, known);
-    const cut = known.get(pieces) ?? emptyCut();
-    known.set(pieces, cut);
-    return cut;
-  }
-
-  #cellsOf(mount: Mount, { from, to }: TravelStretch): PostureCells {
-    // With the body where it was surveyed its things move as the frame's do.
-    const as = mount === 'body' && this.#bodyStands ? 'frame' : mount;
-    const key = `${as}:${from}:${to}`;
-    const known = this.#cells.get(key);
+  #clipOf(over: TravelStretch): PostureClip {
+    const key = `${over.from}:${over.to}`;
+    const known = this.#clips.get(key);
     if (known) return known;
-    const made = new PostureCells(this.#motion, this.#envelope, as, from, to);
-    this.#cells.set(key, made);
+    const { states, locks } = this.#images;
+    const made = new PostureClip(states, locks, this.#motion, this.#envelope, over);
+    this.#clips.set(key, made);
     return made;
   }
 }

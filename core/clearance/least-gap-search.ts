@@ -5,7 +5,6 @@ import {
   doubled,
   setSlab,
   splitPlaces,
-  STRETCH,
   T,
   U,
   V,
@@ -24,6 +23,7 @@ import {
 import { imageCell } from './cell-image';
 import { CellJudge } from './cell-judge';
 import { OTHER_STEPS, STEER_STEPS, TRAVEL_STEPS, type PostureCells } from './posture-cells';
+import type { PostureClip } from './posture-clip';
 import type { Rotor } from './rotor';
 
 /** Answer of a search over one obstacle. */
@@ -32,7 +32,7 @@ export interface SearchAnswer {
   readonly status: 'solved' | 'deep' | 'stopped';
   /** Signed distance to the bare pieces, mm: met in the posture and at the place named. */
   readonly distance: number;
-  readonly stretch: number;
+  /** Position in steps. */
   readonly t: number;
   readonly u: number;
   readonly v: number;
@@ -54,9 +54,11 @@ const KEPT_CELLS = 4000;
 export interface Cut {
   cells: Float64Array;
   count: number;
+  /** Where the last search met the least: position in steps, place in the mount's frame. */
+  met: Float64Array | null;
 }
 
-export const emptyCut = (): Cut => ({ cells: new Float64Array(0), count: 0 });
+export const emptyCut = (): Cut => ({ cells: new Float64Array(0), count: 0, met: null });
 
 /**
  * Branch and bound for the least signed distance between a rotor and one obstacle over all postures of the cells and
@@ -84,6 +86,7 @@ export class LeastGapSearch {
    */
   run(
     cells: PostureCells,
+    clip: PostureClip,
     rotor: Rotor,
     pieces: PieceSet,
     tree: PieceTree,
@@ -93,7 +96,7 @@ export class LeastGapSearch {
     this.#cells = cells;
     this.#tree = tree;
     this.#pieces = pieces;
-    this.#judge.reset(cells, rotor, tree, insideWheel);
+    this.#judge.reset(cells, clip, rotor, tree, insideWheel);
     this.#count = 0;
     this.#doneCount = 0;
     this.#cellsSeen = 0;
@@ -106,48 +109,40 @@ export class LeastGapSearch {
     return {
       status,
       distance: this.#judge.best,
-      stretch: at[0]!,
-      t: at[1]!,
-      u: at[2]!,
-      v: at[3]!,
-      x: at[4]!,
-      y: at[5]!,
-      z: at[6]!,
+      t: at[0]!,
+      u: at[1]!,
+      v: at[2]!,
+      x: at[3]!,
+      y: at[4]!,
+      z: at[5]!,
       cells: this.#cellsSeen,
     };
   }
 
-  /** One cell for each stretch of travel. */
+  /** One cell for all postures and places. */
   #begin(): void {
-    for (let stretch = 0; stretch < this.#cells.stretches.length; stretch++) {
-      const at = this.#push();
-      const open = this.#open;
-      open[at + STRETCH] = stretch;
-      open[at + T] = TRAVEL_STEPS / 2;
-      open[at + U] = STEER_STEPS / 2;
-      open[at + V] = OTHER_STEPS / 2;
-      open[at + LT] = open[at + LU] = open[at + LV] = 0;
-      setSlab(open, at, 0, this.#tree, this.#pieces);
-      this.#image(at);
-      this.#judge.judge(open, at);
-    }
+    const at = this.#push();
+    const open = this.#open;
+    open[at + T] = TRAVEL_STEPS / 2;
+    open[at + U] = STEER_STEPS / 2;
+    open[at + V] = OTHER_STEPS / 2;
+    open[at + LT] = open[at + LU] = open[at + LV] = 0;
+    setSlab(open, at, 0, this.#tree, this.#pieces);
+    this.#image(at);
+    this.#judge.judge(open, at);
   }
 
   /** Judges the cells of an earlier search by this rotor and opens those that could hold something nearer. */
   #takeUp(cut: Cut): void {
-    const { cells } = cut;
-    // The one that looks nearest first: what it meets spares the others a closer look.
-    let nearest = 0;
-    let nearness = Infinity;
+    const { cells, met } = cut;
+    const judge = this.#judge;
+    // Where the last search ended is a good guess: it spares most cells a closer look.
+    if (met) judge.tryPlace(met[0]!, met[1]!, met[2]!, met[3]!, met[4]!, met[5]!);
     for (let i = 0; i < cut.count; i++) {
-      const near = this.#judge.roughly(cells, i * STRIDE);
-      if (near < nearness) {
-        nearness = near;
-        nearest = i;
-      }
+      const quick = judge.atLeast(cells, i * STRIDE);
+      if (quick >= judge.limit) cells[i * STRIDE + BOUND] = quick;
+      else judge.judge(cells, i * STRIDE);
     }
-    this.#judge.judge(cells, nearest * STRIDE);
-    for (let i = 0; i < cut.count; i++) if (i !== nearest) this.#judge.judge(cells, i * STRIDE);
     const limit = this.#judge.limit;
     let least = Infinity;
     let leastAt = -1;
@@ -169,6 +164,7 @@ export class LeastGapSearch {
 
   /** Dropped and still open cells go into the cut, so that it holds everything again; too large a one is let go. */
   #layDown(cut: Cut): void {
+    if (this.#judge.best < Infinity) cut.met = this.#judge.met.slice();
     while (this.#count > 0) this.#drop(--this.#count * STRIDE);
     const count = cut.count + this.#doneCount;
     if (count > KEPT_CELLS) {

@@ -1,39 +1,81 @@
-import { ClearSection } from './clear-section';
+import { withPartsCounted } from '../stance/lift-part';
+import { ProblemError } from '../problem';
+import { ClearSection, CornerImages } from './clear-section';
 import type { CornerDescription, CornerKey, ObstacleDescription, SetupDescription } from './description';
-import { surveyedObstacles, type KnownObstacles, type PreparedCorner, type PreparedObstacle } from './prepare';
+import type { PostureRange } from './posture-table';
+import {
+  motionUnder,
+  surveyedObstacles,
+  type KnownObstacles,
+  type PreparedCorner,
+  type PreparedObstacle,
+} from './prepare';
+
+/** The images of a corner, what they depend on, and the locks they reach to. */
+interface Shelved {
+  readonly of: string;
+  readonly images: CornerImages;
+  readonly leftDeg: number;
+  readonly rightDeg: number;
+}
 
 /**
  * Keeps what was worked out for a corner for as long as what it depends on stays the same: the places of the survey,
- * and the clear section under an alignment and envelope. One for each conversation (a browser's worker, a command).
+ * and their images under an alignment. One for each conversation (a browser's worker, a command).
  */
 export class SectionShelf {
   readonly #known = new ObstacleShelf();
-  readonly #sections = new Map<CornerKey, { of: string; section: ClearSection }>();
+  readonly #shelved = new Map<CornerKey, Shelved>();
 
   /** As `surveyedObstacles`, obstacle by obstacle remembered. */
   readonly survey = (key: CornerKey, corner: CornerDescription): PreparedObstacle[] =>
     surveyedObstacles(key, corner, this.#known);
 
-  /** The clear section of a prepared corner; the tire, wheel, offset and spacer do not matter to it. */
+  /** The clear section of a prepared corner; only its alignment, not its tire, height or stops, asks for new images. */
   section(prepared: PreparedCorner, corner: CornerDescription, setup: SetupDescription): ClearSection {
-    const { camberChangeDeg, casterChangeDeg, axleShiftMm, linkageDropMm, bodyLiftMm, parts } = setup;
-    const { steerStopLeftDeg, steerStopRightDeg } = setup;
+    return new ClearSection(prepared.motion, prepared.envelope, this.#imagesFor(prepared, corner, setup));
+  }
+
+  #imagesFor({ key, envelope }: PreparedCorner, corner: CornerDescription, setup: SetupDescription): CornerImages {
     const { motion, steering, staticCamberDeg, staticToeDeg } = corner;
-    const { kind, limits, breaks } = prepared.envelope;
-    const { droop, ride, bump } = limits;
+    const { camberChangeDeg, casterChangeDeg, axleShiftMm, linkageDropMm, bodyLiftMm } = withPartsCounted(setup);
     const of = JSON.stringify([
       [motion, steering, staticCamberDeg, staticToeDeg],
-      [camberChangeDeg, casterChangeDeg, axleShiftMm, linkageDropMm, bodyLiftMm, parts],
-      [steerStopLeftDeg, steerStopRightDeg],
-      // In the trail envelope the parked height chooses no posture.
-      [kind, droop, bump, breaks, ...(kind === 'trail' ? [] : [ride, corner.loadedSagMm])],
-      kind === 'drawn' ? breaks.map((t) => prepared.envelope.steerRange(t, FREE)) : [],
+      [camberChangeDeg, casterChangeDeg, axleShiftMm, linkageDropMm, bodyLiftMm],
     ]);
-    const known = this.#sections.get(prepared.key);
-    if (known?.of === of) return known.section;
-    const section = new ClearSection(prepared.motion, prepared.envelope);
-    this.#sections.set(prepared.key, { of, section });
-    return section;
+    const { droop, bump } = envelope.limits;
+    const shelved = this.#shelved.get(key);
+    const known = shelved?.of === of ? shelved : undefined;
+    const leftDeg = Math.max(known?.leftDeg ?? 0, steering?.lockLeftDeg ?? 0, setup.steerStopLeftDeg ?? 0);
+    const rightDeg = Math.max(known?.rightDeg ?? 0, steering?.lockRightDeg ?? 0, setup.steerStopRightDeg ?? 0);
+    if (known && leftDeg <= known.leftDeg && rightDeg <= known.rightDeg) {
+      const { from, to } = known.images.range;
+      if (from <= droop && to >= bump) return known.images;
+    }
+    const range: PostureRange = {
+      from: Math.min(droop, -corner.travel.droopMm, known?.images.range.from ?? droop),
+      to: Math.max(bump, corner.travel.bumpMm, known?.images.range.to ?? bump),
+    };
+    const widest = motionUnder(key, corner, { ...setup, steerStopLeftDeg: leftDeg, steerStopRightDeg: rightDeg });
+    const images = imagesOver(widest, range) ?? new CornerImages(widest, { from: droop, to: bump });
+    this.#shelved.set(key, { of, images, leftDeg, rightDeg });
+    return images;
+  }
+}
+
+/** Images over a range; null where the changed linkage does not reach all of the surveyed travel. */
+function imagesOver(motion: PreparedCorner['motion'], range: PostureRange): CornerImages | null {
+  try {
+    motion.carrierAt(range.from, 0);
+    motion.carrierAt(range.to, 0);
+    if (motion.crossArticulates) {
+      motion.carrierAt(range.from, range.to - range.from);
+      motion.carrierAt(range.to, range.from - range.to);
+    }
+    return new CornerImages(motion, range);
+  } catch (error) {
+    if (error instanceof ProblemError) return null;
+    throw error;
   }
 }
 
@@ -59,6 +101,3 @@ class ObstacleShelf implements KnownObstacles {
 
 /** Obstacles remembered before all are forgotten: enough for a vehicle and a long afternoon of readings. */
 const KEPT_OBSTACLES = 1000;
-
-/** Locks that do not limit a drawn envelope. */
-const FREE = { left: Math.PI, right: Math.PI };
