@@ -30,8 +30,8 @@ stops allow, ${motions} kinds of suspension. "Other tire" cycles through four se
   in a tree; the search itself opens only the branches that could hold the nearest place.
 - *Postures*: there is no grid. A cell of postures is halved only while it could hold the least gap, so a wider envelope costs
   a level or two; the third dimension of a beam axle (the other wheel) costs several times as much.
-- *The next tire* starts from the cells where the last search ended: their images do not depend on the tire. Another stop, lock or
-  alignment makes new images and so costs a first answer.
+- *The next tire* starts from the cells where the last search ended: their images depend neither on the tire nor on
+  height, stops or envelope, which only clip them. Another alignment makes new images and so costs a first answer.
 
 Not built yet and so not measured: the finder's table of combinations, and the tolerance spread.
 `;
