@@ -27,8 +27,11 @@ export const POSTURE_TABLE_MM = 0.001;
 /** mm: the fast search may stop this much above the true least gap. */
 export const SEARCH_TOLERANCE_MM = 0.05;
 
-/** mm: overlaps deeper than this are not followed to their exact depth. */
+/** mm: overlaps deeper than this are not followed to their exact depth, ... */
 export const DEEP_OVERLAP_MM = 25;
+
+/** ... but until nothing can lie deeper by more than this share of what is beyond it. */
+export const DEEP_SHARE = 0.04;
 
 /** mm: a tape held to the same place twice reads alike to this. */
 export const READING_REPEAT_MM = 5;

@@ -1,7 +1,7 @@
 import { newMeasure, type ConvexPiece } from '../geometry/convex-piece';
 import type { PieceTree } from '../obstacle/piece-tree';
 import { LOADED_HALF_ANGLE } from '../tire/allowance';
-import { SEARCH_TOLERANCE_MM } from '../tolerances';
+import { DEEP_OVERLAP_MM, DEEP_SHARE, SEARCH_TOLERANCE_MM } from '../tolerances';
 import {
   newPlaces,
   readPlaces,
@@ -92,7 +92,8 @@ export class CellJudge {
 
   /** Cells whose bound is no less than this cannot hold anything worth finding. */
   get limit(): number {
-    return this.best - SEARCH_TOLERANCE_MM;
+    const beyond = -DEEP_OVERLAP_MM - this.best;
+    return this.best - (beyond > 0 ? SEARCH_TOLERANCE_MM + DEEP_SHARE * beyond : SEARCH_TOLERANCE_MM);
   }
 
   /** What the distance to a cell is not below, quickly: between the box around its image and the one around the rotor. */
@@ -169,11 +170,19 @@ export class CellJudge {
     if (bound <= 0) {
       // The cell may reach inside, where the pieces' distances are no bound.
       const whole = mayBeLoaded ? this.#rotor.loaded : solid;
-      bound = solidDistance(whole, a, r) - far;
+      const here = solidDistance(whole, a, r);
+      if (here < least) least = here;
+      bound = here - far;
       if (whole.hull && bound < limit) {
         whole.hull.measure(a, r, out);
         const pr = out[2]!;
-        let low = out[0]! + this.#lowest(open, at, out[1]!, pr) - miss;
+        const lowest = out[0]! + this.#lowest(open, at, out[1]!, pr);
+        if (lowest < predicted) {
+          predicted = lowest;
+          ga = out[1]!;
+          gr = pr;
+        }
+        let low = lowest - miss;
         if (pr < 0) low = inner > 0 ? low + (pr * bent * bent) / (2 * inner) : -Infinity;
         if (low > bound) bound = low;
       }

@@ -3,7 +3,7 @@ import type { Mount } from '../motion/mount';
 import { makePieceTree, type PieceTree } from '../obstacle/piece-tree';
 import type { Envelope } from './envelope';
 import { emptyCut, LeastGapSearch, type Cut } from './least-gap-search';
-import { DEEP_GRID, ORACLE_GRID, plainSweep, type TravelStretch } from './plain-sweep';
+import { plainSweep, type TravelStretch } from './plain-sweep';
 import { PostureCells } from './posture-cells';
 import { PostureClip } from './posture-clip';
 import { describeGap, type LeastGap } from './posture-gap';
@@ -80,9 +80,8 @@ export class ClearSection {
     const cut = this.#images.cutOf(cells, obstacle);
     const clip = this.#clipOf(over);
     const found = this.#images.search.run(cells, clip, corner.rotor, pieces, treeOf(obstacle), insideWheel, cut);
-    if (found.status !== 'solved') {
-      const grid = found.status === 'deep' ? DEEP_GRID : ORACLE_GRID;
-      return plainSweep({ ...corner, obstacles: [obstacle] }, over, grid)[0] as LeastGap;
+    if (found.status === 'stopped') {
+      return plainSweep({ ...corner, obstacles: [obstacle] }, over)[0] as LeastGap;
     }
     return describeGap(corner, obstacle, cells.describe(found.t, found.u, found.v), [found.x, found.y, found.z]);
   }

@@ -1,6 +1,5 @@
 import type { PieceTree } from '../obstacle/piece-tree';
 import type { PieceSet } from '../obstacle/shape';
-import { DEEP_OVERLAP_MM } from '../tolerances';
 import {
   doubled,
   setSlab,
@@ -28,8 +27,8 @@ import type { Rotor } from './rotor';
 
 /** Answer of a search over one obstacle. */
 export interface SearchAnswer {
-  /** `deep`: overlap deeper than is followed exactly; `stopped`: the work limit was met. Neither is proven least. */
-  readonly status: 'solved' | 'deep' | 'stopped';
+  /** `stopped`: the work limit was met, nothing is proven. */
+  readonly status: 'solved' | 'stopped';
   /** Signed distance to the bare pieces, mm: met in the posture and at the place named. */
   readonly distance: number;
   /** Position in steps. */
@@ -64,7 +63,7 @@ export const emptyCut = (): Cut => ({ cells: new Float64Array(0), count: 0, met:
  * Branch and bound for the least signed distance between a rotor and one obstacle over all postures of the cells and
  * all places of the pieces. Every open cell (postures x places) is seen in the plane (a, r) of axle line and radius as
  * the image of its middle, the ways of that image, and a bound on what the ways miss. Cells that cannot beat the best
- * place met so far (by `SEARCH_TOLERANCE_MM`) are dropped, the others halved where it tells most. docs/method.md derives
+ * place met so far (by `SEARCH_TOLERANCE_MM`; in a deep overlap by more) are dropped, the others halved where it tells most. docs/method.md derives
  * the bounds.
  */
 export class LeastGapSearch {
@@ -102,8 +101,8 @@ export class LeastGapSearch {
     this.#cellsSeen = 0;
     if (cut.count > 0) this.#takeUp(cut);
     else this.#begin();
-    while (this.#count > 0 && this.#cellsSeen < WORK_LIMIT && this.#judge.best >= -DEEP_OVERLAP_MM) this.#step();
-    const status = this.#count === 0 ? 'solved' : this.#judge.best < -DEEP_OVERLAP_MM ? 'deep' : 'stopped';
+    while (this.#count > 0 && this.#cellsSeen < WORK_LIMIT) this.#step();
+    const status = this.#count === 0 ? 'solved' : 'stopped';
     this.#layDown(cut);
     const at = this.#judge.met;
     return {

@@ -14,9 +14,6 @@ export interface SweepGrid {
 
 export const ORACLE_GRID: SweepGrid = { postures: 21, others: 9 };
 
-/** Enough to say about how deep a deep overlap is. */
-export const DEEP_GRID: SweepGrid = { postures: 11, others: 5 };
-
 /**
  * A place in the search: travel in mm; part of the steer range, -1 right to 1 left; part of the travel range for the
  * other wheel, -1 to 1; two coordinates on a piece.
