@@ -12,7 +12,7 @@ import {
 import { prepareCorner } from '@/core/clearance/prepare';
 import type { Vec3 } from '@/core/geometry/vec3';
 import type { MotionDescription } from '@/core/motion/motion-description';
-import { seededRandom } from '@/core/testing/seeded-random';
+import { seededRandom } from '@/core/numeric/seeded-random';
 
 export const MOTIONS = {
   swingArm: { type: 'swingArm', frontView: { y: -1200, z: -40 }, sideView: { x: -1900, z: 60 } },

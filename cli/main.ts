@@ -2,6 +2,7 @@ import { Command, CommanderError } from 'commander';
 import { evaluateCommand } from './evaluate';
 import { EXIT_FAULT, EXIT_INPUT, runCommand } from './outcome';
 import { poseCommand } from './pose';
+import { spreadCommand } from './spread';
 
 const program = new Command('lowgap')
   .description('Low Gap on the command line: what the wheel well says about a tire, a wheel and a height.')
@@ -27,6 +28,14 @@ program
   .action((file: string, options: { corner: string; travel: string; steer: string; cross: string }) =>
     runCommand(() => poseCommand(file, options)),
   );
+
+program
+  .command('spread')
+  .description('how far off each gap may be: 5, 50 and 95 %, the chance of rub, and what to measure again, as JSON')
+  .argument('<file>', 'a .lowgap.json file')
+  .option('--draws <number>', 'how many wells are drawn', '1000')
+  .option('--seed <number>', 'names the draws: the same seed gives the same answer', '1')
+  .action((file: string, options: { draws: string; seed: string }) => runCommand(() => spreadCommand(file, options)));
 
 try {
   await program.parseAsync(process.argv);

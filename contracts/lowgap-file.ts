@@ -193,6 +193,7 @@ export const obstacleSchema = z.strictObject({
   shape: shapeSchema.optional(),
   readings: z.array(readingSchema).max(500).optional(),
   readingsAs: z.enum(['points', 'polyline']).optional(),
+  toleranceMm: within(LIMITS.positionToleranceMm).optional(),
   insideWheel: z.boolean().optional(),
   removable: z.boolean().optional(),
   behind: z.array(text(60)).max(50).optional(),

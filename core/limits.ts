@@ -40,6 +40,7 @@ export const LIMITS = {
   allowanceMm: range(0, 60, 'mm'),
   complianceMm: range(0, 30, 'mm'),
   radiusMm: range(0.1, 200, 'mm'),
+  positionToleranceMm: range(0, 100, 'mm'),
   thicknessMm: range(0, 100, 'mm'),
   requiredMm: range(-50, 200, 'mm'),
   studMm: range(0, 120, 'mm'),

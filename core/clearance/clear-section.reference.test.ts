@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { place } from '../geometry/pose';
 import type { Vec3 } from '../geometry/vec3';
 import type { MotionDescription } from '../motion/motion-description';
-import { seededRandom } from '../testing/seeded-random';
+import { seededRandom } from '../numeric/seeded-random';
 import { SEARCH_TOLERANCE_MM, DEEP_OVERLAP_MM, DEEP_SHARE } from '../tolerances';
 import { ClearSection } from './clear-section';
 import { fittedAsSetup, type CornerDescription, type ObstacleDescription, type SetupDescription } from './description';

@@ -8,7 +8,8 @@ import { PostureCells } from './posture-cells';
 import { PostureClip } from './posture-clip';
 import { describeGap, type LeastGap } from './posture-gap';
 import { CarrierStates, LockTable, type PostureRange } from './posture-table';
-import type { PreparedCorner, PreparedObstacle } from './prepare';
+import type { PreparedCorner } from './prepare';
+import type { PreparedObstacle } from './survey';
 
 /**
  * A corner's obstacles seen in the plane of axle line and radius in every posture of a range, under one alignment: what

@@ -22,13 +22,9 @@ import {
 import { partPairGaps, type PairGap } from './part-pairs';
 import type { TravelStretch } from './plain-sweep';
 import type { LeastGap } from './posture-gap';
-import {
-  motionUnder,
-  prepareCorner,
-  type PreparedCorner,
-  type PreparedObstacle,
-  type UnknownObstacle,
-} from './prepare';
+import { motionUnder } from './motion-under';
+import { prepareCorner, type PreparedCorner, type UnknownObstacle } from './prepare';
+import type { PreparedObstacle } from './survey';
 import type { RotorPlace } from './rotor';
 import { standardRegions, STANDARDS, verdictOf, type RequiredGaps, type Standard, type Verdict } from './standard';
 import { studPocketGap, type StudPocketGap } from './stud-pocket';
@@ -170,7 +166,7 @@ export const prepareDescribed = (
     shelf.survey,
   );
 
-function describedCorner(description: CaseDescription, key: CornerKey): CornerDescription {
+export function describedCorner(description: CaseDescription, key: CornerKey): CornerDescription {
   const corner = description.corners[key];
   if (!corner) {
     const have = CORNER_KEYS.filter((k) => description.corners[k] !== undefined).join(', ');

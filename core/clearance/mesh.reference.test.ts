@@ -6,7 +6,7 @@ import { flatten } from '../geometry/outline';
 import { toMatrix4, unplace, type Pose } from '../geometry/pose';
 import type { Vec3 } from '../geometry/vec3';
 import { cornerMotion } from '../motion/corner-motion';
-import { seededRandom } from '../testing/seeded-random';
+import { seededRandom } from '../numeric/seeded-random';
 import { prepareRotor, solidDistance, type Rotor } from './rotor';
 
 /**

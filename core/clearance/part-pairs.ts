@@ -8,7 +8,8 @@ import { REFINEMENT_STEP_MM } from '../tolerances';
 import { toDegrees } from '../units/angle';
 import type { PairDescription } from './description';
 import { postureOf } from './plain-sweep';
-import type { PreparedCorner, PreparedObstacle } from './prepare';
+import type { PreparedCorner } from './prepare';
+import type { PreparedObstacle } from './survey';
 
 /** Least gap between two parts over the envelope, and where. Lengths mm, angles degrees, corner frame. */
 export interface PairGap {

@@ -4,7 +4,8 @@ import type { Posture } from '../motion/corner-motion';
 import { CANDIDATE_BAND_MM, EDGE_SAMPLE_MM, REFINEMENT_STEP_MM, SAME_GAP_MM } from '../tolerances';
 import { steerAt } from './envelope';
 import { describeGap, placeGap, placeOnPiece, type LeastGap } from './posture-gap';
-import type { PreparedCorner, PreparedObstacle } from './prepare';
+import type { PreparedCorner } from './prepare';
+import type { PreparedObstacle } from './survey';
 
 /** Postures per axis of the coarse grid: travel and steer, and the other wheel's height. */
 export interface SweepGrid {

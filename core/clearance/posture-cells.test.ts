@@ -4,7 +4,7 @@ import type { Vec3 } from '../geometry/vec3';
 import { cornerMotion, type CornerMotion } from '../motion/corner-motion';
 import type { MotionDescription } from '../motion/motion-description';
 import type { Mount } from '../motion/mount';
-import { seededRandom } from '../testing/seeded-random';
+import { seededRandom } from '../numeric/seeded-random';
 import { POSTURE_TABLE_MM } from '../tolerances';
 import { makeEnvelope, type TravelLimits } from './envelope';
 import { boundAt, MISS, MISS_TURN, REACH, TURN } from './posture-bounds';

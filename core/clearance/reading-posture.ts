@@ -7,7 +7,8 @@ import type { CornerDescription } from './description';
 
 /**
  * Where the suspension and the steering (rad, + = vehicle left) were when a reading was taken. Height comes from
- * `travelMm`, or from the hub-to-lip distance at that moment; `left` and `right` are the locks at that height.
+ * `travelMm`, or from the hub-to-lip distance at that moment; `left` and `right` are the locks at that height. The height
+ * may have been off by `travelErrorMm`.
  * @throws ProblemError when it lies beyond the surveyed travel or locks, or heights are missing.
  */
 export function readingPosture(
@@ -15,6 +16,7 @@ export function readingPosture(
   corner: CornerDescription,
   motion: CornerMotion,
   path: string,
+  travelErrorMm = 0,
 ): { readonly state: CarrierState; readonly steer: number } {
   const travel = readingTravel(reading, corner, path);
   const { bumpMm, droopMm } = corner.travel;
@@ -26,7 +28,7 @@ export function readingPosture(
       found: `${travel.toFixed(1)} mm from ride`,
     });
   }
-  const state = motion.carrierAt(travel, 0);
+  const state = motion.carrierAt(travel + travelErrorMm, 0);
   if (reading.steer === 'straight') return { state, steer: 0 };
   const locks = motion.locksAt(state);
   if (reading.steer === 'left') return { state, steer: locks.left };

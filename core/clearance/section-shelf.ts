@@ -3,13 +3,9 @@ import { ProblemError } from '../problem';
 import { ClearSection, CornerImages } from './clear-section';
 import type { CornerDescription, CornerKey, ObstacleDescription, SetupDescription } from './description';
 import type { PostureRange } from './posture-table';
-import {
-  motionUnder,
-  surveyedObstacles,
-  type KnownObstacles,
-  type PreparedCorner,
-  type PreparedObstacle,
-} from './prepare';
+import { motionUnder } from './motion-under';
+import { surveyedObstacles, type KnownObstacles, type PreparedCorner } from './prepare';
+import type { PreparedObstacle } from './survey';
 
 /** The images of a corner, what they depend on, and the locks they reach to. */
 interface Shelved {

@@ -5,7 +5,7 @@ import { stretchGap } from './piece-distance';
 import { multiply, rotate, rotationBetween, transpose } from './pose';
 import { cosSinBranch, cosSinBranchRoot, cosSinRoot } from './trig';
 import { distance, interpolate, normalize, type Vec3 } from './vec3';
-import { seededRandom } from '../testing/seeded-random';
+import { seededRandom } from '../numeric/seeded-random';
 import { tireSection } from '../tire/section';
 import { prepareRotor, solidDistance } from '../clearance/rotor';
 

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import type { Vec3 } from '../geometry/vec3';
-import { seededRandom } from '../testing/seeded-random';
+import { seededRandom } from '../numeric/seeded-random';
 import { edgeThrough } from './edge';
 import { makePieceTree, SLAB_STRIDE } from './piece-tree';
 import { chain, makePieces, vertexOf, type PieceSet } from './shape';
@@ -67,8 +67,11 @@ test('an edge keeps turning round the hub between its places; where nothing was 
     [300, 120, 400],
   ]);
   expect(arch.length).toBeGreaterThan(15);
-  for (const [x, , z] of arch) expect(Math.hypot(x, z)).toBeCloseTo(500, 9);
-  expect(arch[Math.floor(arch.length / 2)]![1]).toBeGreaterThan(105);
+  for (const {
+    at: [x, , z],
+  } of arch)
+    expect(Math.hypot(x, z)).toBeCloseTo(500, 9);
+  expect(arch[Math.floor(arch.length / 2)]!.at[1]).toBeGreaterThan(105);
   expect(
     edgeThrough([
       [-500, 0, 0],

@@ -27,6 +27,17 @@ export interface ReadingDescription {
   readonly hubToLipMm?: number | undefined;
 }
 
+/** By how much a reading is off: what the truth is less what was noted. */
+export interface ReadingError {
+  readonly gapMm: number;
+  /** Degrees of clock, + = later. */
+  readonly clockDeg: number;
+  /** mm across: outboard on the tread and shoulders, outward on the sidewalls. */
+  readonly acrossMm: number;
+}
+
+const NO_ERROR: ReadingError = { gapMm: 0, clockDeg: 0, acrossMm: 0 };
+
 /** Where the fitted tire is when a reading is taken. */
 export interface ReadingScene {
   readonly section: TireSection;
@@ -92,9 +103,15 @@ function wheelPlaneAxes(wheelPose: Pose): { up: Vec3; forward: Vec3 } {
 /**
  * Lands one reading: the place on the fitted tire at that clock plus the gap along its outward normal in the
  * meridian plane; with `outboardMm`, gap radially beyond the crown at that lateral place.
+ * `error` lands it where it would be, were it off by that.
  * @throws ProblemError for readings in the contact patch and for `outboardMm` away from the tread.
  */
-export function landReading(reading: ReadingDescription, scene: ReadingScene, path = ''): LandedReading {
+export function landReading(
+  reading: ReadingDescription,
+  scene: ReadingScene,
+  path = '',
+  error: ReadingError = NO_ERROR,
+): LandedReading {
   const clockDeg = parseClock(reading.clock, joinPath(path, 'clock'));
   const { section } = scene;
   const inContactPatch = clockDeg >= 150 && clockDeg <= 210;
@@ -115,13 +132,15 @@ export function landReading(reading: ReadingDescription, scene: ReadingScene, pa
     });
   }
   const { at, normal } = placeOnSection(section, reading.across);
-  const landed =
+  const gap = reading.gapMm + error.gapMm;
+  const free =
     reading.outboardMm === undefined
-      ? { a: at.a + normal.a * reading.gapMm, r: at.r + normal.r * reading.gapMm }
-      : { a: section.widthMm / 2 + reading.outboardMm, r: section.diameterMm / 2 + reading.gapMm };
+      ? { a: at.a + normal.a * gap, r: at.r + normal.r * gap }
+      : { a: section.widthMm / 2 + reading.outboardMm, r: section.diameterMm / 2 + gap };
+  const landed = normal.r === 0 ? { a: free.a, r: free.r + error.acrossMm } : { a: free.a + error.acrossMm, r: free.r };
   const alongAxis = place(scene.wheelPose, [0, scene.centrePlaneMm + landed.a, 0]);
   return {
-    point: add(alongAxis, scale(clockDirection(scene.wheelPose, clockDeg), landed.r)),
+    point: add(alongAxis, scale(clockDirection(scene.wheelPose, clockDeg + error.clockDeg), landed.r)),
     lateralToleranceMm: reading.across === 'tread' && reading.outboardMm === undefined ? section.widthMm / 2 : 0,
   };
 }

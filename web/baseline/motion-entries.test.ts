@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { cornerSchema } from '@/contracts/lowgap-file';
 import { parseWith } from '@/contracts/parse';
 import { attempt } from '@/core/problem';
-import { surveyMotion } from '@/core/clearance/prepare';
+import { surveyMotion } from '@/core/clearance/motion-under';
 import { blankCorner } from './blank-corner';
 import { blankMotion, MOTION_CHOICES, motionEntries, motionHelp } from './motion-entries';
 

@@ -2,7 +2,7 @@
 import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
 import type { LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
-import { sideOf } from '@/core/clearance/prepare';
+import { sideOf } from '@/core/clearance/motion-under';
 import { useCurrentCorner } from '../job/current-corner';
 import { bothUnits, ACROSS_NAMES, MATERIAL_NAMES } from '../words';
 import { useJobStore } from '../stores/job';

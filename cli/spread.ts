@@ -1,0 +1,15 @@
+import { asCase } from '@/contracts/lowgap-file';
+import { requireRange } from '@/core/problem';
+import { spreadCase } from '@/core/spread/spread-case';
+import type { CornerSpread } from '@/core/spread/spread';
+import { numberOption, readCase } from './outcome';
+
+/** `lowgap spread FILE [--draws N] [--seed N]` */
+export async function spreadCommand(
+  file: string,
+  options: { readonly draws: string; readonly seed: string },
+): Promise<{ readonly corners: readonly CornerSpread[] }> {
+  const draws = Math.round(requireRange(numberOption('draws', options.draws), 20, 100_000, '--draws', 'draws'));
+  const seed = Math.round(numberOption('seed', options.seed));
+  return { corners: spreadCase(asCase(await readCase(file)), { draws, seed }) };
+}

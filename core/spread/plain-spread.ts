@@ -1,0 +1,48 @@
+import { ClearSection } from '../clearance/clear-section';
+import type { CornerKey, EnvelopeKind, ObstacleDescription } from '../clearance/description';
+import { cornerVerdicts } from '../clearance/evaluate';
+import { prepareCorner } from '../clearance/prepare';
+import type { Standard } from '../clearance/standard';
+import { prepareObstacle, surveyScene, type LandingError, type PreparedObstacle } from '../clearance/survey';
+import type { ShapeDescription } from '../obstacle/shape';
+import type { Fit } from './shared-errors';
+import type { SpreadModel } from './spread-model';
+
+/**
+ * Gaps (mm) of one draw worked out from nothing: every number of the description put off by its error, then measured,
+ * prepared and searched as if it had been entered so. Slow; the oracle of the fast draws. `z` and `e` as `SpreadModel`.
+ */
+export function plainDraw(
+  key: CornerKey,
+  fit: Fit,
+  kind: EnvelopeKind,
+  standard: Standard,
+  { shared, own }: Pick<SpreadModel, 'shared' | 'own'>,
+  z: readonly number[],
+  e: readonly number[],
+): number[] {
+  const off = shared.reduce((so, error, k) => error.disturb(so, z[k]!), fit);
+  const scene = surveyScene(key, off.corner);
+  const survey = (): PreparedObstacle[] =>
+    off.corner.obstacles.map((obstacle, i) => {
+      const mine = own.flatMap((error, k) => (error.obstacle === i ? [{ ...error, by: e[k]! }] : []));
+      const of = (what: string, reading: number | null): number =>
+        mine.find((error) => error.of === what && error.reading === reading)?.by ?? 0;
+      const errors = (obstacle.readings ?? []).map((_, n): LandingError => ({
+        gapMm: of('gap', n),
+        clockDeg: of('clock', n),
+        acrossMm: of('across', n),
+        travelMm: of('height', n),
+      }));
+      return prepareObstacle(shifted(obstacle, [of('x', null), of('y', null), of('z', null)]), scene, '', errors);
+    });
+  const corner = prepareCorner(key, off.corner, off.setup, kind, undefined, survey);
+  const finder = new ClearSection(corner.motion, corner.envelope);
+  return cornerVerdicts(corner, standard, {}, finder).map(({ gapMm }) => gapMm);
+}
+
+function shifted(obstacle: ObstacleDescription, [dx, dy, dz]: readonly [number, number, number]): ObstacleDescription {
+  if (!obstacle.shape) return obstacle;
+  const points = obstacle.shape.points.map(([x, y, z]) => [x + dx, y + dy, z + dz] as const);
+  return { ...obstacle, shape: { ...obstacle.shape, points } as ShapeDescription };
+}
