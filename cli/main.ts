@@ -1,5 +1,6 @@
 import { Command, CommanderError } from 'commander';
 import { evaluateCommand } from './evaluate';
+import { leversCommand } from './levers';
 import { EXIT_FAULT, EXIT_INPUT, runCommand } from './outcome';
 import { poseCommand } from './pose';
 import { spreadCommand } from './spread';
@@ -36,6 +37,12 @@ program
   .option('--draws <number>', 'how many wells are drawn', '1000')
   .option('--seed <number>', 'names the draws: the same seed gives the same answer', '1')
   .action((file: string, options: { draws: string; seed: string }) => runCommand(() => spreadCommand(file, options)));
+
+program
+  .command('levers')
+  .description('for each thing that rubs, how much of each single change clears it and what else that upsets, as JSON')
+  .argument('<file>', 'a .lowgap.json file')
+  .action((file: string) => runCommand(() => leversCommand(file)));
 
 try {
   await program.parseAsync(process.argv);

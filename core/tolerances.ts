@@ -24,14 +24,14 @@ export const HEIGHT_RESIDUAL_MM = 1e-9;
 /** mm: a table of postures gets more terms until it agrees with the linkage to this. */
 export const POSTURE_TABLE_MM = 0.001;
 
-/** mm: the fast search may stop this much above the true least gap. */
-export const SEARCH_TOLERANCE_MM = 0.05;
-
-/** mm: overlaps deeper than this are not followed to their exact depth, ... */
-export const DEEP_OVERLAP_MM = 25;
-
-/** ... but until nothing can lie deeper by more than this share of what is beyond it. */
-export const DEEP_SHARE = 0.04;
+/**
+ * mm: the fast search may stop this much above the true least gap: 0.1, and in an overlap 0.1 more for all of 25 mm; what
+ * is deeper than that is followed to 4 % of what lies beyond.
+ */
+export function searchToleranceMm(gapMm: number): number {
+  if (gapMm >= 0) return 0.1;
+  return gapMm >= -25 ? 0.1 - 0.004 * gapMm : 0.2 + 0.04 * (-25 - gapMm);
+}
 
 /** mm: a tape held to the same place twice reads alike to this. */
 export const READING_REPEAT_MM = 5;

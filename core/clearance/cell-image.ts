@@ -18,6 +18,7 @@ import {
   FAR,
   AWAY,
   ROUND,
+  LEVER,
   REACHES,
   WAY,
   PLACE_WAYS,
@@ -122,6 +123,7 @@ export function imageCell(open: Float64Array, at: number, cells: PostureCells, t
   open[at + HALF_ALONG] = along + miss;
   open[at + LEAST_RADIUS] = r - away - miss;
   open[at + FAR] = far;
+  open[at + LEVER] = lever;
   open[at + AWAY] = away;
   open[at + ROUND] = round;
   open[at + REACHES] = reach + radius;

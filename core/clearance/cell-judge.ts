@@ -1,7 +1,7 @@
 import { newMeasure, type ConvexPiece } from '../geometry/convex-piece';
 import type { PieceTree } from '../obstacle/piece-tree';
 import { LOADED_HALF_ANGLE } from '../tire/allowance';
-import { DEEP_OVERLAP_MM, DEEP_SHARE, SEARCH_TOLERANCE_MM } from '../tolerances';
+import { searchToleranceMm } from '../tolerances';
 import {
   newPlaces,
   readPlaces,
@@ -24,6 +24,7 @@ import {
   FAR,
   AWAY,
   ROUND,
+  LEVER,
   REACHES,
   WAY,
   BOUND,
@@ -32,7 +33,7 @@ import {
   SPLIT_PLACE,
   SPLIT_NONE,
 } from './cell';
-import { OTHER_LEVELS, STEER_LEVELS, TRAVEL_LEVELS } from './posture-bounds';
+import { boundAt, MISS, MISS_TURN, OTHER_LEVELS, STEER_LEVELS, TRAVEL_LEVELS, TURN } from './posture-bounds';
 import { DOWN, OTHER_STEPS, STEER_STEPS, TRAVEL_STEPS, type PostureCells } from './posture-cells';
 import { LIMIT_NUMBERS, type PostureClip } from './posture-clip';
 import { PLACE_NUMBERS } from './posture-table';
@@ -40,6 +41,12 @@ import { solidDistance, type Rotor, type Solid } from './rotor';
 
 /** mm: weighs a cell's bend against its slope when choosing what to halve; about a shoulder's radius. */
 const BEND_RADIUS = 30;
+
+/** Weighs how much the distance changes over a cell, which its bound follows, against what the bound misses. */
+const SLOPE_WEIGHT = 0.3;
+
+/** From the bounds of one size of cell to those of half of it, by direction. */
+const OFFSETS = [boundAt(1, 0, 0), boundAt(0, 1, 0), boundAt(0, 0, 1)];
 
 /** mm: pieces shorter than this are not cut further. */
 const LEAST_PIECE_MM = 0.005;
@@ -92,8 +99,7 @@ export class CellJudge {
 
   /** Cells whose bound is no less than this cannot hold anything worth finding. */
   get limit(): number {
-    const beyond = -DEEP_OVERLAP_MM - this.best;
-    return this.best - (beyond > 0 ? SEARCH_TOLERANCE_MM + DEEP_SHARE * beyond : SEARCH_TOLERANCE_MM);
+    return this.best - searchToleranceMm(this.best);
   }
 
   /** What the distance to a cell is not below, quickly: between the box around its image and the one around the rotor. */
@@ -134,7 +140,10 @@ export class CellJudge {
     const solid = this.#solid;
     const inner = r - open[at + AWAY]! - miss;
     const bent = open[at + ROUND]! + miss;
-    let bound = Infinity;
+    // Lowest bounds: of the first piece and the loaded tire around it, which count as one; of the others, two.
+    let tire = Infinity;
+    let first = Infinity;
+    let second = Infinity;
     let least = Infinity;
     let predicted = Infinity;
     let ga = 0;
@@ -146,7 +155,11 @@ export class CellJudge {
       const piece = i < pieces.length ? pieces[i]! : this.#loadedTire!;
       const quick = piece.atLeast(a, r) - far;
       if (quick >= limit) {
-        if (quick < bound) bound = quick;
+        if (i === 0 || i === pieces.length) tire = min(tire, quick);
+        else if (quick < first) {
+          second = first;
+          first = quick;
+        } else if (quick < second) second = quick;
         continue;
       }
       piece.measure(a, r, out);
@@ -164,11 +177,16 @@ export class CellJudge {
       // The radius may come out longer than its ways say: by the way round the axis, squared.
       if (pr < 0) low = inner > 0 ? low + (pr * bent * bent) / (2 * inner) : -Infinity;
       if (low < f - far) low = f - far;
-      if (low < bound) bound = low;
+      if (i === 0 || i === pieces.length) tire = min(tire, low);
+      else if (low < first) {
+        second = first;
+        first = low;
+      } else if (low < second) second = low;
     }
 
-    if (bound <= 0) {
-      // The cell may reach inside, where the pieces' distances are no bound.
+    let bound = min(tire, first);
+    if (bound <= 0 && (tire < first ? first : min(tire, second)) < -bound) {
+      // The cell may reach inside where pieces meet: there the way out of one may lead into another.
       const whole = mayBeLoaded ? this.#rotor.loaded : solid;
       const here = solidDistance(whole, a, r);
       if (here < least) least = here;
@@ -370,6 +388,10 @@ export class CellJudge {
 
   /** Halves what makes the cell's distances differ most. */
   #chooseSplit(open: Float64Array, at: number, isSlab: boolean, ga: number, gr: number): void {
+    const { bounds } = this.#cells;
+    const here = boundAt(open[at + LT]!, open[at + LU]!, open[at + LV]!);
+    const lever = open[at + LEVER]!;
+    const reach = open[at + REACHES]!;
     let most = 0;
     let split = SPLIT_NONE;
     for (let k = 0; k < 3; k++) {
@@ -381,13 +403,19 @@ export class CellJudge {
       const wt = open[w + 2]!;
       // The last term halves even what does not move the image, so that a search always ends.
       const part = (this.#to[k]! - this.#from[k]!) / 2;
-      const score = part * abs(ga * wa + gr * wr) + (wa * wa + wr * wr + wt * wt) / BEND_RADIUS + 1e-9;
+      const finer = here + OFFSETS[k]!;
+      const missed =
+        bounds[here + MISS]! -
+        bounds[finer + MISS]! +
+        (bounds[here + MISS_TURN]! - bounds[finer + MISS_TURN]!) * lever +
+        (bounds[here + TURN]! - bounds[finer + TURN]!) * reach;
+      const bend = (wa * wa + wr * wr + wt * wt) / BEND_RADIUS;
+      const score = missed + bend + SLOPE_WEIGHT * part * abs(ga * wa + gr * wr) + 1e-9;
       if (score > most) {
         most = score;
         split = k;
       }
     }
-    const reach = open[at + REACHES]!;
     if (isSlab || reach > LEAST_PIECE_MM) {
       const w = at + WAY + 3 * PLACE_WAYS;
       const along = abs(ga * open[w]! + gr * open[w + 1]!) + abs(ga * open[w + 3]! + gr * open[w + 4]!);

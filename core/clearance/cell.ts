@@ -31,7 +31,8 @@ export const REACHES = 27;
 export const WAY = 28;
 export const BOUND = 43;
 export const SPLIT = 44;
-export const STRIDE = 45;
+export const LEVER = 45;
+export const STRIDE = 46;
 
 /** Ways: of travel, steer and the other wheel's height, then two among the places. */
 export const PLACE_WAYS = 3;

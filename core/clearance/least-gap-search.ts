@@ -63,7 +63,7 @@ export const emptyCut = (): Cut => ({ cells: new Float64Array(0), count: 0, met:
  * Branch and bound for the least signed distance between a rotor and one obstacle over all postures of the cells and
  * all places of the pieces. Every open cell (postures x places) is seen in the plane (a, r) of axle line and radius as
  * the image of its middle, the ways of that image, and a bound on what the ways miss. Cells that cannot beat the best
- * place met so far (by `SEARCH_TOLERANCE_MM`; in a deep overlap by more) are dropped, the others halved where it tells most. docs/method.md derives
+ * place met so far (by `searchToleranceMm`) are dropped, the others halved where it tells most. docs/method.md derives
  * the bounds.
  */
 export class LeastGapSearch {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Vec3 } from '../geometry/vec3';
 import { attempt } from '../problem';
-import { SEARCH_TOLERANCE_MM } from '../tolerances';
+import { searchToleranceMm } from '../tolerances';
 import { inToMm } from '../units/length';
 import {
   fittedAsSetup,
@@ -354,7 +354,7 @@ test('what is kept from one question to the next changes no answer beyond the to
     const fresh = evaluateCase(description);
     const kept = evaluateCase(description, {}, shelf);
     kept.obstacles.forEach((o, i) => {
-      expect(Math.abs(o.gapMm - fresh.obstacles[i]!.gapMm)).toBeLessThanOrEqual(SEARCH_TOLERANCE_MM);
+      expect(Math.abs(o.gapMm - fresh.obstacles[i]!.gapMm)).toBeLessThanOrEqual(searchToleranceMm(0));
     });
     // An answer from nothing is the same every time.
     expect(evaluateCase(description)).toEqual(fresh);
@@ -376,7 +376,7 @@ test('an envelope drawn in many rows at full lock is the trail envelope', () => 
   const trail = verdicts(things, {}, {}, { steering });
   const drawn = verdicts(things, {}, { envelope: 'drawn', drawnEnvelope }, { steering });
   for (const [id, { gapMm }] of trail) {
-    expect(Math.abs(drawn.get(id)!.gapMm - gapMm)).toBeLessThanOrEqual(SEARCH_TOLERANCE_MM);
+    expect(Math.abs(drawn.get(id)!.gapMm - gapMm)).toBeLessThanOrEqual(searchToleranceMm(0));
   }
 });
 
@@ -394,7 +394,7 @@ test.each([
     }).obstacles;
   const left = run('frontLeft', 36, 30);
   run('frontRight', 30, 36).forEach((o, i) => {
-    expect(Math.abs(o.gapMm - left[i]!.gapMm)).toBeLessThanOrEqual(SEARCH_TOLERANCE_MM);
+    expect(Math.abs(o.gapMm - left[i]!.gapMm)).toBeLessThanOrEqual(searchToleranceMm(0));
     expect(Math.sign(o.steerDeg)).toBe(-Math.sign(left[i]!.steerDeg));
   });
 });

@@ -1,0 +1,8 @@
+import { asCase } from '@/contracts/lowgap-file';
+import { leversCase, type ObstacleLevers } from '@/core/plan/levers';
+import { readCase } from './outcome';
+
+/** `lowgap levers FILE` */
+export const leversCommand = async (file: string): Promise<{ readonly obstacles: readonly ObstacleLevers[] }> => ({
+  obstacles: leversCase(asCase(await readCase(file))),
+});
