@@ -258,6 +258,25 @@ test('two readings of one place that contradict each other are shown as such', a
   await expect(page.getByTestId('disagreement')).toContainText('differ by 29 mm');
 });
 
+test('the bench says how sure a gap is and what would clear it; a change is tried with one press and undone', async ({
+  page,
+}) => {
+  await ownPickup(page, 'Levers');
+  await page.getByTestId('rung-body-mount').click();
+  await expect(page.getByTestId('rung-body-mount')).toContainText('rubs');
+  await expect(page.getByTestId('spread-note')).toContainText(/gap is -?[\d.]+ to [\d.]+ mm in 90 of 100 wells/);
+  await expect(page.getByTestId('whisker').first()).toBeAttached();
+  const before = await page.getByTestId('sentence').textContent();
+
+  await page.getByTestId('try-steerStopLeft').click({ timeout: 30_000 });
+  await expect(page.getByTestId('rung-body-mount')).not.toContainText('rubs');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByTestId('sentence')).toHaveText(before!);
+
+  await page.getByRole('button', { name: 'Table' }).click();
+  await expect(page.getByTestId('ladder-table')).toContainText(/\d+ in 100/);
+});
+
 test('there is an answer for an address that leads nowhere and for a job that is gone', async ({ page }) => {
   await page.goto('/jobs/00000000-0000-4000-8000-000000000000/bench');
   await expect(page.getByText('There is no such job')).toBeVisible();

@@ -4,6 +4,8 @@ import type { ObstacleVerdict } from '@/core/clearance/evaluate';
 import type { StandardId, Verdict } from '@/core/clearance/standard';
 import type { RotorPlace } from '@/core/clearance/rotor';
 import type { Mount } from '@/core/motion/mount';
+import type { LeverKind } from '@/core/plan/lever-kinds';
+import type { Remeasure } from '@/core/spread/spread';
 import type { Material } from '@/core/obstacle/material';
 import { formatFraction, formatMm } from '@/core/units/length';
 
@@ -83,6 +85,110 @@ export function postureWords(steerDeg: number, travelMm: number, rideMm = 0): st
 
 /** `12.7 mm (1/2 in)`. */
 export const bothUnits = (mm: number): string => `${formatMm(mm)} mm (${formatFraction(mm)} in)`;
+
+/** `12 of 100`, and never a certainty that no draw can give. */
+export function chanceWords(chance: number): string {
+  const of100 = Math.round(100 * chance);
+  if (of100 === 0) return chance > 0 ? 'less than 1 in 100' : 'none of the wells drawn';
+  if (of100 === 100) return 'nearly always';
+  return `${of100} in 100`;
+}
+
+/** A single change in the trade's words: `18 mm more offset`. */
+export function leverWords(kind: LeverKind, amount: number): string {
+  const mm = `${formatMm(amount)} mm`;
+  const degrees = `${amount.toFixed(1)}°`;
+  const inches = `${amount.toFixed(1)} in`;
+  switch (kind) {
+    case 'offsetMore':
+      return `${mm} more offset`;
+    case 'offsetLess':
+      return `${mm} less offset`;
+    case 'spacer':
+      return `a spacer ${mm} thicker`;
+    case 'diameterLess':
+      return `${mm} less diameter`;
+    case 'widthLess':
+      return `a tire ${mm} narrower`;
+    case 'rimNarrower':
+      return `a rim ${inches} narrower`;
+    case 'rimWider':
+      return `a rim ${inches} wider`;
+    case 'springLift':
+      return `${mm} of lift on the spring`;
+    case 'strutTopLift':
+      return `${mm} of lift on top of the strut`;
+    case 'blockLift':
+      return `${mm} of block`;
+    case 'linkageDrop':
+      return `a linkage drop of ${mm}`;
+    case 'bodyLift':
+      return `${mm} of body lift`;
+    case 'bumpStop':
+      return `a bump stop ${mm} longer at the wheel`;
+    case 'steerStopLeft':
+      return `${degrees} less lock to the left`;
+    case 'steerStopRight':
+      return `${degrees} less lock to the right`;
+    case 'axleForward':
+      return `the axle ${mm} forward`;
+    case 'axleBack':
+      return `the axle ${mm} back`;
+    case 'casterMore':
+      return `${degrees} more caster`;
+    case 'casterLess':
+      return `${degrees} less caster`;
+    case 'camberIn':
+      return `${degrees} of camber, top inboard`;
+  }
+}
+
+/** Changes by name, for a sentence that says they do nothing. */
+export const LEVER_NAMES: Readonly<Record<LeverKind, string>> = {
+  offsetMore: 'more offset',
+  offsetLess: 'less offset',
+  spacer: 'a spacer',
+  diameterLess: 'less diameter',
+  widthLess: 'a narrower tire',
+  rimNarrower: 'a narrower rim',
+  rimWider: 'a wider rim',
+  springLift: 'lift on the spring',
+  strutTopLift: 'lift on top of the strut',
+  blockLift: 'blocks',
+  linkageDrop: 'a linkage drop',
+  bodyLift: 'a body lift',
+  bumpStop: 'a longer bump stop',
+  steerStopLeft: 'a steering stop to the left',
+  steerStopRight: 'a steering stop to the right',
+  axleForward: 'the axle forward',
+  axleBack: 'the axle back',
+  casterMore: 'more caster',
+  casterLess: 'less caster',
+  camberIn: 'camber',
+};
+
+const SOURCE_WORDS: Readonly<Record<Exclude<Remeasure['source'], 'reading' | 'position'>, string>> = {
+  fittedTire: "the fitted tire's diameter and width",
+  fittedOffset: "the fitted wheel's offset",
+  triedTire: "the tried tire's diameter and width",
+  triedOffset: "the tried wheel's offset",
+  bumpTravel: 'the travel to the bump stop',
+  droopTravel: 'the travel to full droop',
+  parkedHeight: 'the parked height',
+  hubToLip: 'hub centre to fender lip',
+  locks: 'the steering locks',
+  steerStops: 'where the steering stops are set',
+  alignment: 'camber and toe',
+  steeringAxis: 'inclination, caster and axis inboard',
+  hardPoints: 'the suspension points',
+};
+
+/** What to measure again: `reading 2 of Fender lip`. */
+export function remeasureWords({ source, obstacle, reading }: Remeasure, labelOf: (id: string) => string): string {
+  if (source === 'reading') return `reading ${(reading ?? 0) + 1} of ${labelOf(obstacle ?? '')}`;
+  if (source === 'position') return `the position of ${labelOf(obstacle ?? '')}`;
+  return SOURCE_WORDS[source];
+}
 
 /** What a specialist would say aloud about one obstacle. */
 export function verdictSentence(o: ObstacleVerdict, rideMm: number): string {

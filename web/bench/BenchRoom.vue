@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, watch } from 'vue';
 import { asCase } from '@/contracts/lowgap-file';
 import { setupForCorner } from '@/core/clearance/description';
 import { travelLimits } from '@/core/clearance/envelope';
@@ -11,6 +11,8 @@ import { useJobStore } from '../stores/job';
 import { CORNER_NAMES, verdictSentence } from '../words';
 import ChangeTable from './ChangeTable.vue';
 import GapLadder from './GapLadder.vue';
+import LeverList from './LeverList.vue';
+import SpreadNote from './SpreadNote.vue';
 import SetupPanel from './SetupPanel.vue';
 import TouchView from './TouchView.vue';
 import WellView from './WellView.vue';
@@ -63,6 +65,19 @@ const change = computed(() => {
   return found.ok ? found.value : null;
 });
 
+const rubbing = computed(() => picked.value?.verdict === 'rubs');
+/** Spread and levers follow what is shown once the hand rests. */
+watch(
+  () => [job.evaluation, key.value, picked.value?.id] as const,
+  ([evaluation, corner]) => {
+    if (evaluation && obstacles.value.length > 0) job.askStudy(corner, rubbing.value ? picked.value!.id : null);
+  },
+  { immediate: true },
+);
+const study = computed(() => (job.study?.corner === key.value ? job.study : null));
+const spreads = computed(() => new Map((study.value?.spread?.obstacles ?? []).map((o) => [o.id, o] as const)));
+const labelOf = (id: string): string => corner.value?.obstacles.find((o) => o.id === id)?.label ?? id;
+
 function pick(id: string): void {
   job.pick = { corner: key.value, id };
 }
@@ -104,12 +119,24 @@ function pick(id: string): void {
         How far outboard it lies was not measured: its place across the tire may be off by
         {{ picked.lateralToleranceMm.toFixed(0) }} mm.
       </p>
+      <SpreadNote
+        v-if="picked"
+        :spread="spreads.get(picked.id) ?? null"
+        :next="study?.spread?.next ?? []"
+        :label-of="labelOf"
+      />
       <GapLadder
         v-if="obstacles.length"
         :obstacles="obstacles"
+        :spreads="spreads"
         :picked-id="picked?.id ?? null"
         :ride-mm="rideMm"
         @pick="pick"
+      />
+      <LeverList
+        v-if="picked && rubbing"
+        :corner="key"
+        :levers="study?.levers?.id === picked.id ? study.levers : null"
       />
       <p v-if="unmeasured.length" class="small">
         Listed but not measured, so nothing is said about: {{ unmeasured.map((o) => o.label).join(', ') }}.

@@ -2,13 +2,16 @@
 import { scaleLinear } from 'd3-scale';
 import { computed, ref } from 'vue';
 import type { ObstacleVerdict } from '@/core/clearance/evaluate';
+import type { ObstacleSpread } from '@/core/spread/spread';
 import { formatMm } from '@/core/units/length';
 import VerdictMark from '../parts/VerdictMark.vue';
-import { ACROSS_NAMES, postureWords } from '../words';
+import { ACROSS_NAMES, chanceWords, postureWords } from '../words';
 
 /** Every obstacle as a rung on one ruled scale: zero is touch, the notch is what the standard wants. */
 const props = defineProps<{
   obstacles: readonly ObstacleVerdict[];
+  /** By obstacle; empty while it is being worked out. */
+  spreads: ReadonlyMap<string, ObstacleSpread>;
   pickedId: string | null;
   rideMm: number;
 }>();
@@ -29,6 +32,17 @@ const scale = computed(() => {
 });
 const ticks = computed(() => scale.value.ticks(8));
 const x = (mm: number): number => scale.value(mm);
+
+const whisker = ({ gap }: ObstacleSpread): string =>
+  `M${x(gap.p5Mm)} 4v8M${x(gap.p5Mm)} 8H${x(gap.p95Mm)}M${x(gap.p95Mm)} 4v8`;
+const rangeOf = (id: string): string => {
+  const gap = props.spreads.get(id)?.gap;
+  return gap ? `${formatMm(gap.p5Mm)} to ${formatMm(gap.p95Mm)}` : '';
+};
+const chanceOf = (id: string): string => {
+  const spread = props.spreads.get(id);
+  return spread ? chanceWords(spread.chanceOfRub) : '';
+};
 
 const summary = computed(() => {
   const count = (verdict: string): number => rungs.value.filter((o) => o.verdict === verdict).length;
@@ -55,6 +69,8 @@ const summary = computed(() => {
             <th>Wanted</th>
             <th>Margin</th>
             <th>Verdict</th>
+            <th>5 to 95 %</th>
+            <th>Chance of rub</th>
             <th>Where and in which posture</th>
           </tr>
         </thead>
@@ -65,6 +81,8 @@ const summary = computed(() => {
             <td>{{ o.requiredMm }}</td>
             <td>{{ formatMm(o.marginMm) }}</td>
             <td>{{ o.verdict }}</td>
+            <td>{{ rangeOf(o.id) }}</td>
+            <td>{{ chanceOf(o.id) }}</td>
             <td>{{ o.clock }}, {{ ACROSS_NAMES[o.across] }}; {{ postureWords(o.steerDeg, o.travelMm, rideMm) }}</td>
           </tr>
         </tbody>
@@ -109,6 +127,7 @@ const summary = computed(() => {
                 fill="url(#overlap)"
               />
               <rect v-else :x="x(0)" y="5.5" :width="x(o.gapMm) - x(0)" height="5" class="bar" />
+              <path v-if="spreads.get(o.id)" class="whisker" data-testid="whisker" :d="whisker(spreads.get(o.id)!)" />
               <path :d="`M${x(0)} 0v16`" class="zero" />
               <path :d="`M${x(o.requiredMm) - 5} 0h10l-5 7z`" class="notch" />
               <path v-if="o.gapMm > MOST_MM" :d="`M${WIDTH - 9} 2l8 6l-8 6z`" class="bar" />
@@ -117,7 +136,9 @@ const summary = computed(() => {
           </button>
         </li>
       </ol>
-      <p class="muted key">Notch: the gap the standard wants. Hatched: overlap.</p>
+      <p class="muted key">
+        Notch: the gap the standard wants. Hatched: overlap. Thin line: 90 of 100 wells measured so.
+      </p>
     </template>
   </section>
 </template>
@@ -187,6 +208,11 @@ svg {
 }
 .bar {
   fill: currentColor;
+}
+.whisker {
+  stroke: var(--ink);
+  stroke-width: 1.5;
+  fill: none;
 }
 .zero {
   stroke: var(--ink);

@@ -7,6 +7,7 @@ import type { Evaluation, ObstacleVerdict } from '@/core/clearance/evaluate';
 import type { Problem } from '@/core/problem';
 import { api, type ApiFailure } from '../api';
 import { ClearanceClient } from '../workers/clearance-client';
+import { StudyClient, type StudyAnswer } from '../workers/study-client';
 import { dropDraft, shelveDraft, shelvedDraft } from './draft-shelf';
 
 /** `waiting`: the server cannot be reached, the draft is kept here. `conflict`: somebody else saved first. */
@@ -41,7 +42,11 @@ export const useJobStore = defineStore('job', () => {
   const undoable = shallowRef<readonly LowgapFile[]>([]);
   const redoable = shallowRef<readonly LowgapFile[]>([]);
 
+  /** Spread and levers of the corner last asked about; null while they are not known for what is shown. */
+  const study = shallowRef<StudyAnswer | null>(null);
+
   let engine: ClearanceClient | null = null;
+  let scholar: StudyClient | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
 
   const corners = computed(() => CORNER_KEYS.filter((key) => document.value?.corners[key] !== undefined));
@@ -68,6 +73,7 @@ export const useJobStore = defineStore('job', () => {
       evaluation.value = answer.ok ? answer.value : null;
       problems.value = answer.ok ? [] : answer.problems;
     });
+    scholar = new StudyClient((answer) => (study.value = answer));
     const read = await api.readJob(jobId);
     if (id.value !== jobId) return;
     const draft = shelvedDraft(jobId);
@@ -107,6 +113,9 @@ export const useJobStore = defineStore('job', () => {
     if (saveState.value === 'saving') void save();
     engine?.close();
     engine = null;
+    scholar?.close();
+    scholar = null;
+    study.value = null;
     id.value = '';
     document.value = null;
     evaluation.value = null;
@@ -123,6 +132,12 @@ export const useJobStore = defineStore('job', () => {
     if (!document.value || !engine) return;
     computing.value = true;
     engine.ask(document.value);
+  }
+
+  /** Asks for the spread of a corner and for the levers of one of its obstacles, as the document now stands. */
+  function askStudy(corner: CornerKey, obstacle: string | null): void {
+    study.value = null;
+    if (document.value) scholar?.ask({ file: document.value, corner, obstacle });
   }
 
   /** Changes the document through `edit` on a copy; every change can be undone. */
@@ -255,6 +270,8 @@ export const useJobStore = defineStore('job', () => {
     computing,
     pick,
     picked,
+    study,
+    askStudy,
     undoable,
     redoable,
     open,

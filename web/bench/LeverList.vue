@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { asCase } from '@/contracts/lowgap-file';
+import { setupForCorner, type CornerKey, type SetupDescription } from '@/core/clearance/description';
+import { LEVERS, type LeverKind } from '@/core/plan/lever-kinds';
+import type { Lever, ObstacleLevers } from '@/core/plan/levers';
+import { formatMm } from '@/core/units/length';
+import { useJobStore } from '../stores/job';
+import { LEVER_NAMES, leverWords } from '../words';
+import { trySetup } from './try-setup';
+
+/** What would clear the picked obstacle: each single change, tried with one press. null while it is worked out. */
+const props = defineProps<{ corner: CornerKey; levers: ObstacleLevers | null }>();
+
+const job = useJobStore();
+const all = ref(false);
+const SHOWN = 4;
+
+/** A stop is set with a wrench, a spacer comes off again, a lift changes everything. */
+const COST: readonly LeverKind[] = [
+  'steerStopLeft',
+  'steerStopRight',
+  'bumpStop',
+  'spacer',
+  'offsetMore',
+  'offsetLess',
+  'rimNarrower',
+  'rimWider',
+  'widthLess',
+  'diameterLess',
+  'axleForward',
+  'axleBack',
+  'casterMore',
+  'casterLess',
+  'camberIn',
+  'springLift',
+  'strutTopLift',
+  'blockLift',
+  'linkageDrop',
+  'bodyLift',
+];
+
+const of = (outcome: Lever['outcome']): Lever[] => props.levers?.levers.filter((l) => l.outcome === outcome) ?? [];
+/** Those that upset nothing first; of these, what costs least and can be undone. */
+const clearing = computed(() =>
+  [...of('clears')].sort((a, b) => a.upsets.length - b.upsets.length || COST.indexOf(a.kind) - COST.indexOf(b.kind)),
+);
+const shown = computed(() => (all.value ? clearing.value : clearing.value.slice(0, SHOWN)));
+const helping = computed(() => of('helps').map(({ kind }) => LEVER_NAMES[kind]));
+const useless = computed(() => of('nothing').map(({ kind }) => LEVER_NAMES[kind]));
+const worse = computed(() => of('worsens').map(({ kind }) => LEVER_NAMES[kind]));
+
+/** A little more than just enough, so that what is read off the screen holds: the next tenth; rims come by halves. */
+const rounded = ({ amount, unit }: Lever): number => {
+  const perUnit = unit === 'in' ? 2 : 10;
+  return Math.ceil(perUnit * amount) / perUnit;
+};
+
+function tryLever(lever: Lever): void {
+  const file = job.document;
+  const corner = file?.corners[props.corner];
+  if (!file || !corner) return;
+  const before = setupForCorner(asCase(file), props.corner);
+  const after: SetupDescription = LEVERS[lever.kind].apply(before, rounded(lever), corner);
+  job.change((next) => trySetup(next, props.corner, before, after));
+}
+</script>
+
+<template>
+  <section class="levers" aria-label="What would clear it">
+    <h2 class="panel-title">What would clear it</h2>
+    <p v-if="!levers" class="muted small">Trying every single change ...</p>
+    <template v-else>
+      <p v-if="!clearing.length && levers.trimMm === null && !levers.unbolts" class="small">
+        No single change does. Two together may: see which help.
+      </p>
+      <ul>
+        <li v-for="lever in shown" :key="lever.kind">
+          <span class="what">
+            <strong>{{ leverWords(lever.kind, rounded(lever)) }}</strong>
+            <span v-if="lever.upsets.length" class="muted">
+              but then {{ lever.upsets.map((u) => `${u.label} (${formatMm(u.afterMm)} mm)`).join(', ') }} falls short
+            </span>
+          </span>
+          <v-btn size="44" width="auto" variant="outlined" :data-testid="`try-${lever.kind}`" @click="tryLever(lever)">
+            Try
+          </v-btn>
+        </li>
+      </ul>
+      <v-btn v-if="clearing.length > SHOWN" class="more" size="44" width="auto" variant="text" @click="all = !all">
+        {{ all ? 'Fewer' : `${clearing.length - SHOWN} more` }}
+      </v-btn>
+      <p v-if="levers.trimMm !== null" class="small">
+        Or trimmed back by {{ formatMm(levers.trimMm) }} mm here, where maker and owner allow it.
+      </p>
+      <p v-if="levers.unbolts" class="small">Or unbolted.</p>
+      <p v-if="helping.length" class="muted small">Helps, not enough alone: {{ helping.join(', ') }}.</p>
+      <p v-if="useless.length" class="muted small">Does nothing here: {{ useless.join(', ') }}.</p>
+      <p v-if="worse.length" class="muted small">Makes it worse: {{ worse.join(', ') }}.</p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.levers {
+  display: grid;
+  gap: 4px;
+  min-height: 64px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  min-height: 48px;
+  border-top: 1px solid var(--rule);
+}
+.what {
+  flex: 1;
+  font-size: 16px;
+  line-height: 20px;
+}
+.what strong {
+  font-weight: 500;
+}
+.more {
+  justify-self: start;
+  padding: 0 12px;
+}
+.small {
+  font-size: 14px;
+  line-height: 19px;
+  margin: 0;
+}
+</style>

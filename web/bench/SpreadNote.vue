@@ -1,0 +1,33 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { ObstacleSpread, Remeasure } from '@/core/spread/spread';
+import { formatMm } from '@/core/units/length';
+import { chanceWords, remeasureWords } from '../words';
+
+/** How sure the picked gap is, and which measurement would narrow the low gap most; null while it is worked out. */
+const props = defineProps<{
+  spread: ObstacleSpread | null;
+  next: readonly Remeasure[];
+  labelOf: (id: string) => string;
+}>();
+
+const first = computed(() => props.next.slice(0, 2).map((what) => remeasureWords(what, props.labelOf)));
+</script>
+
+<template>
+  <p v-if="!spread" class="note muted">Working out how sure this is ...</p>
+  <p v-else class="note figures" data-testid="spread-note">
+    As measured, the gap is {{ formatMm(spread.gap.p5Mm) }} to {{ formatMm(spread.gap.p95Mm) }} mm in 90 of 100 wells;
+    less is left than wanted: <strong>{{ chanceWords(spread.chanceOfRub) }}</strong>.
+    <template v-if="first.length"> To narrow the low gap, measure again: {{ first.join('; ') }}. </template>
+  </p>
+</template>
+
+<style scoped>
+.note {
+  font-size: 15px;
+  line-height: 20px;
+  margin: 0;
+  min-height: 60px;
+}
+</style>

@@ -1,0 +1,74 @@
+import { wrap, type Remote } from 'comlink';
+import type { LowgapFile } from '@/contracts/lowgap-file';
+import type { CornerKey } from '@/core/clearance/description';
+import type { ObstacleLevers } from '@/core/plan/levers';
+import type { CornerSpread } from '@/core/spread/spread';
+import type { StudyWorker } from './study.worker';
+
+export interface StudyQuestion {
+  readonly file: LowgapFile;
+  readonly corner: CornerKey;
+  /** The obstacle to find levers for, where it rubs. */
+  readonly obstacle: string | null;
+}
+
+export interface StudyAnswer {
+  readonly corner: CornerKey;
+  readonly spread: CornerSpread | null;
+  readonly levers: ObstacleLevers | null;
+}
+
+/** ms a question waits for a newer one. */
+const SETTLE_MS = 350;
+
+/**
+ * Studies the newest document once the hand rests: spread and levers. A newer question puts an end to the one under way,
+ * so that nothing stale is delivered and nothing long is waited for.
+ */
+export class StudyClient {
+  readonly #deliver: (answer: StudyAnswer) => void;
+  /** The worker and its proxy live and go together: a proxy let go of makes its worker deaf. */
+  #study: { readonly worker: Worker; readonly remote: Remote<StudyWorker> } | null = null;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #busy = false;
+
+  constructor(deliver: (answer: StudyAnswer) => void) {
+    this.#deliver = deliver;
+  }
+
+  ask(question: StudyQuestion): void {
+    clearTimeout(this.#timer);
+    if (this.#busy) this.close();
+    this.#timer = setTimeout(() => void this.#answer(question), SETTLE_MS);
+  }
+
+  /** Stops the worker; nothing more is delivered. */
+  close(): void {
+    clearTimeout(this.#timer);
+    this.#study?.worker.terminate();
+    this.#study = null;
+    this.#busy = false;
+  }
+
+  async #answer({ file, corner, obstacle }: StudyQuestion): Promise<void> {
+    const study = (this.#study ??= started());
+    const { remote } = study;
+    this.#busy = true;
+    // Problems are named by the verdict itself; here there is then simply nothing to add.
+    const spread = await remote.spread(file, corner);
+    if (this.#study !== study) return;
+    const answer = { corner, spread: spread.ok ? spread.value : null, levers: null };
+    this.#deliver(answer);
+    if (obstacle !== null) {
+      const levers = await remote.levers(file, corner, obstacle);
+      if (this.#study !== study) return;
+      this.#deliver({ ...answer, levers: levers.ok ? levers.value : null });
+    }
+    this.#busy = false;
+  }
+}
+
+function started(): { worker: Worker; remote: Remote<StudyWorker> } {
+  const worker = new Worker(new URL('./study.worker.ts', import.meta.url), { type: 'module' });
+  return { worker, remote: wrap<StudyWorker>(worker) };
+}
