@@ -2,6 +2,7 @@ import { Command, CommanderError } from 'commander';
 import { evaluateCommand } from './evaluate';
 import { leversCommand } from './levers';
 import { EXIT_FAULT, EXIT_INPUT, runCommand } from './outcome';
+import { panelCommand, type PanelCommandOptions } from './panel';
 import { poseCommand } from './pose';
 import { spreadCommand } from './spread';
 
@@ -43,6 +44,16 @@ program
   .description('for each thing that rubs, how much of each single change clears it and what else that upsets, as JSON')
   .argument('<file>', 'a .lowgap.json file')
   .action((file: string) => runCommand(() => leversCommand(file)));
+
+program
+  .command('panel')
+  .description('least margin over a sheet, and the line to cut along so that what is wanted is left, as JSON')
+  .argument('<file>', 'a .lowgap.json file')
+  .requiredOption('--corner <key>', 'frontLeft, frontRight, rearLeft or rearRight')
+  .requiredOption('--obstacle <id>', 'a panel, an edge, points or a scan')
+  .option('--required <mm>', "a gap to leave instead of the standard's")
+  .option('--depth <mm>', 'how far back a panel made from an edge reaches')
+  .action((file: string, options: PanelCommandOptions) => runCommand(() => panelCommand(file, options)));
 
 try {
   await program.parseAsync(process.argv);

@@ -215,13 +215,14 @@ export function cornerVerdicts(
   });
 }
 
-interface Margin {
+/** Least gap where it falls furthest below (or least above) what is wanted there, mm. */
+export interface Margin {
   readonly least: LeastGap;
   readonly requiredMm: number;
 }
 
 /** The stretch of travel in which an obstacle's gap falls furthest below (or least above) what is wanted there. */
-function leastMargin(
+export function leastMargin(
   corner: PreparedCorner,
   obstacle: PreparedObstacle,
   standard: Standard,

@@ -1,5 +1,5 @@
 import { place, unplace, type Pose } from '../geometry/pose';
-import type { Vec3 } from '../geometry/vec3';
+import { distance, type Vec3 } from '../geometry/vec3';
 import type { Posture } from '../motion/corner-motion';
 import type { Mount } from '../motion/mount';
 import { edgeThrough } from '../obstacle/edge';
@@ -185,8 +185,6 @@ function places(pieces: PreparedObstacle['pieces'], i: number): (readonly [numbe
   }
   return found;
 }
-
-const distance = (a: Vec3, b: Vec3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
 /** A place met by an exact search as a candidate: at its place among the readings, if it lies on their edge. */
 export function metPlace(
