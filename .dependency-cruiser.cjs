@@ -10,7 +10,8 @@ module.exports = {
   forbidden: [
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
     // The core may triangulate with a package; otherwise it uses nobody.
-    room('core-stands-alone', '^core/', '^(contracts|server|web|cli|demo)/|^node_modules/(?!delaunator/)'),
+    room('core-stands-alone', '^core/', '^(contracts|meshes|server|web|cli|demo)/|^node_modules/(?!delaunator/)'),
+    room('meshes-look-down', '^meshes/', '^(contracts|server|web|cli|demo)/'),
     room('contracts-look-down', '^contracts/', '^(server|web|cli|demo)/'),
     room('web-over-http', '^web/', '^(server|cli|demo)/'),
     room('server-without-web', '^server/', '^(web|cli)/'),

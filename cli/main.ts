@@ -1,6 +1,7 @@
 import { Command, CommanderError } from 'commander';
 import { evaluateCommand } from './evaluate';
 import { leversCommand } from './levers';
+import { envelopeCommand, type EnvelopeCommandOptions } from './envelope';
 import { EXIT_FAULT, EXIT_INPUT, runCommand } from './outcome';
 import { panelCommand, type PanelCommandOptions } from './panel';
 import { poseCommand } from './pose';
@@ -54,6 +55,15 @@ program
   .option('--required <mm>', "a gap to leave instead of the standard's")
   .option('--depth <mm>', 'how far back a panel made from an edge reaches')
   .action((file: string, options: PanelCommandOptions) => runCommand(() => panelCommand(file, options)));
+
+program
+  .command('envelope')
+  .description('writes the space that tire and wheel sweep as a closed mesh')
+  .argument('<file>', 'a .lowgap.json file')
+  .requiredOption('--corner <key>', 'frontLeft, frontRight, rearLeft or rearRight')
+  .requiredOption('--out <mesh>', 'the mesh to write: .stl (mm) or .glb (glTF, metres)')
+  .option('--edge <mm>', 'about how long the sides of its triangles are', '30')
+  .action((file: string, options: EnvelopeCommandOptions) => runCommand(() => envelopeCommand(file, options)));
 
 try {
   await program.parseAsync(process.argv);

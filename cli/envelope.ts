@@ -1,0 +1,33 @@
+import { writeFile } from 'node:fs/promises';
+import { asCase } from '@/contracts/lowgap-file';
+import type { CornerKey } from '@/core/clearance/description';
+import { prepareDescribed } from '@/core/clearance/evaluate';
+import { ProblemError } from '@/core/problem';
+import { sweptEnvelope } from '@/meshes/swept-envelope';
+import { writeGltf, writeStl } from '@/meshes/write-mesh';
+import { numberOption, readCase } from './outcome';
+
+export interface EnvelopeCommandOptions {
+  readonly corner: string;
+  readonly out: string;
+  readonly edge: string;
+}
+
+/** `lowgap envelope FILE --corner C --out MESH.stl|MESH.glb [--edge MM]` */
+export async function envelopeCommand(file: string, { corner, out, edge }: EnvelopeCommandOptions) {
+  const kind = /\.(stl|glb)$/i.exec(out)?.[1]?.toLowerCase();
+  if (!kind) {
+    throw new ProblemError({
+      code: 'wrongFormat',
+      path: '--out',
+      expected: 'a name ending in .stl or .glb',
+      found: out,
+    });
+  }
+  const edgeMm = numberOption('edge', edge);
+  const prepared = prepareDescribed(asCase(await readCase(file)), corner as CornerKey);
+  const mesh = await sweptEnvelope(prepared, edgeMm);
+  const name = `swept envelope, ${corner}`;
+  await writeFile(out, kind === 'stl' ? writeStl(mesh) : await writeGltf(mesh, name));
+  return { corner, file: out, triangles: mesh.triangles.length / 3, points: mesh.positions.length / 3 };
+}

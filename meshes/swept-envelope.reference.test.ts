@@ -1,0 +1,119 @@
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import { NodeIO } from '@gltf-transform/core';
+import Module, { type ManifoldToplevel } from 'manifold-3d';
+import { BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3 } from 'three';
+import { STLLoader } from 'three/addons/loaders/STLLoader.js';
+import { MeshBVH } from 'three-mesh-bvh';
+import { fittedAsSetup, type CornerDescription } from '@/core/clearance/description';
+import { postureOf } from '@/core/clearance/plain-sweep';
+import { prepareCorner } from '@/core/clearance/prepare';
+import { SweptDistance } from '@/core/clearance/swept-distance';
+import { flatten } from '@/core/geometry/outline';
+import { place } from '@/core/geometry/pose';
+import { seededRandom } from '@/core/numeric/seeded-random';
+import { ProblemError } from '@/core/problem';
+import { pointOf, type ClosedMesh } from './closed-mesh';
+import { sweptEnvelope } from './swept-envelope';
+import { writeGltf, writeStl } from './write-mesh';
+
+const FITTED = { tire: { size: '18x8.50-8' }, wheel: { diameterIn: 8, widthIn: 7, offsetMm: 10 }, spacerMm: 0 };
+const CART: CornerDescription = {
+  motion: { type: 'swingArm', frontView: { y: -420, z: -20 } },
+  steering: { inclinationDeg: 6, casterDeg: 4, kingpinOffsetMm: 60, lockLeftDeg: 24, lockRightDeg: 20 },
+  staticCamberDeg: 0.5,
+  staticToeDeg: 0.2,
+  travel: { bumpMm: 45, droopMm: 35 },
+  fitted: FITTED,
+  obstacles: [],
+};
+const EDGE_MM = 24;
+
+describe('the swept envelope of a small cart', () => {
+  const corner = prepareCorner('frontLeft', CART, fittedAsSetup(FITTED), 'trail');
+  let mesh: ClosedMesh;
+  let library: ManifoldToplevel;
+
+  beforeAll(async () => {
+    mesh = await sweptEnvelope(corner, EDGE_MM);
+    library = await Module();
+    library.setup();
+  }, 120_000);
+
+  test('is closed: every side is run through once each way', () => {
+    const sides = new Map<string, number>();
+    const { triangles } = mesh;
+    for (let i = 0; i < triangles.length; i += 3) {
+      for (let k = 0; k < 3; k++) {
+        const key = `${triangles[i + k]}>${triangles[i + ((k + 1) % 3)]}`;
+        sides.set(key, (sides.get(key) ?? 0) + 1);
+      }
+    }
+    for (const [key, count] of sides) {
+      const [from, to] = key.split('>');
+      expect({ key, count, back: sides.get(`${to}>${from}`) }).toEqual({ key, count: 1, back: 1 });
+    }
+    expect(sides.size).toBeGreaterThan(3000);
+  });
+
+  // manifold-3d: a mesh taken from its file must be an oriented manifold, in one piece and with volume.
+  test('is taken by a mesh library as one manifold body', () => {
+    const again = new library.Manifold(
+      new library.Mesh({ numProp: 3, vertProperties: Float32Array.from(mesh.positions), triVerts: mesh.triangles }),
+    );
+    expect(again.status()).toBe('NoError');
+    expect(again.decompose()).toHaveLength(1);
+    expect(again.volume()).toBeGreaterThan(Math.PI * 228 * 228 * 210);
+    again.delete();
+  });
+
+  // three-mesh-bvh: a ray from a place inside a closed surface crosses it an odd number of times.
+  test('holds the wheel in every posture, and is nowhere much larger than it has to be', () => {
+    const geometry = new BufferGeometry();
+    geometry.setAttribute('position', new BufferAttribute(Float32Array.from(mesh.positions), 3));
+    geometry.setIndex(new BufferAttribute(Uint32Array.from(mesh.triangles), 1));
+    const bvh = new MeshBVH(geometry);
+    const random = seededRandom(99);
+    const ray = new Ray(new Vector3(), new Vector3(0.31, 0.58, 0.75).normalize());
+    const outline = flatten(corner.rotor.section.outline, 0.5);
+    const { droop, bump } = corner.envelope.limits;
+    for (let n = 0; n < 3000; n++) {
+      const share = (): number => Math.min(1, Math.max(0, 1.3 * random() - 0.15));
+      const posture = postureOf(corner, [droop + (bump - droop) * share(), 2 * share() - 1, 0, 0, 0]);
+      const { a, r } = outline[Math.floor(random() * outline.length)]!;
+      const turn = 2 * Math.PI * random();
+      const at = place(corner.motion.wheelPose(posture), [
+        r * Math.cos(turn),
+        corner.rotor.centrePlaneMm + a,
+        r * Math.sin(turn),
+      ]);
+      ray.origin.set(...at);
+      expect({ n, at, inside: bvh.raycast(ray, DoubleSide).length % 2 }).toEqual({ n, at, inside: 1 });
+    }
+    const swept = new SweptDistance(corner);
+    for (let i = 0; i < mesh.positions.length / 3; i += 17) {
+      expect(swept.at(pointOf(mesh, i))).toBeLessThan(EDGE_MM / 2 + 1);
+    }
+  });
+
+  // three's loader and glTF-Transform read back what was written.
+  test('STL keeps millimetres and the corner frame; glTF is in metres with y up', async () => {
+    const stl = writeStl(mesh);
+    const read = new STLLoader().parse(
+      stl.buffer.slice(stl.byteOffset, stl.byteOffset + stl.byteLength) as ArrayBuffer,
+    );
+    expect(read.getAttribute('position').count).toBe(mesh.triangles.length);
+    read.computeBoundingBox();
+    const highest = mesh.positions.reduce((most, v, i) => (i % 3 === 2 && v > most ? v : most), -Infinity);
+    expect(read.boundingBox!.max.z).toBeCloseTo(highest, 3);
+
+    const document = await new NodeIO().readBinary(await writeGltf(mesh, 'swept'));
+    const [max] = [document.getRoot().listMeshes()[0]!.listPrimitives()[0]!.getAttribute('POSITION')!.getMax([])];
+    expect(max[1]).toBeCloseTo(highest / 1000, 5);
+  });
+});
+
+test('sides too short or too long are refused', async () => {
+  const corner = prepareCorner('frontLeft', CART, fittedAsSetup(FITTED), 'trail');
+  await expect(sweptEnvelope(corner, 2)).rejects.toThrow(ProblemError);
+  await expect(sweptEnvelope(corner, Number.NaN)).rejects.toThrow(/--edge: expected 8 to 60 mm/);
+});
