@@ -10,6 +10,9 @@ import { ClearSection } from '@/core/clearance/clear-section';
 import type { CornerDescription, SetupDescription } from '@/core/clearance/description';
 import { postureOf } from '@/core/clearance/plain-sweep';
 import { prepareCorner, type PreparedCorner } from '@/core/clearance/prepare';
+import { STANDARDS } from '@/core/clearance/standard';
+import { LeverBench } from '@/core/plan/levers';
+import { cornerSpread } from '@/core/spread/spread';
 import { SectionShelf } from '@/core/clearance/section-shelf';
 import { flatten } from '@/core/geometry/outline';
 import { unplace } from '@/core/geometry/pose';
@@ -178,6 +181,29 @@ say('the same scan by a general BVH library ...');
       'least',
     ),
   );
+}
+
+say('spread and levers ...');
+for (const [name, label] of [
+  ['swingArm', 'swing arm'],
+  ['doubleWishbone', 'double wishbone with tie rod'],
+] as const) {
+  const corner = surveyedCorner(name);
+  const setup = setupWith(CANDIDATES[0]!);
+  const studied = { warmUp: 1, runs: quick ? 3 : 5 };
+  add(
+    timed(
+      `${label}: spread, 1,000 draws`,
+      1000,
+      studied,
+      () => void cornerSpread(KEY, { corner, setup }, 'trail', STANDARDS.neverRub),
+    ),
+  );
+  const bench = new LeverBench({ corners: { [KEY]: corner }, setup, envelope: 'trail', standard: 'neverRub' }, KEY);
+  const [failing] = bench.failing;
+  if (failing) {
+    add(timed(`${label}: all levers of one obstacle`, null, studied, () => void bench.leversFor(failing)));
+  }
 }
 
 say('poses ...');

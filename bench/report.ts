@@ -33,6 +33,6 @@ stops allow, ${motions} kinds of suspension. "Other tire" cycles through four se
 - *The next tire* starts from the cells where the last search ended: their images depend neither on the tire nor on
   height, stops or envelope, which only clip them. Another alignment makes new images and so costs a first answer.
 
-Not built yet and so not measured: the finder's table of combinations, and the tolerance spread.
+Not built yet and so not measured: the finder's table of combinations.
 `;
 }

@@ -1,9 +1,10 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { evaluateCase } from '@/core/clearance/evaluate';
+import { spreadCase } from '@/core/spread/spread-case';
 import { demoJobs } from '@/demo/demo-jobs';
 
 let folder: string;
@@ -87,6 +88,46 @@ describe('lowgap pose', () => {
   ])('%p is refused', (args, words) => {
     const { status, stderr } = pose(...args);
     expect(status).toBe(2);
+    expect(stderr).toMatch(words);
+  });
+});
+
+describe('lowgap spread, levers, panel, envelope', () => {
+  test("spread prints the engine's answer for the same draws", () => {
+    const { status, stdout } = lowgap('spread', fileOf(document), '--draws', '60', '--seed', '5');
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout)).toEqual(
+      JSON.parse(JSON.stringify({ corners: spreadCase(document, { draws: 60, seed: 5 }) })),
+    );
+  });
+
+  test('levers prints one entry for each thing that rubs', () => {
+    const { status, stdout } = lowgap('levers', fileOf(document));
+    expect(status).toBe(0);
+    const rubbing = evaluateCase(document).obstacles.filter((o) => o.verdict === 'rubs');
+    expect(JSON.parse(stdout).obstacles.map((o: { id: string }) => o.id)).toEqual(rubbing.map((o) => o.id));
+  });
+
+  test('envelope writes a mesh; another ending is refused', () => {
+    const out = join(folder, 'swept.stl');
+    const [corner] = Object.keys(document.corners);
+    const written = lowgap('envelope', fileOf(document), '--corner', corner!, '--out', out, '--edge', '60');
+    expect(written.status).toBe(0);
+    // Binary STL: 80 bytes, the count, 50 bytes a triangle.
+    expect(statSync(out).size).toBe(84 + 50 * JSON.parse(written.stdout).triangles);
+    const refused = lowgap('envelope', fileOf(document), '--corner', corner!, '--out', 'swept.obj');
+    expect(refused).toMatchObject({ status: 2, stdout: '' });
+    expect(refused.stderr).toMatch(/--out: expected a name ending in .stl or .glb, found swept.obj/);
+  }, 120_000);
+
+  test.each([
+    ['an obstacle nobody surveyed', ['panel', '--obstacle', 'nothing'], /expected a surveyed obstacle.*found nothing/],
+    ['draws that are no number', ['spread', '--draws', 'many'], /--draws: expected a number, found many/],
+    ['too few draws', ['spread', '--draws', '3'], /--draws: expected 20 to 100000 draws, found 3/],
+  ])('%s ends with status 2', (_name, [command, ...args], words) => {
+    const corner = command === 'panel' ? ['--corner', Object.keys(document.corners)[0]!] : [];
+    const { status, stdout, stderr } = lowgap(command!, fileOf(document), ...corner, ...args);
+    expect({ status, stdout }).toEqual({ status: 2, stdout: '' });
     expect(stderr).toMatch(words);
   });
 });
