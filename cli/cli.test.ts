@@ -120,6 +120,39 @@ describe('lowgap spread, levers, panel, envelope', () => {
     expect(refused.stderr).toMatch(/--out: expected a name ending in .stl or .glb, found swept.obj/);
   }, 120_000);
 
+  test('scan adds its named parts to a corner; marks that do not agree are named', () => {
+    const [corner] = Object.keys(document.corners) as [string];
+    const scan = join(folder, 'well.xyz');
+    // In metres, moved by a metre: a wall behind the wheel.
+    const wall = Array.from({ length: 400 }, (_, i) => `0.55 ${0.8 + (i % 20) / 100} ${0.9 + Math.floor(i / 20) / 40}`);
+    writeFileSync(scan, `${wall.join('\n')}\n1.7 1 1\n`);
+    const mark = (name: string, x: number, y: number, z: number) => ({
+      name,
+      scan: [1 + x / 1000, 1 + y / 1000, 1 + z / 1000],
+      corner: [x, y, z],
+    });
+    const parts = [
+      { id: 'wall', mount: 'body', material: 'sheetMetal', min: [-460, -300, -300], max: [-440, 300, 600] },
+    ];
+    const plan = { points: [mark('a', 500, 0, 0), mark('b', 0, 200, 300), mark('c', -300, 0, 500)], parts };
+    const planFile = join(folder, 'plan.json');
+    const out = join(folder, 'scanned.lowgap.json');
+    const run = (content: object) => {
+      writeFileSync(planFile, JSON.stringify(content));
+      return lowgap('scan', fileOf(document), scan, '--corner', corner, '--plan', planFile, '--out', out);
+    };
+    const { status, stdout } = run(plan);
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout)).toMatchObject({ unit: 'm', parts: [{ id: 'wall', points: 400 }], leftOver: 1 });
+    const judged = JSON.parse(lowgap('evaluate', out).stdout);
+    expect(judged.obstacles.map((o: { id: string }) => o.id)).toContain('wall');
+
+    const off = { ...plan, points: [...plan.points, { ...mark('d', 300, 300, 0), corner: [300, 300, 90] }] };
+    expect(run(off)).toMatchObject({ status: 2, stdout: '' });
+    expect(run(off).stderr).toMatch(/points\.d: expected points that agree to 10 mm, found [\d.]+ mm off/);
+    expect(run({ ...plan, unit: 'mm' }).stderr).toMatch(/at unit: expected m, in which/);
+  }, 60_000);
+
   test.each([
     ['an obstacle nobody surveyed', ['panel', '--obstacle', 'nothing'], /expected a surveyed obstacle.*found nothing/],
     ['draws that are no number', ['spread', '--draws', 'many'], /--draws: expected a number, found many/],

@@ -5,6 +5,7 @@ import { envelopeCommand, type EnvelopeCommandOptions } from './envelope';
 import { EXIT_FAULT, EXIT_INPUT, runCommand } from './outcome';
 import { panelCommand, type PanelCommandOptions } from './panel';
 import { poseCommand } from './pose';
+import { scanCommand, type ScanCommandOptions } from './scan';
 import { spreadCommand } from './spread';
 
 const program = new Command('lowgap')
@@ -64,6 +65,18 @@ program
   .requiredOption('--out <mesh>', 'the mesh to write: .stl (mm) or .glb (glTF, metres)')
   .option('--edge <mm>', 'about how long the sides of its triangles are', '30')
   .action((file: string, options: EnvelopeCommandOptions) => runCommand(() => envelopeCommand(file, options)));
+
+program
+  .command('scan')
+  .description("adds a scan's named parts to a corner's obstacles and writes the new file")
+  .argument('<file>', 'a .lowgap.json file')
+  .argument('<scan>', 'a .ply, .obj, .stl or .xyz file')
+  .requiredOption('--corner <key>', 'frontLeft, frontRight, rearLeft or rearRight')
+  .requiredOption('--plan <file>', 'JSON: unit, points to align by, hubFace, parts (docs/formats.md)')
+  .requiredOption('--out <file>', 'the .lowgap.json file to write')
+  .action((file: string, scan: string, options: ScanCommandOptions) =>
+    runCommand(() => scanCommand(file, scan, options)),
+  );
 
 try {
   await program.parseAsync(process.argv);

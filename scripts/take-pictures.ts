@@ -20,6 +20,7 @@ interface Picture {
   readonly theme?: 'bay' | 'counter';
   readonly width?: number;
   readonly prepare?: (page: Page) => Promise<void>;
+  readonly afterStudy?: (page: Page) => Promise<void>;
 }
 
 const PICTURES: readonly Picture[] = [
@@ -34,6 +35,14 @@ const PICTURES: readonly Picture[] = [
   },
   { name: 'survey', room: 'survey?corner=frontLeft' },
   { name: 'bench', room: 'bench' },
+  {
+    name: 'bench-levers',
+    room: 'bench?corner=frontLeft',
+    afterStudy: async (page) => {
+      await page.getByTestId('try-steerStopLeft').waitFor();
+      await page.getByLabel('What would clear it').evaluate((node) => node.scrollIntoView({ block: 'center' }));
+    },
+  },
   {
     name: 'bench-dark',
     room: 'bench?corner=frontLeft',
@@ -76,6 +85,9 @@ async function main(): Promise<void> {
       await page.evaluate(() => document.fonts.ready);
       await picture.prepare?.(page);
       await page.waitForTimeout(400);
+      // The bench goes on studying once the hand rests.
+      if (picture.room?.startsWith('bench')) await page.getByTestId('spread-note').waitFor();
+      await picture.afterStudy?.(page);
       await page.screenshot({ path: `${FOLDER}/${picture.name}.png`, animations: 'disabled' });
       await context.close();
       process.stdout.write(`${picture.name}\n`);
