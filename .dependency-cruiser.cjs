@@ -10,7 +10,11 @@ module.exports = {
   forbidden: [
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
     // The core may triangulate and take eigenvalues with packages; otherwise it uses nobody.
-    room('core-stands-alone', '^core/', '^(contracts|meshes|server|web|cli|demo)/|^node_modules/(?!(delaunator|ml-matrix)/)'),
+    room(
+      'core-stands-alone',
+      '^core/',
+      '^(contracts|meshes|server|web|cli|demo)/|^node_modules/(?!(delaunator|ml-matrix)/)',
+    ),
     room('meshes-look-down', '^meshes/', '^(contracts|server|web|cli|demo)/'),
     room('contracts-look-down', '^contracts/', '^(server|web|cli|demo)/'),
     room('web-over-http', '^web/', '^(server|cli|demo)/'),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue';
+import { computed, onUnmounted, watch } from 'vue';
 import { asCase } from '@/contracts/lowgap-file';
 import { setupForCorner } from '@/core/clearance/description';
 import { travelLimits } from '@/core/clearance/envelope';
@@ -66,14 +66,13 @@ const change = computed(() => {
 });
 
 const rubbing = computed(() => picked.value?.verdict === 'rubs');
-/** Spread and levers follow what is shown once the hand rests. */
+/** Spread and levers follow what is shown. */
 watch(
-  () => [job.evaluation, key.value, picked.value?.id] as const,
-  ([evaluation, corner]) => {
-    if (evaluation && obstacles.value.length > 0) job.askStudy(corner, rubbing.value ? picked.value!.id : null);
-  },
+  [key, () => (rubbing.value ? picked.value!.id : null)],
+  ([corner, obstacle]) => (job.studyOf = { corner, obstacle }),
   { immediate: true },
 );
+onUnmounted(() => (job.studyOf = null));
 const study = computed(() => (job.study?.corner === key.value ? job.study : null));
 const spreads = computed(() => new Map((study.value?.spread?.obstacles ?? []).map((o) => [o.id, o] as const)));
 const labelOf = (id: string): string => corner.value?.obstacles.find((o) => o.id === id)?.label ?? id;

@@ -82,12 +82,18 @@ function tryLever(lever: Lever): void {
               but then {{ lever.upsets.map((u) => `${u.label} (${formatMm(u.afterMm)} mm)`).join(', ') }} falls short
             </span>
           </span>
-          <v-btn size="44" width="auto" variant="outlined" :data-testid="`try-${lever.kind}`" @click="tryLever(lever)">
+          <v-btn
+            height="44"
+            min-width="64"
+            variant="outlined"
+            :data-testid="`try-${lever.kind}`"
+            @click="tryLever(lever)"
+          >
             Try
           </v-btn>
         </li>
       </ul>
-      <v-btn v-if="clearing.length > SHOWN" class="more" size="44" width="auto" variant="text" @click="all = !all">
+      <v-btn v-if="clearing.length > SHOWN" class="more" height="44" min-width="64" variant="text" @click="all = !all">
         {{ all ? 'Fewer' : `${clearing.length - SHOWN} more` }}
       </v-btn>
       <p v-if="levers.trimMm !== null" class="small">

@@ -7,7 +7,7 @@ import { STANDARDS, verdictOf } from '@/core/clearance/standard';
 import { attempt } from '@/core/problem';
 import { formatFraction, formatMm } from '@/core/units/length';
 import { useJobStore } from '../stores/job';
-import { ACROSS_NAMES, CORNER_NAMES, postureWords, STANDARD_NAMES } from '../words';
+import { ACROSS_NAMES, chanceWords, CORNER_NAMES, postureWords, STANDARD_NAMES } from '../words';
 import PostureGlyph from './PostureGlyph.vue';
 import VerdictMark from './VerdictMark.vue';
 
@@ -24,6 +24,13 @@ const limits = computed(() => {
   return found.ok ? found.value : null;
 });
 const verdict = computed(() => low.value && verdictOf(low.value.mm, STANDARDS[job.document?.standard ?? 'neverRub']));
+
+/** How often less is left than wanted at the low gap's obstacle, once that is known. */
+const chance = computed(() => {
+  const { study } = job;
+  if (!study?.spread || study.corner !== low.value?.corner) return null;
+  return study.spread.obstacles.find((o) => o.id === low.value?.obstacle)?.chanceOfRub ?? null;
+});
 
 function showWhere(): void {
   if (low.value) job.pick = { corner: low.value.corner, id: low.value.obstacle };
@@ -45,6 +52,7 @@ function showWhere(): void {
         <span class="detail">
           gap {{ formatMm(low.gapMm) }} mm, {{ obstacle.requiredMm }} wanted · at {{ low.clock }} on the
           {{ ACROSS_NAMES[low.across] }}
+          <template v-if="chance !== null"> · short in {{ chanceWords(chance) }}</template>
         </span>
       </button>
       <PostureGlyph

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import type { Job } from '@/contracts/job-api';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import { CORNER_KEYS, type CornerKey } from '@/core/clearance/description';
@@ -42,7 +42,9 @@ export const useJobStore = defineStore('job', () => {
   const undoable = shallowRef<readonly LowgapFile[]>([]);
   const redoable = shallowRef<readonly LowgapFile[]>([]);
 
-  /** Spread and levers of the corner last asked about; null while they are not known for what is shown. */
+  /** What a room wants studied: a corner, and an obstacle of it that rubs; null: the low gap's corner. */
+  const studyOf = shallowRef<{ readonly corner: CornerKey; readonly obstacle: string | null } | null>(null);
+  /** Spread and levers of that; null while they are not known for what is shown. */
   const study = shallowRef<StudyAnswer | null>(null);
 
   let engine: ClearanceClient | null = null;
@@ -134,11 +136,12 @@ export const useJobStore = defineStore('job', () => {
     engine.ask(document.value);
   }
 
-  /** Asks for the spread of a corner and for the levers of one of its obstacles, as the document now stands. */
-  function askStudy(corner: CornerKey, obstacle: string | null): void {
+  watch([evaluation, studyOf], ([answer, wanted]) => {
     study.value = null;
-    if (document.value) scholar?.ask({ file: document.value, corner, obstacle });
-  }
+    const corner = wanted?.corner ?? answer?.lowGap?.corner;
+    if (!document.value || !corner || !answer?.obstacles.some((o) => o.corner === corner)) return;
+    scholar?.ask({ file: document.value, corner, obstacle: wanted?.obstacle ?? null });
+  });
 
   /** Changes the document through `edit` on a copy; every change can be undone. */
   function change(edit: (file: LowgapFile) => void): void {
@@ -271,7 +274,7 @@ export const useJobStore = defineStore('job', () => {
     pick,
     picked,
     study,
-    askStudy,
+    studyOf,
     undoable,
     redoable,
     open,
