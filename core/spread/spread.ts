@@ -5,7 +5,8 @@ import { prepareCorner, type PreparedCorner } from '../clearance/prepare';
 import type { Standard } from '../clearance/standard';
 import { seededNormal, seededRandom, seedOf } from '../numeric/seeded-random';
 import type { Fit, SharedSource } from './shared-errors';
-import { makeSpreadModel, type OwnError, type SpreadModel } from './spread-model';
+import type { OwnError } from './moved-readings';
+import { makeSpreadModel, type SpreadModel } from './spread-model';
 
 /** Quantiles of a length, mm. */
 export interface Quantiles {
