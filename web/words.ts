@@ -89,7 +89,7 @@ export const bothUnits = (mm: number): string => `${formatMm(mm)} mm (${formatFr
 /** `12 of 100`, and never a certainty that no draw can give. */
 export function chanceWords(chance: number): string {
   const of100 = Math.round(100 * chance);
-  if (of100 === 0) return chance > 0 ? 'less than 1 in 100' : 'none of the wells drawn';
+  if (of100 === 0) return chance > 0 ? 'less than 1 in 100' : 'never in the wells drawn';
   if (of100 === 100) return 'nearly always';
   return `${of100} in 100`;
 }

@@ -52,7 +52,7 @@ function showWhere(): void {
         <span class="detail">
           gap {{ formatMm(low.gapMm) }} mm, {{ obstacle.requiredMm }} wanted · at {{ low.clock }} on the
           {{ ACROSS_NAMES[low.across] }}
-          <template v-if="chance !== null"> · short in {{ chanceWords(chance) }}</template>
+          <template v-if="chance !== null"> · short {{ chanceWords(chance) }}</template>
         </span>
       </button>
       <PostureGlyph
