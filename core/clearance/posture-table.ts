@@ -86,10 +86,6 @@ export class LockTable {
     this.#right = fit('right');
   }
 
-  get constant(): boolean {
-    return this.#left.length === 1;
-  }
-
   /** At a share of the travel. */
   at(travel: number): Locks {
     const x = 2 * travel - 1;

@@ -1,6 +1,6 @@
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import { place, type Pose, type Rotation } from '../geometry/pose';
-import { add, cross, distance, dot, length, normalize, scale, subtract, type Vec3 } from '../geometry/vec3';
+import { add, cross, distance, dot, normalize, scale, subtract, type Vec3 } from '../geometry/vec3';
 import { joinPath, ProblemError } from '../problem';
 
 /** A place known both in the scan (scaled to mm) and in the corner frame, mm. */
@@ -206,10 +206,3 @@ function basisChange(from: readonly [Vec3, Vec3, Vec3], to: readonly [Vec3, Vec3
     [0, 1, 2].map((j) => from.reduce((sum, f, k) => sum + to[k]![i]! * f[j]!, 0)),
   ) as unknown as Rotation;
 }
-
-/** A scan's own size is not changed by aligning: lengths between named points in it and in the corner must agree. */
-export const scaleOf = (points: readonly NamedPoint[]): number => {
-  const scanned = centred(points.map((p) => p.scan)).off.reduce((sum, p) => sum + length(p), 0);
-  const known = centred(points.map((p) => p.corner)).off.reduce((sum, p) => sum + length(p), 0);
-  return scanned > 0 ? known / scanned : Number.NaN;
-};

@@ -97,7 +97,8 @@ function tryLever(lever: Lever): void {
         {{ all ? 'Fewer' : `${clearing.length - SHOWN} more` }}
       </v-btn>
       <p v-if="levers.trimMm !== null" class="small">
-        Or trimmed back by {{ formatMm(levers.trimMm) }} mm here, where maker and owner allow it.
+        Or trimmed back by {{ formatMm(levers.trimMm) }} mm here, where maker and owner allow it. Cut nothing
+        structural: a body mount is cut and welded by a qualified person only.
       </p>
       <p v-if="levers.unbolts" class="small">Or unbolted.</p>
       <p v-if="helping.length" class="muted small">Helps, not enough alone: {{ helping.join(', ') }}.</p>
