@@ -1,8 +1,9 @@
 /**
  * `npm run bench [-- --quick] [-- --json] [-- --write]`: the engine against its goals. Times are medians with their
- * spread on the machine at hand; nothing is gated on them. `--write` puts the report into docs/benchmarks.md.
+ * spread on the machine at hand; nothing is gated on them. `--write` puts the report into docs/benchmarks.md, with what `tsx bench/wells.ts --wells --write`
+ * found last.
  */
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { cpus, totalmem } from 'node:os';
 import { BufferGeometry, Float32BufferAttribute, Vector3 } from 'three';
 import { MeshBVH } from 'three-mesh-bvh';
@@ -20,6 +21,7 @@ import { CANDIDATES, cornerWith, MOTIONS, setupWith, surveyedCorner, type Motion
 import { figure, timed, type Figure } from './measure';
 import { scanOf } from './scan';
 import { report } from './report';
+import { wellsReport, type WellsFound } from './wells';
 
 const quick = process.argv.includes('--quick');
 const runs = { warmUp: quick ? 8 : 30, runs: quick ? 11 : 41 };
@@ -273,7 +275,8 @@ const machine = `${cpus()[0]?.model ?? 'unknown processor'}, ${cpus().length} co
 if (process.argv.includes('--json')) {
   for (const one of figures) process.stdout.write(`${JSON.stringify(one)}\n`);
 } else {
-  const text = report(figures, machine, Object.keys(MOTIONS).length);
+  const found = JSON.parse(readFileSync(new URL('./wells-found.json', import.meta.url), 'utf8')) as WellsFound;
+  const text = `${report(figures, machine, Object.keys(MOTIONS).length)}\n${wellsReport(found)}`;
   process.stdout.write(text);
   if (process.argv.includes('--write')) writeFileSync('docs/benchmarks.md', text);
 }

@@ -6,11 +6,13 @@ import { z } from 'zod';
 import { CORNER_KEYS, ENVELOPES, type CaseDescription } from '@/core/clearance/description';
 import { STANDARD_IDS } from '@/core/clearance/standard';
 import { LIMITS } from '@/core/limits';
+import { EDGE_KINDS, ROD_RUNS } from '@/core/edge-fit/edge-kind';
 import { MOUNTS } from '@/core/motion/mount';
 import { MATERIALS } from '@/core/obstacle/material';
-import { READING_PLACES } from '@/core/obstacle/reading';
+import { READING_PLACES, READING_SOURCES } from '@/core/obstacle/reading';
 import { attempt } from '@/core/problem';
 import { parseTireSize } from '@/core/tire/size';
+import { conditionsSchema, cornerUnderbodySchema, intakeSchema, underbodySchema } from './job-record';
 import { motionSchema, pointSchema as point, within } from './motion-schema';
 import { plainText } from './plain-text';
 
@@ -182,7 +184,28 @@ export const readingSchema = z.strictObject({
   steer: z.union([z.enum(['straight', 'left', 'right']), within(LIMITS.steerDeg)]).default('straight'),
   travelMm: within(LIMITS.travelMm).optional(),
   hubToLipMm: within(LIMITS.hubToLipMm).optional(),
+  nearest: z.boolean().optional(),
+  outboardAsBefore: z.boolean().optional(),
+  confirmed: z.boolean().optional(),
+  by: z.enum(READING_SOURCES).optional(),
   typed,
+});
+
+const boxSide = within(LIMITS.boxMm);
+
+export const edgeFormSchema = z.strictObject({
+  runs: z.enum(ROD_RUNS).optional(),
+  rodDiameterMm: within(LIMITS.rodDiameterMm).optional(),
+  boxMm: z.tuple([boxSide, boxSide, boxSide]).optional(),
+});
+
+export const rubSchema = z.strictObject({
+  seen: z.enum(['mark', 'driver']),
+  steer: z.enum(['left', 'right', 'straight', 'any']),
+  height: z.enum(['ride', 'bump', 'any']),
+  going: z.enum(['forward', 'reverse']).optional(),
+  loaded: z.boolean().optional(),
+  note: plainText(300).optional(),
 });
 
 export const obstacleSchema = z.strictObject({
@@ -192,7 +215,9 @@ export const obstacleSchema = z.strictObject({
   material: z.enum(MATERIALS),
   shape: shapeSchema.optional(),
   readings: z.array(readingSchema).max(500).optional(),
-  readingsAs: z.enum(['points', 'polyline']).optional(),
+  readingsAs: z.enum(['points', 'polyline', ...EDGE_KINDS]).optional(),
+  form: edgeFormSchema.optional(),
+  rubs: z.array(rubSchema).max(30).optional(),
   toleranceMm: within(LIMITS.positionToleranceMm).optional(),
   insideWheel: z.boolean().optional(),
   removable: z.boolean().optional(),
@@ -229,6 +254,10 @@ export const cornerSchema = z.strictObject({
     .optional(),
   studProtrusionMm: within(LIMITS.studMm).optional(),
   hubToLipMm: within(LIMITS.hubToLipMm).optional(),
+  groundToLipMm: within(LIMITS.groundToLipMm).optional(),
+  tirePressureKpa: within(LIMITS.pressureKpa).optional(),
+  mirroredFrom: z.enum(CORNER_KEYS).optional(),
+  underbody: cornerUnderbodySchema.optional(),
   fitted: fittedSchema,
   obstacles: z.array(obstacleSchema).max(200).default([]),
   typed,
@@ -244,6 +273,9 @@ export const lowgapFileSchema = z.strictObject({
     trackRearMm: within(LIMITS.trackMm).optional(),
     notes: plainText(4000).optional(),
   }),
+  intake: intakeSchema.optional(),
+  conditions: conditionsSchema.optional(),
+  underbody: underbodySchema.optional(),
   corners: byCorner(cornerSchema),
   setup: setupSchema.optional(),
   envelope: z.enum(ENVELOPES).default('trail'),

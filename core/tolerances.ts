@@ -35,3 +35,6 @@ export function searchToleranceMm(gapMm: number): number {
 
 /** mm: a tape held to the same place twice reads alike to this. */
 export const READING_REPEAT_MM = 5;
+
+/** mm: a height held by hand may read this much beyond the surveyed travel; it is then taken as the limit itself. */
+export const HELD_BEYOND_MM = 6;

@@ -2,6 +2,8 @@
  * What a corner, a setup and a whole case look like before they are checked: the same shapes, names and units as
  * the file contract (mm, degrees, inches where the trade names them so). docs/formats.md.
  */
+import type { EdgeForm, EdgeKind } from '../edge-fit/edge-kind';
+import type { RubDescription } from '../edge-fit/rub';
 import type { Mount } from '../motion/mount';
 import type { MotionDescription } from '../motion/motion-description';
 import type { SteeringDescription } from '../motion/steering';
@@ -47,8 +49,15 @@ export interface ObstacleDescription {
   /** Known positions, corner frame at survey. Either this, `readings`, or both. */
   readonly shape?: ShapeDescription | undefined;
   readonly readings?: readonly ReadingDescription[] | undefined;
-  /** `polyline`: the readings, in clock order, are places on one edge; `points` (default): separate places. */
-  readonly readingsAs?: 'points' | 'polyline' | undefined;
+  /**
+   * `points` (default): separate places. `polyline`: in clock order, places on one edge. A kind of edge: all readings
+   * together are fitted to one such edge.
+   */
+  readonly readingsAs?: 'points' | 'polyline' | EdgeKind | undefined;
+  /** What is known of that edge beside its readings. */
+  readonly form?: EdgeForm | undefined;
+  /** Where and when the fitted tire already rubs on it; counts for readings fitted to a kind of edge. */
+  readonly rubs?: readonly RubDescription[] | undefined;
   /** Within this much of where `shape` says it is in 95 of 100 cases, mm; a usual value by kind of shape by default. */
   readonly toleranceMm?: number | undefined;
   /** Stands inside the rim: measured to the hollow wheel. Positions only. */
@@ -88,6 +97,8 @@ export interface CornerDescription {
   readonly studProtrusionMm?: number | undefined;
   /** Hub centre to fender lip at the surveyed ride height, mm. */
   readonly hubToLipMm?: number | undefined;
+  /** Ground to fender lip at that height, mm: with hub to lip it gives the tire's loaded radius. */
+  readonly groundToLipMm?: number | undefined;
   readonly fitted: WheelAndTire;
   readonly obstacles: readonly ObstacleDescription[];
 }

@@ -11,6 +11,7 @@ import { formatClock } from '../units/clock';
 import { wheelSectionPolygon } from '../wheel/wheel-section';
 import { disagreements, type Disagreement } from '../obstacle/disagreement';
 import { ClearSection } from './clear-section';
+import type { SurveyedReadings } from '../edge-fit/surveyed-readings';
 import { SectionShelf } from './section-shelf';
 import {
   CORNER_KEYS,
@@ -93,6 +94,8 @@ export interface Evaluation extends CornerSections {
   readonly pairs: readonly ({ readonly corner: CornerKey } & PairGap)[];
   /** Readings of one place that cannot both be right. */
   readonly disagreements: readonly ({ readonly corner: CornerKey; readonly id: string } & Disagreement)[];
+  /** Where every reading landed, and what the readings of one obstacle make together. */
+  readonly surveyed: readonly ({ readonly corner: CornerKey } & SurveyedReadings)[];
   /** Stud ends in the wheel's pockets, where both were measured. */
   readonly studPockets: readonly ({ readonly corner: CornerKey } & StudPocketGap)[];
   /** The corner that `section` and `wheelSection` belong to: the low gap's, or the first. */
@@ -133,6 +136,7 @@ export function evaluateCase(
         disagreements(readings).map((found) => ({ corner: key, id, ...found })),
       ),
     ),
+    surveyed: prepared.flatMap(({ key, obstacles: all }) => all.map(({ surveyed }) => ({ corner: key, ...surveyed }))),
     studPockets: prepared.flatMap(({ key }) => {
       const gap = studPocketGap(describedCorner(description, key).studProtrusionMm, setupForCorner(description, key));
       return gap ? [{ corner: key, ...gap }] : [];

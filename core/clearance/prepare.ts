@@ -13,7 +13,8 @@ import type {
 import { makeEnvelope, travelLimits, type Envelope } from './envelope';
 import { motionUnder, sideOf } from './motion-under';
 import { prepareRotor, type Rotor } from './rotor';
-import { prepareObstacle, surveyScene, type PreparedObstacle, type SurveyScene } from './survey';
+import { surveyScene, type SurveyScene } from './landing';
+import { prepareObstacle, type PreparedObstacle } from './survey';
 
 /** A thing about which nothing can be said: no place known, or nobody looked behind a part that comes off. */
 export interface UnknownObstacle {

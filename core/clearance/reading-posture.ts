@@ -3,6 +3,7 @@ import type { CarrierState } from '../motion/carrier';
 import type { ReadingDescription } from '../obstacle/reading';
 import { joinPath, ProblemError } from '../problem';
 import { toRadians } from '../units/angle';
+import { HELD_BEYOND_MM } from '../tolerances';
 import type { CornerDescription } from './description';
 
 /**
@@ -18,16 +19,17 @@ export function readingPosture(
   path: string,
   travelErrorMm = 0,
 ): { readonly state: CarrierState; readonly steer: number } {
-  const travel = readingTravel(reading, corner, path);
+  const held = readingTravel(reading, corner, path);
   const { bumpMm, droopMm } = corner.travel;
-  if (!(travel >= -droopMm && travel <= bumpMm)) {
+  if (!(held >= -droopMm - HELD_BEYOND_MM && held <= bumpMm + HELD_BEYOND_MM)) {
     throw new ProblemError({
       code: 'outOfRange',
       path: joinPath(path, reading.hubToLipMm === undefined ? 'travelMm' : 'hubToLipMm'),
       expected: `a height within the surveyed travel, ${-droopMm} to ${bumpMm} mm from ride`,
-      found: `${travel.toFixed(1)} mm from ride`,
+      found: `${held.toFixed(1)} mm from ride`,
     });
   }
+  const travel = Math.min(bumpMm, Math.max(-droopMm, held));
   const state = motion.carrierAt(travel + travelErrorMm, 0);
   if (reading.steer === 'straight') return { state, steer: 0 };
   const locks = motion.locksAt(state);

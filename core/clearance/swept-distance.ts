@@ -39,6 +39,8 @@ export class SweptDistance {
       pieces: makePieces([[point]]),
       radiusMm: 0,
       complianceMm: 0,
+      edge: null,
+      surveyed: { id: 'place', toleranceMm: null, readings: [] },
       lateralToleranceMm: 0,
     };
     return this.#section.leastGap(this.#corner, obstacle).gapMm;

@@ -101,6 +101,13 @@ export function unplace(pose: Pose, outer: Vec3): Vec3 {
   return [dot([r[0], r[3], r[6]], d), dot([r[1], r[4], r[7]], d), dot([r[2], r[5], r[8]], d)];
 }
 
+/** Outer to inner: undoes `pose`. */
+export function inverse({ rotation, origin }: Pose): Pose {
+  const back = transpose(rotation);
+  const [x, y, z] = rotate(back, origin);
+  return { rotation: back, origin: [-x, -y, -z] };
+}
+
 /** First `inner`, then `outer`: `place(compose(outer, inner), p) = place(outer, place(inner, p))`. */
 export const compose = (outer: Pose, inner: Pose): Pose => ({
   rotation: multiply(outer.rotation, inner.rotation),

@@ -9,6 +9,9 @@ import { formatClock, parseClock } from '../units/clock';
 export const READING_PLACES = ['tread', 'outerShoulder', 'innerShoulder', 'outerSidewall', 'innerSidewall'] as const;
 export type ReadingPlace = (typeof READING_PLACES)[number];
 
+/** What a gap was read with. */
+export const READING_SOURCES = ['tape', 'gauge'] as const;
+
 /** Wheel straight, at the surveyed lock, or at an angle in degrees (+ = vehicle left). */
 export type ReadingSteer = 'straight' | 'left' | 'right' | number;
 
@@ -20,6 +23,13 @@ export interface ReadingDescription {
   readonly gapMm: number;
   /** How far the thing lies outboard of the outer sidewall plane; then the gap is purely radial. Tread only. */
   readonly outboardMm?: number | undefined;
+  /** The outboard distance was taken over from the reading before, not measured here. */
+  readonly outboardAsBefore?: boolean | undefined;
+  /** The tape was moved along the thing until the gap was least; the clock is where that was. */
+  readonly nearest?: boolean | undefined;
+  /** Taken again, or looked at again: it stands, whatever the others say. */
+  readonly confirmed?: boolean | undefined;
+  readonly by?: (typeof READING_SOURCES)[number] | undefined;
   readonly steer: ReadingSteer;
   /** + bump. Either this or `hubToLipMm`. */
   readonly travelMm?: number | undefined;

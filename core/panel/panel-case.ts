@@ -1,7 +1,9 @@
 import type { CaseDescription, CornerKey } from '../clearance/description';
 import { cornerVerdicts, describedCorner, prepareDescribed, type ObstacleVerdict } from '../clearance/evaluate';
 import { STANDARDS, type Standard } from '../clearance/standard';
-import { landedReadings, surveyScene } from '../clearance/survey';
+import { edgePlace } from '../edge-fit/edge-model';
+import { readEdge } from '../edge-fit/read-edge';
+import { landedReadings, surveyScene } from '../clearance/landing';
 import { edgeThrough } from '../obstacle/edge';
 import { MATERIALS } from '../obstacle/material';
 import { joinPath, ProblemError } from '../problem';
@@ -79,7 +81,16 @@ function meshOf(description: CaseDescription, key: CornerKey, id: string, depthM
   const obstacle = corner.obstacles[index]!;
   const path = joinPath(`corners.${key}.obstacles`, index);
   if (obstacle.shape) return panelMesh(obstacle.shape, joinPath(path, 'shape'), depthMm);
-  const landed = landedReadings(obstacle, surveyScene(key, corner), path).map(({ point }) => point);
+  const scene = surveyScene(key, corner);
+  const readings = landedReadings(obstacle, scene, path);
+  const edge = readEdge(obstacle, scene, path, readings);
+  if (edge && edge.model.dims === 1) {
+    return panelFromEdge(
+      edge.model.seeds.map((seed) => edgePlace(edge.model, edge.fit.q, seed)),
+      depthMm,
+    );
+  }
+  const landed = readings.map(({ point }) => point);
   if (obstacle.readingsAs !== 'polyline') return panelThrough(landed, joinPath(path, 'readings'));
   return panelFromEdge(
     edgeThrough(landed).map(({ at }) => at),

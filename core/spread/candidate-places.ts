@@ -7,7 +7,10 @@ import { cornersOf, vertexOf } from '../obstacle/shape';
 import { postureOf } from '../clearance/plain-sweep';
 import { placeGap, placeOnPiece } from '../clearance/posture-gap';
 import type { PreparedCorner } from '../clearance/prepare';
-import type { Landed, PreparedObstacle } from '../clearance/survey';
+import { edgePlace } from '../edge-fit/edge-model';
+import type { ReadEdge } from '../edge-fit/read-edge';
+import type { Landed } from '../clearance/landing';
+import type { PreparedObstacle } from '../clearance/survey';
 
 /** A posture within an envelope: 0 droop to 1 bump; -1 furthest right to 1 furthest left; the other wheel, -1 to 1. */
 export type PostureShares = readonly [travel: number, steer: number, other: number];
@@ -36,6 +39,8 @@ export interface CandidatePlace {
   readonly shares: PostureShares;
   /** Along an edge of readings: `part` of the way from this one (in landed order) to the next. null: from the shape. */
   readonly reading: { readonly from: number; readonly part: number } | null;
+  /** Where on an edge that its readings were fitted to. */
+  readonly onEdge: readonly [s: number, t: number] | null;
   /** mm by which the gap falls further between the postures looked at. */
   readonly dipMm: number;
   readonly gapMm: number;
@@ -105,7 +110,7 @@ export class CandidateFinder {
   }
 
   /** Postures in which a place's gap is less than in the neighbouring ones. */
-  #minima(obstacle: PreparedObstacle, { point, reading }: Sample): CandidatePlace[] {
+  #minima(obstacle: PreparedObstacle, { point, reading, onEdge }: Sample): CandidatePlace[] {
     const { motion, rotor } = this.#corner;
     const [nt, nu, nv] = this.#counts;
     const gaps = this.#grid.map(({ posture, wheel, mounts }) => {
@@ -129,7 +134,7 @@ export class CandidateFinder {
         if (before <= gapMm || after < gapMm) return;
         dipMm += dipBetween(before, gapMm, after);
       }
-      minima.push({ point, shares: this.#grid[at]!.shares, reading, dipMm, gapMm });
+      minima.push({ point, shares: this.#grid[at]!.shares, reading, onEdge, dipMm, gapMm });
     });
     return minima;
   }
@@ -145,6 +150,7 @@ function dipBetween(before: number, middle: number, after: number): number {
 interface Sample {
   readonly point: Vec3;
   readonly reading: CandidatePlace['reading'];
+  readonly onEdge: CandidatePlace['onEdge'];
 }
 
 const thinned = (samples: readonly Sample[]): readonly Sample[] => {
@@ -153,21 +159,34 @@ const thinned = (samples: readonly Sample[]): readonly Sample[] => {
 };
 
 function samplePlaces(obstacle: PreparedObstacle, landed: readonly Landed[], isEdge: boolean): Sample[] {
-  const read: Sample[] = isEdge
-    ? edgeThrough(landed.map(({ point }) => point)).map(({ at, from, part }) => ({
-        point: at,
-        reading: { from, part },
-      }))
-    : landed.map(({ point }, from) => ({ point, reading: { from, part: 0 } }));
+  const read: Sample[] = obstacle.edge
+    ? edgePlaces(obstacle.edge)
+    : isEdge
+      ? edgeThrough(landed.map(({ point }) => point)).map(({ at, from, part }) => ({
+          point: at,
+          reading: { from, part },
+          onEdge: null,
+        }))
+      : landed.map(({ point }, from) => ({ point, reading: { from, part: 0 }, onEdge: null }));
   // The pieces of a shape come before those of the readings.
   const { pieces } = obstacle;
-  const ofReadings = isEdge ? Math.max(1, read.length - 1) : read.length;
+  const ofReadings = obstacle.edge
+    ? obstacle.edge.model.pieces(obstacle.edge.fit.q).length
+    : isEdge
+      ? Math.max(1, read.length - 1)
+      : read.length;
   const ofShape = pieces.corners.length - (landed.length > 0 ? ofReadings : 0);
   const shape: Sample[] = [];
   for (let i = 0; i < ofShape; i++) {
-    for (const [s, w] of places(pieces, i)) shape.push({ point: placeOnPiece(pieces, i, s, w), reading: null });
+    for (const [s, w] of places(pieces, i)) {
+      shape.push({ point: placeOnPiece(pieces, i, s, w), reading: null, onEdge: null });
+    }
   }
   return [...shape, ...read];
+}
+
+function edgePlaces({ model, fit }: ReadEdge): Sample[] {
+  return model.seeds.map((onEdge) => ({ point: edgePlace(model, fit.q, onEdge), reading: null, onEdge }));
 }
 
 /** Places on a piece no further apart than the step, as shares of its sides. */
@@ -202,6 +221,7 @@ export function metPlace(
     point,
     shares: sharesOf(corner, met.posture),
     reading: nearest?.reading ?? null,
+    onEdge: nearest?.onEdge ?? null,
     dipMm: 0,
     gapMm: met.gapMm,
   };

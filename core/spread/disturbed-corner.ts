@@ -2,7 +2,7 @@ import type { DrawnRow, EnvelopeKind } from '../clearance/description';
 import { motionUnder } from '../clearance/motion-under';
 import { envelopeUnder, type PreparedCorner } from '../clearance/prepare';
 import { prepareRotor } from '../clearance/rotor';
-import { surveyScene, type SurveyScene } from '../clearance/survey';
+import { surveyScene, type SurveyScene } from '../clearance/landing';
 import { place, unplace, type Pose } from '../geometry/pose';
 import type { CarrierState } from '../motion/carrier';
 import type { Mount } from '../motion/mount';

@@ -18,6 +18,8 @@ export interface Candidate {
   /** The margin as it is, and to first order its change by each of these, and per mm in the mount's frame. */
   readonly marginMm: number;
   readonly slopes: Float64Array;
+  /** On a fitted edge: shift by each of the edge's own errors (mount's frame, three numbers each). */
+  readonly edgeShifts: Float64Array | null;
   readonly ownSlope: Vec3;
   /** Slope of the distance in the plane of axle line and radius. */
   readonly normal: readonly [a: number, r: number];
@@ -28,6 +30,8 @@ export interface ObstacleModel {
   readonly readings: ReadingShifts | null;
   /** First of three own errors of its shape; -1 for none. */
   readonly shapeError: number;
+  /** First of the own errors of the edge its readings were fitted to; -1 for none. */
+  readonly edgeError: number;
   readonly offMm: number;
 }
 
@@ -42,6 +46,13 @@ export type Draw = (
   gaps: Float64Array[],
   margins: Float64Array[],
 ) => number;
+
+function addEdgeShifts(by: Float64Array, e: Float64Array, first: number, shift: Float64Array): void {
+  for (let m = 0; 3 * m < by.length; m++) {
+    const much = e[first + m]!;
+    for (let k = 0; k < 3; k++) shift[k]! += by[3 * m + k]! * much;
+  }
+}
 
 /** mm by which a margin may fall below what its slopes say. */
 const SCREEN_MM = 10;
@@ -70,16 +81,17 @@ export function drawer(
     }
     let low = Infinity;
     for (let i = 0; i < obstacles.length; i++) {
-      const { candidates, readings, shapeError, offMm } = obstacles[i]!;
+      const { candidates, readings, shapeError, edgeError, offMm } = obstacles[i]!;
       const moved = readings ? movedReadings(readings, z, e) : null;
       let gap = Infinity;
       let margin = Infinity;
       for (let c = 0; c < candidates.length; c++) {
         const candidate = candidates[c]!;
-        const { place, shiftedBy, slopes, ownSlope, normal } = candidate;
+        const { place, shiftedBy, slopes, edgeShifts, ownSlope, normal } = candidate;
         const { reading, dipMm } = place;
         shift[0] = shift[1] = shift[2] = 0;
         if (reading && moved) shiftAlongEdge(place.point, reading, moved, shift);
+        else if (edgeShifts) addEdgeShifts(edgeShifts, e, edgeError, shift);
         else if (shapeError >= 0) for (let k = 0; k < 3; k++) shift[k] = e[shapeError + k]!;
         let about = candidate.marginMm - normal[1] * dr - Math.abs(normal[0]) * dw - normal[0] * dc;
         for (let k = 0; k < 3; k++) about += ownSlope[k]! * shift[k]!;

@@ -1,5 +1,5 @@
 import type { ObstacleDescription } from '../clearance/description';
-import { landedReadings, readingScene, type Landed, type SurveyScene } from '../clearance/survey';
+import { landedReadings, readingScene, type Landed, type SurveyScene } from '../clearance/landing';
 import { unplace } from '../geometry/pose';
 import type { Vec3 } from '../geometry/vec3';
 import { landReading, type ReadingError } from '../obstacle/reading';
@@ -17,8 +17,11 @@ export interface OwnError {
   /** Standard deviation in mm, unless it is evenly spread over `halfWidth` (mm or degrees) either way. */
   readonly sigma: number;
   readonly halfWidth?: number;
-  /** What it is of: a reading's gap, clock, place across or height; a shape's place along an axis. */
-  readonly of: 'gap' | 'clock' | 'across' | 'height' | 'x' | 'y' | 'z';
+  /**
+   * What it is of: a reading's gap, clock, place across or height; a shape's place along an axis; one way in which a fitted
+   * edge may lie otherwise, in standard deviations.
+   */
+  readonly of: 'gap' | 'clock' | 'across' | 'height' | 'x' | 'y' | 'z' | 'edge';
 }
 
 /** Readings of an obstacle that its candidates lie on. */

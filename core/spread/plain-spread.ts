@@ -1,10 +1,13 @@
 import { ClearSection } from '../clearance/clear-section';
 import type { CornerKey, EnvelopeKind, ObstacleDescription } from '../clearance/description';
 import { cornerVerdicts } from '../clearance/evaluate';
+import type { ReadEdge } from '../edge-fit/read-edge';
 import { prepareCorner } from '../clearance/prepare';
 import type { Standard } from '../clearance/standard';
-import { prepareObstacle, surveyScene, type LandingError, type PreparedObstacle } from '../clearance/survey';
-import type { ShapeDescription } from '../obstacle/shape';
+import { surveyScene, type LandingError } from '../clearance/landing';
+import { prepareObstacle, type PreparedObstacle } from '../clearance/survey';
+import { makePieces, type ShapeDescription } from '../obstacle/shape';
+import { edgeFactors } from './moved-edge';
 import type { Fit } from './shared-errors';
 import type { SpreadModel } from './spread-model';
 
@@ -34,11 +37,25 @@ export function plainDraw(
         acrossMm: of('across', n),
         travelMm: of('height', n),
       }));
-      return prepareObstacle(shifted(obstacle, [of('x', null), of('y', null), of('z', null)]), scene, '', errors);
+      const made = prepareObstacle(shifted(obstacle, [of('x', null), of('y', null), of('z', null)]), scene, '', errors);
+      return made.edge
+        ? onMovedEdge(
+            made,
+            made.edge,
+            mine.filter((error) => error.of === 'edge').map(({ by }) => by),
+          )
+        : made;
     });
   const corner = prepareCorner(key, off.corner, off.setup, kind, undefined, survey);
   const finder = new ClearSection(corner.motion, corner.envelope);
   return cornerVerdicts(corner, standard, {}, finder).map(({ gapMm }) => gapMm);
+}
+
+/** An obstacle whose edge lies as far off as these errors say; positions beside the readings are not kept. */
+function onMovedEdge(made: PreparedObstacle, edge: ReadEdge, by: readonly number[]): PreparedObstacle {
+  const factors = edgeFactors(edge);
+  const q = edge.fit.q.map((v, k) => v + by.reduce((sum, much, m) => sum + factors[m]![k]! * much, 0));
+  return { ...made, pieces: makePieces(edge.model.pieces(q)) };
 }
 
 function shifted(obstacle: ObstacleDescription, [dx, dy, dz]: readonly [number, number, number]): ObstacleDescription {

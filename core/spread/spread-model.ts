@@ -4,7 +4,7 @@ import type { PreparedCorner } from '../clearance/prepare';
 import { solidAt } from '../clearance/posture-gap';
 import { solidDistance, type Solid } from '../clearance/rotor';
 import { standardRegions, type Standard } from '../clearance/standard';
-import { landedReadings, surveyScene } from '../clearance/survey';
+import { landedReadings, surveyScene } from '../clearance/landing';
 import { place, unplace } from '../geometry/pose';
 import type { Vec3 } from '../geometry/vec3';
 import type { Posture } from '../motion/corner-motion';
@@ -13,6 +13,7 @@ import { toRadians } from '../units/angle';
 import { CandidateFinder, metPlace, postureAt } from './candidate-places';
 import { disturbedCorner, PoseShelf, rotorShift } from './disturbed-corner';
 import { drawer, type Candidate, type Draw, type ObstacleModel } from './draw';
+import { edgeShifts } from './moved-edge';
 import { readingShifts, type OwnError } from './moved-readings';
 import { sharedErrors, type Fit, type SharedError } from './shared-errors';
 import { positionSigmaMm } from './usual-errors';
@@ -45,6 +46,7 @@ export function makeSpreadModel(
     const isEdge = description.readingsAs === 'polyline';
     const landed = landedReadings(description, scene, '');
     const found = finder.of(obstacle, landed, isEdge);
+    const edge = obstacle.edge ? edgeShifts(own, i, description, obstacle.edge, off) : null;
     const verdict = verdicts[i]!;
     const met = { ...verdict, posture: postureOfVerdict(verdict) };
     const places = [metPlace(corner, obstacle, met, found), ...found];
@@ -63,7 +65,10 @@ export function makeSpreadModel(
       const solid = solidAt(corner.rotor, obstacle.insideWheel, wheel, there);
       const requiredMm = region.requiredMm[obstacle.material];
       const marginMm = at.gapMm - at.dipMm - requiredMm;
-      const shifts = felt(poses.shifts(obstacle.mount, at));
+      const onEdge = edge && at.onEdge ? edge.at(at.onEdge) : null;
+      const byShared = poses.shifts(obstacle.mount, at);
+      if (onEdge) addTurned(byShared, axes, onEdge.shared);
+      const shifts = felt(byShared);
       return {
         place: at,
         solid,
@@ -71,6 +76,7 @@ export function makeSpreadModel(
         at: inWheel,
         axes,
         ...shifts,
+        edgeShifts: onEdge?.own ?? null,
         marginMm,
         ...slopesOf(solid, corner.rotor.centrePlaneMm, inWheel, axes, shifts.shifts),
       };
@@ -84,8 +90,9 @@ export function makeSpreadModel(
     }
     return {
       candidates,
-      readings: landed.length > 0 ? readingShifts(own, i, description, scene, landed, off) : null,
+      readings: landed.length > 0 && !edge ? readingShifts(own, i, description, scene, landed, off) : null,
       shapeError,
+      edgeError: edge?.first ?? -1,
       offMm: obstacle.radiusMm + obstacle.complianceMm,
     };
   });
@@ -94,6 +101,13 @@ export function makeSpreadModel(
     own,
     draw: drawer(corner, obstacles, rotorShift(corner, off), shared.length),
   };
+}
+
+/** Adds shifts of the mount's frame, turned into the wheel frame by its axes there. */
+function addTurned(to: Float64Array, axes: Float64Array, shifts: Float64Array): void {
+  for (let j = 0; j < shifts.length; j += 3) {
+    for (let r = 0; r < 3; r++) for (let c = 0; c < 3; c++) to[j + r]! += axes[3 * r + c]! * shifts[j + c]!;
+  }
 }
 
 /** mm per standard deviation below which a shift is left out. */

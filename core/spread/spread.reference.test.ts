@@ -4,7 +4,7 @@ import { fittedAsSetup, type CornerDescription, type ObstacleDescription } from 
 import { cornerVerdicts } from '../clearance/evaluate';
 import { prepareCorner } from '../clearance/prepare';
 import { STANDARDS } from '../clearance/standard';
-import { surveyScene } from '../clearance/survey';
+import { surveyScene } from '../clearance/landing';
 import { place, unplace } from '../geometry/pose';
 import { seededNormal, seededRandom } from '../numeric/seeded-random';
 import { clockOfPoint } from '../obstacle/reading';
