@@ -188,6 +188,8 @@ export const readingSchema = z.strictObject({
   outboardAsBefore: z.boolean().optional(),
   confirmed: z.boolean().optional(),
   by: z.enum(READING_SOURCES).optional(),
+  walkStep: z.int().min(0).max(99).optional(),
+  average: z.array(within(LIMITS.gapMm)).max(20).optional(),
   typed,
 });
 
@@ -258,6 +260,7 @@ export const cornerSchema = z.strictObject({
   tirePressureKpa: within(LIMITS.pressureKpa).optional(),
   mirroredFrom: z.enum(CORNER_KEYS).optional(),
   underbody: cornerUnderbodySchema.optional(),
+  skipped: z.array(text(80)).max(200).optional(),
   fitted: fittedSchema,
   obstacles: z.array(obstacleSchema).max(200).default([]),
   typed,

@@ -37,7 +37,7 @@ test('a specialist opens a job, takes readings, tries a setup, and keeps it all 
   await test.step('sees what is fitted and the ride height', async () => {
     await room(page, 'Baseline').click();
     await expect(page.getByTestId('tire-size').locator('input')).toHaveValue('265/70R17');
-    await expect(page.getByLabel('Hub centre to fender lip')).toHaveValue('524');
+    await expect(page.getByLabel('Front left: hub to lip')).toHaveValue('524');
   });
 
   await test.step('types a gap in fractions of an inch', async () => {
@@ -196,7 +196,7 @@ test('a new job starts from a baseline, gets an obstacle, a reading and its firs
   await page.getByLabel('What is wanted, on which vehicle').fill('Groomer escort, taller tires');
   await page.getByRole('button', { name: 'Start with the baseline' }).click();
   await expect(page.getByText('starting values that nobody measured')).toBeVisible();
-  await page.getByLabel('Hub centre to fender lip').fill('20 1/2 in');
+  await page.getByLabel('Front left: hub to lip').fill('20 1/2 in');
   await expect(page.getByText('starting values that nobody measured')).toBeHidden();
   await expect(page.getByTestId('gap-strip')).toContainText('nothing near the tire has been surveyed');
   await room(page, 'Survey').click();

@@ -3,17 +3,20 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { JobRepository } from './db/job-repository';
+import type { Driver } from './devices/driver';
 import { answer, notFound, sendRefusal } from './http';
+import { deviceRoutes } from './routes/devices';
 import { jobRoutes } from './routes/jobs';
 
 export interface AppParts {
   readonly jobs: JobRepository;
+  readonly drivers?: readonly Driver[];
   readonly logger: Logger;
   /** Built web files; absent in tests of the API alone. */
   readonly webRoot?: string;
 }
 
-export function makeApp({ jobs, logger, webRoot }: AppParts): Express {
+export function makeApp({ jobs, drivers = [], logger, webRoot }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }));
@@ -42,6 +45,7 @@ export function makeApp({ jobs, logger, webRoot }: AppParts): Express {
   );
   app.use('/api', express.json({ limit: '8mb' }));
   app.use('/api/jobs', jobRoutes(jobs));
+  app.use('/api/devices', deviceRoutes(drivers));
   app.use('/api', notFound);
   if (webRoot !== undefined) {
     app.use(express.static(webRoot, { index: false, maxAge: '1h' }));

@@ -3,8 +3,11 @@ import type { Server } from 'node:http';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
+import { seededNormal } from '@/core/numeric/seeded-random';
 import { demoJobs } from '@/demo/demo-jobs';
 import { makeApp } from './app';
+import { simulatedGauge } from './devices/simulated-gauge';
+import { simulatedScanner } from './devices/simulated-scanner';
 import { JobRepository } from './db/job-repository';
 import { openDatabase } from './db/open';
 import { readSettings } from './settings';
@@ -27,7 +30,12 @@ async function main(): Promise<void> {
   if (process.argv.includes('--demo') && (await jobs.isEmpty())) {
     for (const job of demoJobs()) await jobs.create(job);
   }
-  const app = makeApp({ jobs, logger, webRoot: resolve(root, 'dist/web') });
+  const app = makeApp({
+    jobs,
+    drivers: [simulatedGauge(seededNormal(23)), simulatedScanner()],
+    logger,
+    webRoot: resolve(root, 'dist/web'),
+  });
   const server: Server = app.listen(settings.PORT, '127.0.0.1', (error?: Error) => {
     if (error) {
       void fail(error, () => database.close());

@@ -58,6 +58,17 @@ function zone(section: TireSection, across: ReadingPlace): readonly [middle: num
   return [(side * (from + to)) / 2, (to - from) / 2];
 }
 
+/** The named place across the tire that a place of its section belongs to. */
+export function readingPlaceAt(
+  { shoulderCentre, widestRadiusMm }: TireSection,
+  { a, r }: { readonly a: number; readonly r: number },
+): ReadingPlace {
+  const beside = Math.abs(a) - shoulderCentre.a;
+  const turn = r < widestRadiusMm ? Math.PI / 2 : beside <= 0 ? 0 : Math.atan2(beside, r - shoulderCentre.r);
+  const side = a < 0 ? 'inner' : 'outer';
+  return turn < ZONE_ENDS[0] ? 'tread' : turn < ZONE_ENDS[1] ? `${side}Shoulder` : `${side}Sidewall`;
+}
+
 /** Poses (to the corner frame) of wheel and mount in a reading's posture, and how much the gap falls per mm of travel. */
 export interface ReadingStand {
   readonly wheelPose: Pose;

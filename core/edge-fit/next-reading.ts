@@ -1,12 +1,13 @@
 import type { ObstacleVerdict } from '../clearance/evaluate';
 import type { SurveyScene } from '../clearance/landing';
 import type { PreparedCorner } from '../clearance/prepare';
-import { isNearGround } from '../clearance/rotor';
+import { isNearGround, nearestOnSolid } from '../clearance/rotor';
 import { compose, inverse, place } from '../geometry/pose';
-import { clockOfPoint, type ReadingDescription } from '../obstacle/reading';
+import { clockOfPoint, type ReadingDescription, type ReadingPlace } from '../obstacle/reading';
 import { USUAL } from '../spread/usual-errors';
 import { toRadians } from '../units/angle';
 import { formatClock } from '../units/clock';
+import { readingPlaceAt } from './evidence';
 import { covarianceOf, edgeGap, type Standing } from './edge-gap';
 
 /** Heights a reading can be taken at: as parked, on a hump, hanging. */
@@ -20,6 +21,7 @@ export interface NextReading {
   readonly height: WalkHeight;
   /** About where the gap will be least. */
   readonly clock: string;
+  readonly across: ReadingPlace;
   /** About what the tape will show, mm. */
   readonly expectedMm: number;
   /** How much less uncertain (mm, standard deviation) the obstacle's least gap becomes, weighed by how near it is to the low gap. */
@@ -77,7 +79,10 @@ export function nextReadings(
         const clockDeg = clockOfPoint(wheel, place(compose(wheel, standing.toWheel), at));
         if (!(worthMm > LEAST_WORTH_MM) || isNearGround(Math.abs(toRadians(clockDeg) - Math.PI))) return [];
         const clock = formatClock(Math.round(clockDeg / 5) * 5);
-        return [{ id: obstacle.id, steer, height, clock, expectedMm: gapMm, worthMm }];
+        const [x, axial, z] = place(standing.toWheel, at);
+        const { filled, section, centrePlaneMm } = survey.rotor;
+        const across = readingPlaceAt(section, nearestOnSolid(filled, axial - centrePlaneMm, Math.hypot(x, z)));
+        return [{ id: obstacle.id, steer, height, clock, across, expectedMm: gapMm, worthMm }];
       });
     })
     .sort((a, b) => b.worthMm - a.worthMm);

@@ -8,11 +8,12 @@ import { STANDARDS } from '../clearance/standard';
 import { place, unplace } from '../geometry/pose';
 import type { Vec3 } from '../geometry/vec3';
 import { dice, type Dice } from '../numeric/dice';
-import { clockOfPoint, type ReadingDescription, type ReadingPlace } from '../obstacle/reading';
-import { toDegrees } from '../units/angle';
+import { clockOfPoint, type ReadingDescription } from '../obstacle/reading';
 import { formatClock } from '../units/clock';
+import { readingPlaceAt } from './evidence';
 import { HUMP_SHARE, nextReadings, type WalkHeight } from './next-reading';
 import type { SyntheticWell } from './synthetic-well';
+import { STEERED_WALK, type WalkStep, type WalkStop } from './usual-walk';
 
 /** How far off the surveyor is. */
 const SURVEYOR = {
@@ -22,74 +23,10 @@ const SURVEYOR = {
   clockStepDeg: 5,
 } as const;
 
-/** A number of the walk: at a clock, or where the gap is least. `outboard`: its distance outboard is taken too. */
-interface Step {
-  readonly clock: string | 'nearest';
-  /** `toward`: the lock at which it comes nearer, as anybody sees. */
-  readonly steer: 'straight' | 'left' | 'right' | 'toward';
-  readonly height?: WalkHeight;
-  readonly outboard?: 'taken' | 'before';
-}
+/** A gap of the walk, with the lock chosen. */
+type Step = Omit<WalkStep, 'steer' | 'across'> & { readonly steer: 'straight' | 'left' | 'right' };
 
-/** The numbers every walk begins with, the lip's two outboard distances among them. */
-const WALK: Readonly<Record<string, { as: ObstacleDescription['readingsAs']; steps: readonly Step[] }>> = {
-  'fender-lip': {
-    as: 'arch',
-    steps: [
-      { clock: '12:00', steer: 'straight', outboard: 'taken' },
-      { clock: '10:00', steer: 'straight', outboard: 'before' },
-      { clock: '2:40', steer: 'straight', outboard: 'taken' },
-      { clock: '1:30', steer: 'straight', outboard: 'before' },
-    ],
-  },
-  'bumper-corner': {
-    as: 'cornerCurve',
-    steps: [
-      { clock: '3:20', steer: 'straight' },
-      { clock: 'nearest', steer: 'left' },
-      { clock: 'nearest', steer: 'right' },
-    ],
-  },
-  'pinch-weld': {
-    as: 'uprightEdge',
-    steps: [
-      { clock: '8:30', steer: 'straight' },
-      { clock: 'nearest', steer: 'left' },
-      { clock: 'nearest', steer: 'right' },
-    ],
-  },
-  'body-mount': {
-    as: 'box',
-    steps: [
-      { clock: 'nearest', steer: 'straight' },
-      { clock: 'nearest', steer: 'left' },
-      { clock: 'nearest', steer: 'right' },
-    ],
-  },
-  'frame-rail': {
-    as: 'rod',
-    steps: [
-      { clock: 'nearest', steer: 'straight' },
-      { clock: 'nearest', steer: 'left' },
-      { clock: 'nearest', steer: 'right' },
-    ],
-  },
-  'sway-bar-link': {
-    as: 'rod',
-    steps: [
-      { clock: 'nearest', steer: 'straight' },
-      { clock: 'nearest', steer: 'toward' },
-    ],
-  },
-  'arm-end': {
-    as: 'tip',
-    steps: [
-      { clock: 'nearest', steer: 'straight' },
-      { clock: 'nearest', steer: 'left' },
-      { clock: 'nearest', steer: 'right' },
-    ],
-  },
-};
+const stopOf = (id: string): WalkStop => STEERED_WALK.find((stop) => stop.id === id)!;
 
 /** Numbers a surveyor writes down before the tape is put away. */
 const NUMBERS = 25;
@@ -107,7 +44,7 @@ export function surveyedWell(
   const scene = surveyScene('frontLeft', truth);
   const taken = new Map<string, ReadingDescription[]>(truth.obstacles.map(({ id }) => [id, []]));
   let numbers = 0;
-  const take = (obstacle: ObstacleDescription, step: Step): void => {
+  const take = (obstacle: ObstacleDescription, step: Omit<WalkStep, 'across'>): void => {
     const readings = taken.get(obstacle.id)!;
     const steers = step.steer === 'toward' ? (['left', 'right'] as const) : ([step.steer] as const);
     const before = readings.at(-1);
@@ -115,14 +52,14 @@ export function surveyedWell(
     readings.push(found.reduce((least, next) => (next.gapMm < least.gapMm ? next : least)));
     numbers += 1 + (step.outboard === 'taken' ? 1 : 0);
   };
-  for (const obstacle of truth.obstacles) for (const step of WALK[obstacle.id]!.steps) take(obstacle, step);
+  for (const obstacle of truth.obstacles) for (const step of stopOf(obstacle.id).steps) take(obstacle, step);
   const corner = (): CornerDescription => ({
     ...blank,
     obstacles: truth.obstacles.map((o) => ({
       id: o.id,
       mount: o.mount,
       material: o.material,
-      readingsAs: WALK[o.id]!.as,
+      readingsAs: stopOf(o.id).readingsAs,
       readings: taken.get(o.id)!,
       ...formOf(o),
     })),
@@ -146,7 +83,7 @@ export function surveyedWell(
     height = next.height;
     take(
       truth.obstacles.find(({ id }) => id === next.id)!,
-      { clock: 'nearest', steer: next.steer, height: next.height },
+      { clock: next.clock, nearest: true, steer: next.steer, height: next.height },
     );
   }
   return corner();
@@ -164,7 +101,7 @@ function formOf({ id, shape }: ObstacleDescription): Pick<ObstacleDescription, '
 function readOff(
   obstacle: ObstacleDescription,
   scene: SurveyScene,
-  step: Step & { readonly steer: 'straight' | 'left' | 'right' },
+  step: Step,
   d: Dice,
   before: ReadingDescription | undefined,
 ): ReadingDescription {
@@ -191,7 +128,7 @@ function readOff(
   const half = SURVEYOR.clockStepDeg / 2;
   let chosen = seen[0]!;
   let clockDeg: number;
-  if (step.clock === 'nearest') {
+  if (step.nearest) {
     for (const next of seen) if (next.gap < chosen.gap) chosen = next;
     clockDeg = Math.round(chosen.clock / SURVEYOR.clockStepDeg) * SURVEYOR.clockStepDeg;
   } else {
@@ -222,17 +159,13 @@ function readOff(
       ...(taken ? {} : { outboardAsBefore: true }),
     };
   }
-  const nearest = step.clock === 'nearest' ? { nearest: true } : {};
-  return { ...common, ...nearest, across: acrossOf(section, chosen.near), gapMm: Math.max(0, chosen.gap + noise()) };
-}
-
-function acrossOf(section: SurveyScene['rotor']['section'], near: { a: number; r: number }): ReadingPlace {
-  const { shoulderCentre, widestRadiusMm } = section;
-  const da = Math.abs(near.a) - shoulderCentre.a;
-  const dr = near.r - shoulderCentre.r;
-  const side = near.a < 0 ? 'inner' : 'outer';
-  const turn = near.r < widestRadiusMm ? 90 : da <= 0 ? 0 : toDegrees(Math.atan2(da, dr));
-  return turn < 22.5 ? 'tread' : turn < 67.5 ? `${side}Shoulder` : `${side}Sidewall`;
+  const nearest = step.nearest ? { nearest: true } : {};
+  return {
+    ...common,
+    ...nearest,
+    across: readingPlaceAt(section, chosen.near),
+    gapMm: Math.max(0, chosen.gap + noise()),
+  };
 }
 
 /** Places all over a true shape, a few mm apart. */

@@ -10,10 +10,15 @@ import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../words';
 import AxisSketch from './AxisSketch.vue';
 import { ALIGNMENT, HEIGHTS, LOCKS, STEERING_AXIS, type Entry } from './baseline-entries';
-import { blankCorner, BLANK_AXIS } from './blank-corner';
+import { acrossFrom, blankCorner, BLANK_AXIS, mirroredCorner, newCorner } from './blank-corner';
+import ConditionsPanel from './ConditionsPanel.vue';
+import HeightTable from './HeightTable.vue';
+import TapeSketch from './TapeSketch.vue';
+import { shockProblem, UNDERBODY } from './underbody-entries';
 import { blankMotion, MOTION_CHOICES, motionEntries, motionHelp, type MotionType } from './motion-entries';
 
 const MOTION_TITLE = 'How the wheel moves';
+const UNDERBODY_TITLE = 'Underbody sheet';
 
 const job = useJobStore();
 const key = useCurrentCorner();
@@ -32,26 +37,29 @@ function editFitted(change: (fitted: LowgapFitted) => void): void {
 }
 
 function addCorner(): void {
-  const mirrored = key.value.endsWith('Left') ? key.value.replace('Left', 'Right') : key.value.replace('Right', 'Left');
-  const other = job.document?.corners[mirrored as typeof key.value];
+  job.change((file) => (file.corners[key.value] = newCorner(key.value, file.corners)));
+}
+
+/** The other side's baseline over this one's; heights and readings of this corner stay. */
+function mirror(): void {
   job.change((file) => {
-    // The other side's wheel and heights are the best first guess; its readings are not carried over.
-    file.corners[key.value] = other
-      ? { ...structuredClone(other), ...swappedLocks(other), obstacles: [] }
-      : blankCorner(key.value);
+    const [mine, other] = [file.corners[key.value], file.corners[acrossFrom(key.value)]];
+    if (!mine || !other) return;
+    const { hubToLipMm, groundToLipMm, obstacles, typed } = mine;
+    const kept = Object.fromEntries(Object.entries(typed ?? {}).filter(([name]) => name.endsWith('ToLipMm')));
+    const mirrored = mirroredCorner(key.value, other);
+    file.corners[key.value] = {
+      ...mirrored,
+      ...(hubToLipMm === undefined ? {} : { hubToLipMm }),
+      ...(groundToLipMm === undefined ? {} : { groundToLipMm }),
+      typed: { ...mirrored.typed, ...kept },
+      obstacles,
+    };
   });
 }
 
-const swappedLocks = (other: LowgapCorner): Pick<LowgapCorner, 'steering'> =>
-  other.steering
-    ? {
-        steering: {
-          ...other.steering,
-          lockLeftDeg: other.steering.lockRightDeg,
-          lockRightDeg: other.steering.lockLeftDeg,
-        },
-      }
-    : {};
+const setMeasured = (): void => edit((target) => delete target.mirroredFrom);
+const otherSide = computed(() => (job.document?.corners[acrossFrom(key.value)] ? acrossFrom(key.value) : null));
 
 const axisFromJoints = computed(() => corner.value !== undefined && hasBallJoints(corner.value.motion));
 const motionProblems = computed(() => job.problems.filter((p) => p.path.startsWith(`corners.${key.value}.motion`)));
@@ -66,8 +74,8 @@ function setMotion(type: MotionType): void {
 
 const groups = computed(() => [
   {
-    title: 'Ride height and travel',
-    help: 'On level ground, tires at pressure. Travel is from ride height to the stop, at the wheel.',
+    title: 'Travel',
+    help: 'From ride height to the stop, at the wheel.',
     entries: HEIGHTS,
   },
   ...(corner.value?.steering
@@ -85,7 +93,16 @@ const groups = computed(() => [
     help: corner.value ? motionHelp(corner.value.motion) : '',
     entries: corner.value ? motionEntries(corner.value.motion) : [],
   },
+  { title: UNDERBODY_TITLE, help: 'Optional. With the wheel hanging; later rooms warn by it.', entries: UNDERBODY },
 ]);
+
+const LOCK_READINGS = [
+  { value: 'axis', title: 'by angle about its own axis' },
+  { value: 'heading', title: 'on a turn plate' },
+] as const;
+
+const setLockMeasured = (how: 'axis' | 'heading'): void =>
+  edit((target) => target.steering && (target.steering.lockMeasured = how));
 
 function write(entry: Entry, value: number | undefined, typed: string | undefined): void {
   edit((target) => {
@@ -97,6 +114,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
 </script>
 
 <template>
+  <HeightTable />
   <section v-if="!corner" class="panel empty">
     <h2 class="panel-title">{{ CORNER_NAMES[key] }} has not been taken yet</h2>
     <p>Each corner differs: heights, locks and what is near the tire are measured corner by corner.</p>
@@ -106,6 +124,16 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
     <v-alert v-if="untouched" type="info" variant="tonal" class="mb-3">
       These are starting values that nobody measured. Overwrite each one at the vehicle.
     </v-alert>
+    <div class="corner-head">
+      <h2 class="corner-title">{{ CORNER_NAMES[key] }}</h2>
+      <template v-if="corner.mirroredFrom">
+        <span class="verdict-close">Mirrored from the other side, not measured</span>
+        <v-btn variant="outlined" height="44" @click="setMeasured">It has been measured now</v-btn>
+      </template>
+      <v-btn v-else-if="otherSide" variant="outlined" height="44" @click="mirror"
+        >Mirror {{ CORNER_NAMES[otherSide].toLowerCase() }} onto it</v-btn
+      >
+    </div>
     <div class="baseline">
       <section class="panel group">
         <h2 class="panel-title">Fitted now</h2>
@@ -142,12 +170,24 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
           v-if="group.title === 'Steering' && corner.steering && !axisFromJoints"
           :steering="corner.steering"
         />
+        <v-select
+          v-if="group.title === 'Steering'"
+          label="Locks were read"
+          :items="LOCK_READINGS"
+          :model-value="corner.steering?.lockMeasured ?? 'axis'"
+          @update:model-value="setLockMeasured"
+        />
+        <p v-if="group.title === UNDERBODY_TITLE && shockProblem(corner.underbody ?? {})" class="verdict-rubs">
+          {{ shockProblem(corner.underbody ?? {}) }}
+        </p>
         <template v-if="group.title === MOTION_TITLE">
+          <TapeSketch :motion="corner.motion" />
           <p v-for="p in motionProblems" :key="p.path" class="verdict-rubs" data-testid="motion-problem">
             {{ fieldText(p) }}
           </p>
         </template>
       </section>
+      <ConditionsPanel />
     </div>
   </template>
 </template>
@@ -163,6 +203,18 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
   padding: 14px;
   display: grid;
   gap: 10px;
+}
+.corner-head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 16px;
+  margin-bottom: 10px;
+}
+.corner-title {
+  font-family: var(--figures);
+  font-size: 20px;
+  font-weight: 600;
 }
 .group p {
   font-size: 14px;

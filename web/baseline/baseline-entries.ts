@@ -15,14 +15,6 @@ export interface Entry {
 
 export const HEIGHTS: readonly Entry[] = [
   {
-    label: 'Hub centre to fender lip',
-    typedAs: 'hubToLipMm',
-    range: LIMITS.hubToLipMm,
-    optional: true,
-    read: (c) => c.hubToLipMm,
-    write: (c, v) => (v === undefined ? delete c.hubToLipMm : (c.hubToLipMm = v)),
-  },
-  {
     label: 'Travel to full squash of the bump stop',
     typedAs: 'bumpMm',
     range: LIMITS.travelLimitMm,

@@ -1,4 +1,4 @@
-import type { LowgapCorner } from '@/contracts/lowgap-file';
+import type { LowgapCorner, LowgapFile } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/clearance/description';
 
 /** A steering axis nobody has measured yet. */
@@ -27,4 +27,26 @@ export function blankCorner(key: CornerKey): LowgapCorner {
     fitted: { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 20 }, spacerMm: 0 },
     obstacles: [],
   };
+}
+
+/** The corner on the other side of the same axle. */
+export const acrossFrom = (key: CornerKey): CornerKey =>
+  (key.endsWith('Left') ? key.replace('Left', 'Right') : key.replace('Right', 'Left')) as CornerKey;
+
+/** A corner as the other side of its axle stands, marked so; its readings and heights are not carried over. */
+export function mirroredCorner(key: CornerKey, other: LowgapCorner): LowgapCorner {
+  const { hubToLipMm: _hub, groundToLipMm: _ground, typed, ...rest } = structuredClone(other);
+  const { hubToLipMm: _typedHub, groundToLipMm: _typedGround, ...kept } = typed ?? {};
+  const steering = rest.steering && {
+    ...rest.steering,
+    lockLeftDeg: rest.steering.lockRightDeg,
+    lockRightDeg: rest.steering.lockLeftDeg,
+  };
+  return { ...rest, ...(steering ? { steering } : {}), typed: kept, obstacles: [], mirroredFrom: acrossFrom(key) };
+}
+
+/** The best first guess of a corner nobody has taken: its mirror image, else starting values. */
+export function newCorner(key: CornerKey, corners: LowgapFile['corners']): LowgapCorner {
+  const other = corners[acrossFrom(key)];
+  return other ? mirroredCorner(key, other) : blankCorner(key);
 }

@@ -1,6 +1,7 @@
 import { wrap, type Remote } from 'comlink';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/clearance/description';
+import type { NextReading } from '@/core/edge-fit/next-reading';
 import type { ObstacleLevers } from '@/core/plan/levers';
 import type { CornerSpread } from '@/core/spread/spread';
 import type { StudyWorker } from './study.worker';
@@ -14,6 +15,7 @@ export interface StudyQuestion {
 
 export interface StudyAnswer {
   readonly corner: CornerKey;
+  readonly next: readonly NextReading[];
   readonly spread: CornerSpread | null;
   readonly levers: ObstacleLevers | null;
 }
@@ -55,9 +57,13 @@ export class StudyClient {
     const { remote } = study;
     this.#busy = true;
     // Problems are named by the verdict itself; here there is then simply nothing to add.
+    const next = await remote.next(file, corner);
+    if (this.#study !== study) return;
+    const first = { corner, next: next.ok ? next.value : [], spread: null, levers: null };
+    this.#deliver(first);
     const spread = await remote.spread(file, corner);
     if (this.#study !== study) return;
-    const answer = { corner, spread: spread.ok ? spread.value : null, levers: null };
+    const answer = { ...first, spread: spread.ok ? spread.value : null };
     this.#deliver(answer);
     if (obstacle !== null) {
       const levers = await remote.levers(file, corner, obstacle);

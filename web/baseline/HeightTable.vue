@@ -1,0 +1,186 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { LowgapCorner } from '@/contracts/lowgap-file';
+import { CORNER_KEYS, type CornerKey } from '@/core/clearance/description';
+import { LIMITS } from '@/core/limits';
+import { stanceHeights, type RadiusCheck } from '@/core/stance/heights';
+import { formatMm } from '@/core/units/length';
+import QuantityField from '../parts/QuantityField.vue';
+import { useJobStore } from '../stores/job';
+import { bothUnits, CORNER_NAMES } from '../words';
+import { newCorner } from './blank-corner';
+
+/** Heights of all four corners as they are read walking once round the vehicle, and what they say together. */
+const job = useJobStore();
+const corners = computed(() => job.document?.corners ?? {});
+const heights = computed(() => stanceHeights(corners.value));
+
+const ROWS = [
+  { field: 'hubToLipMm', label: 'hub to lip', title: 'Hub centre to fender lip', range: LIMITS.hubToLipMm },
+  { field: 'groundToLipMm', label: 'ground to lip', title: 'Ground to fender lip', range: LIMITS.groundToLipMm },
+] as const;
+
+function write(key: CornerKey, field: (typeof ROWS)[number]['field'], value: number | undefined, typed?: string): void {
+  job.change((file) => {
+    const corner: LowgapCorner = (file.corners[key] ??= newCorner(key, file.corners));
+    if (value === undefined) delete corner[field];
+    else corner[field] = value;
+    const { [field]: _old, ...rest } = corner.typed ?? {};
+    corner.typed = typed === undefined ? rest : { ...rest, [field]: typed };
+  });
+}
+
+function writePressure(key: CornerKey, text: string): void {
+  const value = Number(text.replace(',', '.'));
+  job.change((file) => {
+    const corner = (file.corners[key] ??= newCorner(key, file.corners));
+    if (text.trim() === '') delete corner.tirePressureKpa;
+    else if (value >= LIMITS.pressureKpa.min && value <= LIMITS.pressureKpa.max) corner.tirePressureKpa = value;
+  });
+}
+
+const RADIUS_WORDS: Readonly<Record<RadiusCheck['verdict'], string>> = {
+  agrees: 'agrees with the tire',
+  tooTall: 'more than this tire can stand: a height or the tire size is wrong',
+  tooFlat: 'flatter than a tire at pressure stands: check pressure, heights and size',
+};
+
+const signed = (mm: number): string => `${mm > 0 ? '+' : ''}${formatMm(mm)}`;
+const sides = (mm: number): string =>
+  Math.abs(mm) < 0.5 ? 'level' : `${mm > 0 ? 'left' : 'right'} higher by ${bothUnits(Math.abs(mm))}`;
+</script>
+
+<template>
+  <section class="panel heights" aria-labelledby="heights-title">
+    <h2 id="heights-title" class="panel-title">Heights, once round the vehicle</h2>
+    <p class="muted">
+      Level ground, wheels straight, tires at pressure, rolled and bounced first. Hub to lip does not depend on the
+      tire; ground to lip does, and the two check each other.
+    </p>
+    <div class="scroll">
+      <table>
+        <thead>
+          <tr>
+            <td></td>
+            <th v-for="key in CORNER_KEYS" :key="key" scope="col">
+              {{ CORNER_NAMES[key] }}
+              <span v-if="corners[key]?.mirroredFrom" class="mirrored" :data-testid="`mirrored-${key}`"
+                >mirrored, not measured</span
+              >
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in ROWS" :key="row.field">
+            <th scope="row">{{ row.title }}</th>
+            <td v-for="key in CORNER_KEYS" :key="key">
+              <QuantityField
+                optional
+                :label="`${CORNER_NAMES[key]}: ${row.label}`"
+                :value="corners[key]?.[row.field]"
+                :typed="corners[key]?.typed?.[row.field]"
+                :range="row.range"
+                @change="(value, typed) => write(key, row.field, value, typed)"
+              />
+            </td>
+          </tr>
+          <tr>
+            <th scope="row">Tire pressure</th>
+            <td v-for="key in CORNER_KEYS" :key="key">
+              <v-text-field
+                :label="`${CORNER_NAMES[key]}: pressure`"
+                suffix="kPa"
+                inputmode="decimal"
+                autocomplete="off"
+                hide-details
+                :model-value="corners[key]?.tirePressureKpa"
+                @change="(event: Event) => writePressure(key, (event.target as HTMLInputElement).value)"
+              />
+            </td>
+          </tr>
+          <tr>
+            <th scope="row">Loaded radius</th>
+            <td v-for="key in CORNER_KEYS" :key="key" class="figures" :data-testid="`radius-${key}`">
+              <template v-if="heights.radius[key]">
+                <strong>{{ formatMm(heights.radius[key]!.loadedMm) }} mm</strong> of
+                {{ formatMm(heights.radius[key]!.freeMm, 0) }} free
+                <span :class="heights.radius[key]!.verdict === 'agrees' ? 'verdict-clear' : 'verdict-rubs'">{{
+                  RADIUS_WORDS[heights.radius[key]!.verdict]
+                }}</span>
+              </template>
+              <span v-else class="muted">both heights give it</span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <dl class="together figures">
+      <div>
+        <dt>Rake, rear over front</dt>
+        <dd data-testid="rake">
+          {{ heights.rakeMm === null ? 'front and rear lip heights give it' : `${signed(heights.rakeMm)} mm` }}
+        </dd>
+      </div>
+      <div>
+        <dt>Lean at the front</dt>
+        <dd>{{ heights.leanFrontMm === null ? 'both sides give it' : sides(heights.leanFrontMm) }}</dd>
+      </div>
+      <div>
+        <dt>Lean at the rear</dt>
+        <dd>{{ heights.leanRearMm === null ? 'both sides give it' : sides(heights.leanRearMm) }}</dd>
+      </div>
+    </dl>
+  </section>
+</template>
+
+<style scoped>
+.heights {
+  padding: 14px;
+  margin-bottom: 14px;
+  display: grid;
+  gap: 8px;
+}
+.scroll {
+  overflow-x: auto;
+}
+table {
+  width: 100%;
+  min-width: 760px;
+  border-collapse: collapse;
+  table-layout: fixed;
+}
+th {
+  text-align: left;
+  font-weight: 600;
+  font-size: 15px;
+  padding: 4px 8px 4px 0;
+}
+td {
+  padding: 4px 6px 4px 0;
+  vertical-align: top;
+  font-size: 14px;
+  line-height: 18px;
+}
+td :deep(.v-field-label) {
+  font-size: 13px;
+}
+.mirrored {
+  display: block;
+  font-size: 13px;
+  font-weight: 500;
+  color: var(--close);
+}
+.together {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 40px;
+}
+.together dt {
+  font-size: 14px;
+  color: var(--muted);
+}
+.together dd {
+  font-size: 18px;
+  font-weight: 600;
+}
+</style>

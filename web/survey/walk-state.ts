@@ -1,0 +1,147 @@
+/** Which number the survey's walk asks for next. */
+import type { LowgapCorner, LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
+import type { NextReading, WalkHeight } from '@/core/edge-fit/next-reading';
+import { usualWalk, type WalkStep, type WalkStop } from '@/core/edge-fit/usual-walk';
+import { mountsOf } from '@/core/motion/motion-description';
+import type { Side } from '@/core/motion/steering';
+import type { ReadingPlace } from '@/core/obstacle/reading';
+import { parseClock } from '@/core/units/clock';
+
+export type PlainSteer = 'left' | 'straight' | 'right';
+
+/** A gap to be taken: at what, where and in which posture. */
+export interface GapAsked {
+  readonly kind: 'gap';
+  readonly stop: string;
+  readonly label: string;
+  /** Index of the walk's step; null: asked by the engine. */
+  readonly step: number | null;
+  readonly clock: string;
+  readonly nearest: boolean;
+  readonly across: ReadingPlace;
+  readonly steer: PlainSteer;
+  readonly height: WalkHeight;
+  /** Taken over from the reading before. */
+  readonly outboardMm?: number;
+  readonly expectedMm?: number;
+  readonly worthMm?: number;
+}
+
+/** How far the thing lies outboard of the sidewall, at a reading just taken. */
+export interface OutboardAsked {
+  readonly kind: 'outboard';
+  readonly stop: string;
+  readonly label: string;
+  readonly step: number;
+  readonly clock: string;
+}
+
+export type Asked = GapAsked | OutboardAsked;
+
+const HEIGHT_ORDER: Readonly<Record<WalkHeight, number>> = { ride: 0, bump: 1, hang: 2 };
+const STEER_ORDER: Readonly<Record<PlainSteer, number>> = { straight: 0, left: 1, right: 2 };
+
+/** The walk is written for a left wheel; on a right one the locks change places. */
+function steerOn(side: Side, { steer, clock }: WalkStep): PlainSteer {
+  const mirrored = (plain: PlainSteer): PlainSteer =>
+    side === 'left' || plain === 'straight' ? plain : plain === 'left' ? 'right' : 'left';
+  if (steer !== 'toward') return mirrored(steer);
+  // What is inboard and ahead comes nearer when the front of the wheel turns inboard.
+  return mirrored(parseClock(clock) < 180 ? 'right' : 'left');
+}
+
+export const skipKey = (stop: string, step: number, what: 'gap' | 'outboard' = 'gap'): string =>
+  `${stop}.${step}${what === 'outboard' ? '.outboard' : ''}`;
+
+/** Everything the walk still asks for, in the order that turns the steering wheel least often. */
+export function openSteps(corner: LowgapCorner, side: Side): Asked[] {
+  const skipped = new Set(corner.skipped ?? []);
+  const open: { asked: Asked; order: number }[] = [];
+  usualWalk(corner.steering !== undefined).forEach((stop, at) => {
+    if (skipped.has(stop.id)) return;
+    const obstacle = corner.obstacles.find((o) => o.id === stop.id);
+    if (obstacle && !obstacle.readings && obstacle.shape) return;
+    stop.steps.forEach((step, i) => {
+      const steer = steerOn(side, step);
+      const order = 10_000 * HEIGHT_ORDER[step.height] + 1_000 * STEER_ORDER[steer] + 20 * at + i;
+      const taken = obstacle?.readings?.find((reading) => reading.walkStep === i);
+      if (taken) {
+        const wanted = step.outboard === 'taken' && taken.outboardMm === undefined;
+        if (wanted && !skipped.has(skipKey(stop.id, i, 'outboard')))
+          open.push({
+            asked: { kind: 'outboard', stop: stop.id, label: stop.label, step: i, clock: taken.clock },
+            order,
+          });
+        return;
+      }
+      if (skipped.has(skipKey(stop.id, i))) return;
+      open.push({ asked: gapAsked(stop, i, step, steer, obstacle), order });
+    });
+  });
+  return open.sort((a, b) => a.order - b.order).map(({ asked }) => asked);
+}
+
+function gapAsked(
+  stop: WalkStop,
+  index: number,
+  step: WalkStep,
+  steer: PlainSteer,
+  obstacle?: LowgapObstacle,
+): GapAsked {
+  const before = step.outboard === 'before' ? lastOutboard(obstacle) : undefined;
+  return {
+    kind: 'gap',
+    stop: stop.id,
+    label: stop.label,
+    step: index,
+    clock: step.clock,
+    nearest: step.nearest,
+    across: step.across,
+    steer,
+    height: step.height,
+    ...(before === undefined ? {} : { outboardMm: before }),
+  };
+}
+
+const lastOutboard = (obstacle?: LowgapObstacle): number | undefined =>
+  obstacle?.readings?.filter((r) => r.outboardMm !== undefined && !r.outboardAsBefore).at(-1)?.outboardMm;
+
+/** What the engine would have read next, once the walk is done. */
+export const engineAsks = (next: readonly NextReading[], corner: LowgapCorner): GapAsked[] =>
+  next.map(({ id, ...reading }) => ({
+    kind: 'gap',
+    stop: id,
+    label: corner.obstacles.find((o) => o.id === id)?.label ?? id,
+    step: null,
+    nearest: true,
+    ...reading,
+  }));
+
+/** The obstacle that a stop of the walk becomes with its first reading. */
+export function obstacleOfStop(id: string, corner: LowgapCorner): LowgapObstacle | null {
+  const stop = usualWalk(corner.steering !== undefined).find((s) => s.id === id);
+  if (!stop) return null;
+  const possible = mountsOf(corner.motion);
+  return {
+    id: stop.id,
+    label: stop.label,
+    mount: stop.mounts.find((mount) => possible.includes(mount)) ?? 'frame',
+    material: stop.material,
+    readingsAs: stop.readingsAs,
+    ...(stop.form ? { form: { ...stop.form } } : {}),
+    readings: [],
+  };
+}
+
+/** The heights readings were already taken at, so that a hump set up once is not asked for again. */
+export function knownHeight(corner: LowgapCorner, height: WalkHeight): string | null {
+  if (height === 'ride') return '';
+  const rideMm = corner.hubToLipMm;
+  if (rideMm === undefined) return null;
+  const there = corner.obstacles
+    .flatMap((o) => o.readings ?? [])
+    .filter((r): r is LowgapReading & { hubToLipMm: number } => r.hubToLipMm !== undefined)
+    .filter((r) => (height === 'bump' ? r.hubToLipMm < rideMm - 10 : r.hubToLipMm > rideMm + 10))
+    .at(-1);
+  return there ? (there.typed?.['hubToLipMm'] ?? String(there.hubToLipMm)) : null;
+}
