@@ -18,6 +18,7 @@ export const makeRouter = () =>
           { path: 'bench', name: 'bench', component: () => import('./bench/BenchRoom.vue') },
         ],
       },
+      { path: '/degree-ring', name: 'degreeRing', component: () => import('./survey/DegreeRing.vue') },
       { path: '/:any(.*)*', name: 'nowhere', component: () => import('./parts/NowherePage.vue') },
     ],
   });

@@ -3,6 +3,7 @@ import type { CornerKey, EnvelopeKind } from '@/core/clearance/description';
 import type { ObstacleVerdict } from '@/core/clearance/evaluate';
 import type { StandardId, Verdict } from '@/core/clearance/standard';
 import type { RotorPlace } from '@/core/clearance/rotor';
+import type { EdgeKind, RodRun } from '@/core/edge-fit/edge-kind';
 import type { Mount } from '@/core/motion/mount';
 import type { LeverKind } from '@/core/plan/lever-kinds';
 import type { Remeasure } from '@/core/spread/spread';
@@ -51,6 +52,22 @@ export const ACROSS_NAMES: Readonly<Record<RotorPlace, string>> = {
   innerFlange: 'inner rim flange',
   barrel: 'rim barrel',
   spokes: 'spokes or pad',
+};
+
+/** What readings together can be fitted to. */
+export const EDGE_NAMES: Readonly<Record<EdgeKind, string>> = {
+  arch: 'An edge round the wheel',
+  cornerCurve: 'A short curved edge',
+  uprightEdge: 'A straight upright edge',
+  rod: 'A round bar',
+  box: 'A block',
+  tip: 'One small tip',
+};
+
+export const ROD_RUN_NAMES: Readonly<Record<RodRun, string>> = {
+  across: 'across the vehicle',
+  foreAft: 'fore and aft',
+  upright: 'upright',
 };
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = { clear: 'clear', close: 'close', rubs: 'rubs' };

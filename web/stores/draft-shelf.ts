@@ -12,7 +12,12 @@ export type ShelvedDraft = z.output<typeof draftSchema>;
 const key = (id: string): string => `lowgap.draft.${id}`;
 
 export function shelveDraft(id: string, draft: ShelvedDraft): void {
-  localStorage.setItem(key(id), JSON.stringify(draft));
+  try {
+    localStorage.setItem(key(id), JSON.stringify(draft));
+  } catch {
+    // The browser's shelf is full, as with a large scan: an older draft would be worse than none.
+    dropDraft(id);
+  }
 }
 
 export function shelvedDraft(id: string): ShelvedDraft | null {

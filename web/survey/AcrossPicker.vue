@@ -3,7 +3,7 @@ import { READING_PLACES, type ReadingPlace } from '@/core/obstacle/reading';
 import { ACROSS_NAMES } from '../words';
 
 /** The tire cut across: which of five places the tape starts from. Inboard to the left. */
-defineProps<{ across: ReadingPlace }>();
+defineProps<{ across: ReadingPlace; plain?: boolean }>();
 const emit = defineEmits<{ choose: [across: ReadingPlace] }>();
 
 const SPOTS: Readonly<Record<ReadingPlace, { x: number; y: number }>> = {
@@ -20,7 +20,7 @@ if (IN_ORDER.length !== READING_PLACES.length) throw new Error('every place need
 
 <template>
   <div class="across">
-    <svg viewBox="0 0 300 112" aria-hidden="true">
+    <svg v-if="!plain" viewBox="0 0 300 112" aria-hidden="true">
       <path d="M92 104C50 92 56 40 78 24Q86 16 98 16H202Q214 16 222 24C244 40 250 92 208 104" class="tire" />
       <circle
         v-for="place in IN_ORDER"

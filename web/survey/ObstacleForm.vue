@@ -1,10 +1,15 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import type { LowgapCorner, LowgapObstacle } from '@/contracts/lowgap-file';
+import { EDGE_KINDS, ROD_RUNS, type RodRun } from '@/core/edge-fit/edge-kind';
+import { LIMITS } from '@/core/limits';
 import { MATERIALS, type Material } from '@/core/obstacle/material';
 import { mountsOf } from '@/core/motion/motion-description';
 import type { Mount } from '@/core/motion/mount';
-import { MATERIAL_NAMES, MOUNT_NAMES } from '../words';
+import QuantityField from '../parts/QuantityField.vue';
+import { EDGE_NAMES, MATERIAL_NAMES, MOUNT_NAMES, ROD_RUN_NAMES } from '../words';
+
+type ReadingsAs = NonNullable<LowgapObstacle['readingsAs']>;
 
 /** A thing near the tire: what it is, what it moves with, whether its readings lie on one edge. */
 const props = defineProps<{
@@ -17,7 +22,34 @@ const emit = defineEmits<{ done: [obstacle: LowgapObstacle]; cancel: [] }>();
 const label = ref(props.obstacle?.label ?? props.obstacle?.id ?? '');
 const material = ref<Material>(props.obstacle?.material ?? 'sheetMetal');
 const mount = ref<Mount>(props.obstacle?.mount ?? 'body');
-const edge = ref(props.obstacle?.readingsAs === 'polyline');
+const readingsAs = ref<ReadingsAs>(props.obstacle?.readingsAs ?? 'points');
+const runs = ref<RodRun>(props.obstacle?.form?.runs ?? 'across');
+const rodDiameterMm = ref(props.obstacle?.form?.rodDiameterMm);
+const boxMm = ref<(number | undefined)[]>([...(props.obstacle?.form?.boxMm ?? [undefined, undefined, undefined])]);
+const removable = ref(props.obstacle?.removable ?? false);
+const looked = ref(props.obstacle?.behind !== undefined);
+const behind = ref<string[]>([...(props.obstacle?.behind ?? [])]);
+
+const KINDS: readonly { value: ReadingsAs; title: string }[] = [
+  { value: 'points', title: 'Separate places' },
+  { value: 'polyline', title: 'Places on one edge, joined as read' },
+  ...EDGE_KINDS.map((value) => ({ value, title: EDGE_NAMES[value] })),
+];
+const RUNS = ROD_RUNS.map((value) => ({ value, title: ROD_RUN_NAMES[value] }));
+const BOX_SIDES = ['Fore and aft', 'Across', 'Up'];
+const others = computed(() => props.taken.filter((id) => id !== props.obstacle?.id));
+
+function edgeForm(): Pick<LowgapObstacle, 'form'> {
+  const round = readingsAs.value === 'rod' || readingsAs.value === 'tip';
+  const [x, y, z] = boxMm.value;
+  const whole = readingsAs.value === 'box' && x !== undefined && y !== undefined && z !== undefined;
+  const form = {
+    ...(readingsAs.value === 'rod' ? { runs: runs.value } : {}),
+    ...(round && rodDiameterMm.value !== undefined ? { rodDiameterMm: rodDiameterMm.value } : {}),
+    ...(whole ? { boxMm: [x, y, z] as [number, number, number] } : {}),
+  };
+  return Object.keys(form).length > 0 ? { form } : {};
+}
 
 const materials = MATERIALS.map((value) => ({ value, title: MATERIAL_NAMES[value] }));
 const mounts = mountsOf(props.motion).map((value) => ({ value, title: MOUNT_NAMES[value] }));
@@ -37,12 +69,21 @@ function newId(name: string): string {
 function finish(): void {
   const name = label.value.trim();
   if (name === '') return;
+  const {
+    form: _form,
+    removable: _removable,
+    behind: _behind,
+    ...kept
+  } = props.obstacle ?? { id: newId(name), readings: [] };
   emit('done', {
-    ...(props.obstacle ?? { id: newId(name), readings: [] }),
+    ...kept,
+    ...edgeForm(),
+    ...(removable.value ? { removable: true } : {}),
+    ...(removable.value && looked.value ? { behind: behind.value } : {}),
     label: name,
     material: material.value,
     mount: mount.value,
-    readingsAs: edge.value ? 'polyline' : 'points',
+    readingsAs: readingsAs.value,
   });
 }
 </script>
@@ -59,7 +100,33 @@ function finish(): void {
     />
     <v-select v-model="material" :items="materials" label="Material: decides how much room it wants" />
     <v-select v-model="mount" :items="mounts" label="Fixed to" />
-    <v-checkbox v-model="edge" label="Its readings lie on one edge, like a fender lip" hide-details density="compact" />
+    <v-select v-model="readingsAs" :items="KINDS" label="What its readings make together" />
+    <v-select v-if="readingsAs === 'rod'" v-model="runs" :items="RUNS" label="It runs" />
+    <QuantityField
+      v-if="readingsAs === 'rod' || readingsAs === 'tip'"
+      optional
+      :label="readingsAs === 'rod' ? 'Its diameter' : 'Diameter of its round end'"
+      :value="rodDiameterMm"
+      :range="LIMITS.rodDiameterMm"
+      @change="(value) => (rodDiameterMm = value)"
+    />
+    <div v-if="readingsAs === 'box'" class="sides">
+      <QuantityField
+        v-for="(side, i) in BOX_SIDES"
+        :key="side"
+        optional
+        :label="side"
+        :value="boxMm[i]"
+        :range="LIMITS.boxMm"
+        @change="(value) => (boxMm[i] = value)"
+      />
+    </div>
+    <v-checkbox v-model="removable" label="It can be unbolted" hide-details density="compact" />
+    <template v-if="removable">
+      <v-checkbox v-model="looked" label="Somebody has looked behind it" hide-details density="compact" />
+      <v-select v-if="looked" v-model="behind" :items="others" multiple label="What stands behind it (none: nothing)" />
+      <p v-else class="muted">Until then what is behind it counts as unknown, never as clear.</p>
+    </template>
     <div class="keys">
       <v-btn variant="text" size="large" @click="emit('cancel')">Cancel</v-btn>
       <v-btn type="submit" color="primary" size="large" :disabled="label.trim() === ''">{{
@@ -74,6 +141,10 @@ function finish(): void {
   padding: 20px;
   display: grid;
   gap: 14px;
+}
+.sides {
+  display: flex;
+  gap: 6px;
 }
 .keys {
   display: flex;

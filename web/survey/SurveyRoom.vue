@@ -1,20 +1,30 @@
 <script setup lang="ts">
 import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
-import { computed, ref, watch } from 'vue';
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import type { LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
 import { sideOf } from '@/core/clearance/motion-under';
+import { attempt } from '@/core/problem';
+import { tireSection } from '@/core/tire/section';
 import { useCurrentCorner } from '../job/current-corner';
-import { bothUnits, ACROSS_NAMES, MATERIAL_NAMES } from '../words';
+import { bothUnits, EDGE_NAMES, MATERIAL_NAMES } from '../words';
 import { useJobStore } from '../stores/job';
+import type { EdgeKind } from '@/core/edge-fit/edge-kind';
+import ClockHelp from './ClockHelp.vue';
 import ObstacleForm from './ObstacleForm.vue';
 import ReadingEntry from './ReadingEntry.vue';
+import ReadingTable from './ReadingTable.vue';
+import RubList from './RubList.vue';
+import ScanPanel from './ScanPanel.vue';
+import SurveyWalk from './SurveyWalk.vue';
 import TireClock from './TireClock.vue';
+import { openSteps, type Asked } from './walk-state';
 
 const job = useJobStore();
 const key = useCurrentCorner();
 const corner = computed(() => job.document?.corners[key.value]);
 const chosenId = ref<string | null>(null);
 const clock = ref('12:00');
+const helping = ref(false);
 const editing = ref<{ obstacle: LowgapObstacle | null } | null>(null);
 
 const obstacle = computed(() => {
@@ -45,6 +55,9 @@ const editReadings = (change: (readings: LowgapReading[]) => LowgapReading[]): v
     }),
   );
 
+const editObstacle = (change: Partial<LowgapObstacle>): void =>
+  edit((all) => all.map((o) => (o.id === obstacle.value?.id ? { ...o, ...change } : o)));
+
 function take(reading: LowgapReading): void {
   editReadings((all) => [...all, reading]);
 }
@@ -61,6 +74,7 @@ function finishObstacle(changed: LowgapObstacle): void {
     all.some((o) => o.id === changed.id) ? all.map((o) => (o.id === changed.id ? changed : o)) : [...all, changed],
   );
   editing.value = null;
+  chosenMode.value = 'free';
   choose(changed.id);
 }
 
@@ -70,23 +84,52 @@ function removeObstacle(id: string): void {
 
 const places = (o: LowgapObstacle): number => (o.readings?.length ?? 0) + (o.shape?.points.length ?? 0);
 
-const steerText = (reading: LowgapReading): string =>
-  typeof reading.steer === 'number'
-    ? `${reading.steer}°`
-    : reading.steer === 'straight'
-      ? 'straight'
-      : `full ${reading.steer}`;
-
-function heightText(reading: LowgapReading): string {
-  if (reading.hubToLipMm !== undefined) return `hub to lip ${reading.typed?.['hubToLipMm'] ?? reading.hubToLipMm}`;
-  return reading.travelMm ? `${reading.travelMm} mm` : 'ride';
-}
-
 const disagreeing = computed(() =>
   (job.evaluation?.disagreements ?? []).filter((d) => d.corner === key.value && d.id === obstacle.value?.id),
 );
 
-const gapText = (reading: LowgapReading): string => reading.typed?.['gapMm'] ?? bothUnits(reading.gapMm);
+const surveyed = computed(() =>
+  job.evaluation?.surveyed.find((found) => found.corner === key.value && found.id === obstacle.value?.id),
+);
+const landed = computed(() =>
+  (surveyed.value?.readings ?? []).map(({ at, contradicts }) => ({ at, doubted: contradicts })),
+);
+const tireRadiusMm = computed(() => {
+  const fitted = corner.value?.fitted;
+  const section = fitted && attempt(() => tireSection(fitted.tire, fitted.wheel.widthIn, ''));
+  return section?.ok ? section.value.diameterMm / 2 : 400;
+});
+
+type Mode = 'walk' | 'free' | 'scan';
+const MODES: readonly { value: Mode; title: string }[] = [
+  { value: 'walk', title: 'Walk' },
+  { value: 'free', title: 'Free' },
+  { value: 'scan', title: 'Scan' },
+];
+const chosenMode = ref<Mode | null>(null);
+/** Surveyed without the walk, as a job from elsewhere may be. */
+const readFreely = computed(() => {
+  const readings = (corner.value?.obstacles ?? []).flatMap((o) => o.readings ?? []);
+  return readings.length > 0 && readings.every(({ walkStep }) => walkStep === undefined);
+});
+const mode = computed<Mode>({
+  get: () => chosenMode.value ?? (readFreely.value ? 'free' : 'walk'),
+  set: (value) => (chosenMode.value = value),
+});
+const asked = shallowRef<Asked | null>(null);
+const lit = computed(() => (mode.value === 'walk' && asked.value?.kind === 'gap' ? asked.value.clock : null));
+watch(key, (corner) => (job.studyOf = { corner, obstacle: null }), { immediate: true });
+onBeforeUnmount(() => (job.studyOf = null));
+
+function follow(next: Asked | null): void {
+  asked.value = next;
+  if (next) chosenId.value = corner.value?.obstacles.some(({ id }) => id === next.stop) ? next.stop : chosenId.value;
+}
+
+const confirmReading = (index: number): void =>
+  editReadings((all) => all.map((reading, i) => (i === index ? { ...reading, confirmed: true } : reading)));
+
+const remaining = computed(() => (corner.value ? openSteps(corner.value, sideOf(key.value)).length : 0));
 </script>
 
 <template>
@@ -115,8 +158,9 @@ const gapText = (reading: LowgapReading): string => reading.typed?.['gapMm'] ?? 
       >
     </section>
 
-    <section v-if="obstacle" class="panel taken">
-      <div class="taken-head">
+    <section class="panel taken" aria-label="Around the tire">
+      <h2 v-if="!obstacle" class="panel-title">Where to hold the tape</h2>
+      <div v-else class="taken-head">
         <h2 class="panel-title">{{ obstacle.label ?? obstacle.id }}</h2>
         <v-btn
           variant="text"
@@ -135,7 +179,15 @@ const gapText = (reading: LowgapReading): string => reading.typed?.['gapMm'] ?? 
           @click="removeObstacle(obstacle.id)"
         />
       </div>
-      <TireClock :side="sideOf(key)" :clock="clock" :taken="readings" @choose="(at) => (clock = at)" />
+      <TireClock
+        :side="sideOf(key)"
+        :clock="clock"
+        :taken="readings"
+        :landed="landed"
+        :tire-radius-mm="tireRadiusMm"
+        :lit="lit"
+        @choose="(at) => (clock = at)"
+      />
       <p
         v-for="d in disagreeing"
         :key="`${d.first}-${d.second}`"
@@ -145,60 +197,37 @@ const gapText = (reading: LowgapReading): string => reading.typed?.['gapMm'] ?? 
         Readings {{ d.first + 1 }} and {{ d.second + 1 }} are of one place in one posture and differ by
         {{ bothUnits(d.apartMm) }}: take it once more and remove the wrong one.
       </p>
-      <table v-if="readings.length" class="figures">
-        <caption class="visually-hidden">
-          Readings of
-          {{
-            obstacle.label
-          }}
-        </caption>
-        <thead>
-          <tr>
-            <th>Clock</th>
-            <th>Across</th>
-            <th>Steer</th>
-            <th>Height</th>
-            <th>Gap</th>
-            <th>Outboard</th>
-            <th><span class="visually-hidden">Remove</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(reading, i) in readings" :key="i">
-            <td>{{ reading.clock }}</td>
-            <td>{{ ACROSS_NAMES[reading.across] }}</td>
-            <td>{{ steerText(reading) }}</td>
-            <td>{{ heightText(reading) }}</td>
-            <td :title="bothUnits(reading.gapMm)">
-              <strong>{{ gapText(reading) }}</strong>
-            </td>
-            <td>
-              {{
-                reading.outboardMm === undefined
-                  ? reading.across === 'tread'
-                    ? 'not known'
-                    : ''
-                  : (reading.typed?.['outboardMm'] ?? reading.outboardMm)
-              }}
-            </td>
-            <td>
-              <v-btn
-                variant="text"
-                size="40"
-                :icon="mdiDeleteOutline"
-                :aria-label="`Remove the reading at ${reading.clock}`"
-                @click="removeReading(i)"
-              />
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <p v-else class="muted">No reading yet. Tap a clock position, choose the place across the tire, type the gap.</p>
+      <p v-if="obstacle && surveyed && surveyed.toleranceMm !== null" class="small" data-testid="edge-fit">
+        {{ EDGE_NAMES[obstacle.readingsAs as EdgeKind] }}: within {{ bothUnits(surveyed.toleranceMm) }} of where its
+        readings put it, in 95 of 100 cases.
+      </p>
+      <ReadingTable
+        v-if="obstacle && readings.length"
+        :obstacle="obstacle"
+        :surveyed="surveyed"
+        @remove="removeReading"
+        @confirm="confirmReading"
+      />
+      <p v-if="obstacle && !readings.length" class="muted">
+        No reading yet. Tap a clock position, choose the place across the tire, type the gap.
+      </p>
+      <RubList v-if="obstacle" :obstacle="obstacle" @change="(rubs) => editObstacle({ rubs })" />
     </section>
 
-    <section v-if="obstacle" class="panel entry" aria-label="New reading">
-      <h2 class="panel-title">Next reading: {{ obstacle.label ?? obstacle.id }}</h2>
-      <ReadingEntry v-model:clock="clock" :corner-key="key" :corner="corner" :obstacle="obstacle" @take="take" />
+    <section class="panel entry" aria-label="New reading">
+      <v-btn-toggle v-model="mode" mandatory class="modes" aria-label="How readings are taken">
+        <v-btn v-for="m in MODES" :key="m.value" :value="m.value" height="48"
+          >{{ m.title }}<template v-if="m.value === 'walk' && remaining"> ({{ remaining }})</template></v-btn
+        >
+      </v-btn-toggle>
+      <SurveyWalk v-if="mode === 'walk'" v-model:clock="clock" :corner-key="key" :corner="corner" @ask="follow" />
+      <ScanPanel v-else-if="mode === 'scan'" :corner-key="key" :corner="corner" />
+      <template v-else-if="obstacle">
+        <h2 class="panel-title">Next reading: {{ obstacle.label ?? obstacle.id }}</h2>
+        <ReadingEntry v-model:clock="clock" :corner-key="key" :corner="corner" :obstacle="obstacle" @take="take" />
+      </template>
+      <p v-else class="muted">Add what is near the tire first, or take the walk.</p>
+      <v-btn v-if="mode !== 'scan'" variant="text" height="48" @click="helping = true">A finer clock</v-btn>
     </section>
   </div>
   <v-dialog :model-value="editing !== null" max-width="520" @update:model-value="editing = null">
@@ -210,6 +239,9 @@ const gapText = (reading: LowgapReading): string => reading.typed?.['gapMm'] ?? 
       @done="finishObstacle"
       @cancel="editing = null"
     />
+  </v-dialog>
+  <v-dialog v-model="helping" max-width="480">
+    <ClockHelp @clock="(at) => ((clock = at), (helping = false))" @close="helping = false" />
   </v-dialog>
 </template>
 
@@ -260,21 +292,12 @@ ul {
 .taken-head h2 {
   flex: 1;
 }
-table {
+.modes {
   width: 100%;
-  border-collapse: collapse;
-  font-size: 16px;
+  height: 48px;
 }
-th {
-  text-align: left;
-  font-weight: 500;
-  font-size: 14px;
-  color: var(--muted);
-}
-td,
-th {
-  border-bottom: 1px solid var(--rule);
-  padding: 2px 4px;
+.modes .v-btn {
+  flex: 1;
 }
 .empty {
   font-size: 18px;

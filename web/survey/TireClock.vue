@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { Side } from '@/core/motion/steering';
+import type { Vec3 } from '@/core/geometry/vec3';
 import type { ReadingPlace } from '@/core/obstacle/reading';
 import { parseClock } from '@/core/units/clock';
 import { attempt } from '@/core/problem';
@@ -10,6 +11,11 @@ const props = defineProps<{
   side: Side;
   clock: string;
   taken: readonly { clock: string; across: ReadingPlace }[];
+  /** Where readings landed, mount's frame, mm; drawn to the tire's scale. */
+  landed?: readonly { readonly at: Vec3; readonly doubted: boolean }[];
+  tireRadiusMm?: number;
+  /** What the walk asks for next is lit here. */
+  lit?: string | null;
 }>();
 
 const emit = defineEmits<{ choose: [clock: string] }>();
@@ -46,6 +52,16 @@ const dots = computed(() =>
   props.taken.flatMap((r) => (at(r.clock, RADII[r.across]) ? [{ ...at(r.clock, RADII[r.across])!, ...r }] : [])),
 );
 
+const places = computed(() => {
+  const scale = 146 / (props.tireRadiusMm ?? 400);
+  return (props.landed ?? []).map(({ at: [x, , z], doubted }) => ({
+    x: hand.value * x * scale,
+    y: -z * scale,
+    doubted,
+  }));
+});
+const litAt = computed(() => (props.lit ? at(props.lit, 146) : null));
+
 const RADII: Readonly<Record<ReadingPlace, number>> = {
   tread: 146,
   outerShoulder: 136,
@@ -56,7 +72,7 @@ const RADII: Readonly<Record<ReadingPlace, number>> = {
 </script>
 
 <template>
-  <svg viewBox="-205 -200 410 400" class="clock" role="group" aria-label="Clock positions round the tire">
+  <svg viewBox="-230 -222 460 430" class="clock" role="group" aria-label="Clock positions round the tire">
     <circle r="146" class="tire" />
     <circle r="84" class="rim" />
     <path d="M-73 126A146 146 0 0 0 73 126L55 96A110 110 0 0 1 -55 96Z" class="patch" />
@@ -77,6 +93,10 @@ const RADII: Readonly<Record<ReadingPlace, number>> = {
         :aria-label="`Clock ${mark.clock}`"
         @click="emit('choose', mark.clock)"
       />
+    </g>
+    <circle v-if="litAt" :cx="litAt.x" :cy="litAt.y" r="22" class="lit" data-testid="lit" />
+    <g v-for="(p, i) in places" :key="`l${i}`" class="landed" :class="{ doubted: p.doubted }">
+      <path :d="`M${p.x - 7} ${p.y}h14M${p.x} ${p.y - 7}v14`" />
     </g>
     <path v-if="chosen" :d="`M0 0L${chosen.x} ${chosen.y}`" class="hand" />
     <circle v-if="chosen" :cx="chosen.x" :cy="chosen.y" r="11" class="chosen" />
@@ -142,6 +162,19 @@ const RADII: Readonly<Record<ReadingPlace, number>> = {
 .chosen {
   fill: var(--accent);
   pointer-events: none;
+}
+.lit {
+  fill: none;
+  stroke: var(--accent);
+  stroke-width: 4;
+  stroke-dasharray: 9 5;
+}
+.landed path {
+  stroke: var(--ink);
+  stroke-width: 3;
+}
+.landed.doubted path {
+  stroke: var(--close);
 }
 .dot {
   fill: rgb(var(--v-theme-secondary));

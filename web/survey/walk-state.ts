@@ -60,7 +60,9 @@ export function openSteps(corner: LowgapCorner, side: Side): Asked[] {
   usualWalk(corner.steering !== undefined).forEach((stop, at) => {
     if (skipped.has(stop.id)) return;
     const obstacle = corner.obstacles.find((o) => o.id === stop.id);
-    if (obstacle && !obstacle.readings && obstacle.shape) return;
+    // Surveyed some other way: from positions, from a scan, or freely.
+    if (obstacle?.shape || obstacle?.readings?.some(({ walkStep }) => walkStep === undefined && !walked(obstacle)))
+      return;
     stop.steps.forEach((step, i) => {
       const steer = steerOn(side, step);
       const order = 10_000 * HEIGHT_ORDER[step.height] + 1_000 * STEER_ORDER[steer] + 20 * at + i;
@@ -80,6 +82,9 @@ export function openSteps(corner: LowgapCorner, side: Side): Asked[] {
   });
   return open.sort((a, b) => a.order - b.order).map(({ asked }) => asked);
 }
+
+const walked = ({ readings }: LowgapObstacle): boolean =>
+  readings?.some(({ walkStep }) => walkStep !== undefined) ?? false;
 
 function gapAsked(
   stop: WalkStop,

@@ -1,0 +1,40 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { chromium } from '@playwright/test';
+import { CHROMIUM_LAUNCH } from '../e2e/chromium-launch';
+const server = spawn('node', ['dist/server/main.js', '--demo'], { env: { ...process.env, PORT: '4791', LOWGAP_DATA: 'memory://' }, stdio: ['ignore', 'pipe', 'inherit'] });
+await once(server.stdout!, 'data');
+const browser = await chromium.launch(CHROMIUM_LAUNCH as never);
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+page.on('console', (m) => { if (m.type() === 'error') console.log('console', m.text()); });
+page.on('pageerror', (e) => console.log('pageerror', e.message));
+const base = 'http://127.0.0.1:4791';
+await page.goto(base + '/');
+await page.getByRole('button', { name: 'New job' }).click();
+await page.getByLabel('What is wanted, on which vehicle').fill('Groomer escort, taller tires');
+await page.getByRole('button', { name: 'Start with the baseline' }).click();
+await page.getByLabel('Front left: hub to lip').fill('20 1/2 in');
+await page.getByLabel('Front left: ground to lip').fill('35 3/4 in');
+await page.getByLabel('Front right: hub to lip').fill('20 3/8 in');
+await page.waitForTimeout(1200);
+await page.screenshot({ path: '/tmp/x1.png' });
+const id = page.url().split('/jobs/')[1]!.split('/')[0];
+await page.goto(`${base}/jobs/${id}/survey?corner=frontLeft`);
+await page.waitForTimeout(1200);
+await page.screenshot({ path: '/tmp/x2.png' });
+const field = page.getByTestId('walk-field').locator('input');
+const answers: Record<string, string[]> = { 'Fender lip': ['110', '12', '112', '104', '8', '108'], 'Lower front': ['72', '88', '84'], 'Rear edge': ['64', '58', '70'], 'Body mount': ['71', '60', '90'], 'Frame rail': ['82', '66', '60'], 'Sway': ['120', '48'], 'Upper arm': ['66', '58', '62'] };
+for (let i = 0; i < 25; i++) {
+  if (!(await page.getByTestId('walk-what').count())) break;
+  const what = (await page.getByTestId('walk-what').textContent())!;
+  const key = Object.keys(answers).find((k) => what.startsWith(k))!;
+  const v = answers[key]?.shift() ?? '60';
+  console.log(i, what, await page.getByTestId('walk-posture').textContent().catch(() => ''), v);
+  await field.fill(v); await field.press('Enter');
+  await page.waitForTimeout(i === 23 ? 1500 : 150);
+  if (await page.getByTestId('walk-question').count()) { console.log('question', await page.getByTestId('walk-question').textContent()); await field.press('Enter'); await page.waitForTimeout(200); }
+  if (i === 8) await page.screenshot({ path: '/tmp/x3.png' });
+  if (i > 18) await page.waitForTimeout(2500);
+}
+await page.screenshot({ path: '/tmp/x4.png' });
+await browser.close(); server.kill();

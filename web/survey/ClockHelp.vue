@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { LIMITS } from '@/core/limits';
+import { clockFromAngle, clockFromTapes } from '@/core/units/clock-finder';
+import { attempt } from '@/core/problem';
+import { parseQuantity } from '../parts/quantity';
+
+/** Three ways to a finer clock: a phone's inclinometer, two tape distances, a printed degree ring. */
+const emit = defineEmits<{ clock: [clock: string]; close: [] }>();
+
+const toward = ref<'front' | 'rear'>('front');
+const angle = ref('');
+const away = ref('');
+const rise = ref('');
+
+const byAngle = computed(() => {
+  const read = parseQuantity(angle.value, 'degrees', { min: 0, max: 180, unit: 'degrees from straight up' });
+  return read.ok ? clockFromAngle(read.value, toward.value) : null;
+});
+const byTapes = computed(() => {
+  const fromHub = parseQuantity(away.value, 'length', LIMITS.hubToLipMm);
+  const above = parseQuantity(rise.value, 'length', { min: -1500, max: 1500, unit: 'mm' });
+  if (!fromHub.ok || !above.ok) return null;
+  return attempt(() => clockFromTapes(fromHub.value, above.value, toward.value));
+});
+</script>
+
+<template>
+  <section class="panel help" aria-labelledby="clock-help">
+    <h2 id="clock-help" class="panel-title">A finer clock</h2>
+    <v-btn-toggle v-model="toward" mandatory aria-label="Which half of the tire">
+      <v-btn value="front" height="48">Front half</v-btn>
+      <v-btn value="rear" height="48">Rear half</v-btn>
+    </v-btn-toggle>
+    <div class="way">
+      <h3>By a phone's inclinometer</h3>
+      <p class="muted">
+        Lay the phone along a straight edge from the hub centre to the place; read its angle from straight up.
+      </p>
+      <v-text-field v-model="angle" label="Angle from straight up" suffix="°" autocomplete="off" class="figures" />
+      <v-btn :disabled="!byAngle" color="primary" height="48" @click="byAngle && emit('clock', byAngle)"
+        >Use {{ byAngle ?? 'it' }}</v-btn
+      >
+    </div>
+    <div class="way">
+      <h3>By two tapes</h3>
+      <p class="muted">
+        From the hub centre straight to the place, and how far the place stands above the hub (- below).
+      </p>
+      <div class="pair">
+        <v-text-field v-model="away" label="Hub centre to the place" autocomplete="off" class="figures" />
+        <v-text-field v-model="rise" label="Above the hub" autocomplete="off" class="figures" />
+      </div>
+      <p v-if="byTapes && !byTapes.ok" class="verdict-rubs" role="alert">
+        Expected {{ byTapes.problems[0]!.expected }}; found {{ byTapes.problems[0]!.found }}.
+      </p>
+      <v-btn :disabled="!byTapes?.ok" color="primary" height="48" @click="byTapes?.ok && emit('clock', byTapes.value)"
+        >Use {{ byTapes?.ok ? byTapes.value : 'it' }}</v-btn
+      >
+    </div>
+    <div class="way">
+      <h3>By a ring on the wheel</h3>
+      <p class="muted">Print the degree ring, tape it to the wheel with 12:00 straight up, read the clock off it.</p>
+      <v-btn variant="outlined" height="48" :to="{ name: 'degreeRing' }" target="_blank">Degree ring to print</v-btn>
+    </div>
+    <v-btn variant="text" height="48" @click="emit('close')">Close</v-btn>
+  </section>
+</template>
+
+<style scoped>
+.help {
+  padding: 18px;
+  display: grid;
+  gap: 14px;
+}
+.way {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+.way > .v-text-field,
+.pair {
+  width: 100%;
+}
+.pair {
+  display: flex;
+  gap: 8px;
+}
+h3 {
+  font-size: 16px;
+}
+</style>

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { mdiDeleteOutline } from '@mdi/js';
+import type { LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
+import type { SurveyedReadings } from '@/core/edge-fit/surveyed-readings';
+import { formatMm } from '@/core/units/length';
+import { bothUnits, ACROSS_NAMES } from '../words';
+
+/** The readings of one obstacle, and how far each lies from what all of them make together. */
+const props = defineProps<{ obstacle: LowgapObstacle; surveyed: SurveyedReadings | undefined }>();
+const emit = defineEmits<{ remove: [index: number]; confirm: [index: number] }>();
+
+const steerText = ({ steer }: LowgapReading): string =>
+  typeof steer === 'number' ? `${steer}°` : steer === 'straight' ? 'straight' : `full ${steer}`;
+
+function heightText({ hubToLipMm, travelMm, typed }: LowgapReading): string {
+  if (hubToLipMm !== undefined) return `hub to lip ${typed?.['hubToLipMm'] ?? formatMm(hubToLipMm)}`;
+  return travelMm ? `${travelMm} mm` : 'ride';
+}
+
+const gapText = (reading: LowgapReading): string => reading.typed?.['gapMm'] ?? bothUnits(reading.gapMm);
+
+function outboardText({ across, outboardMm, outboardAsBefore, typed }: LowgapReading): string {
+  if (outboardMm === undefined) return across === 'tread' ? 'not known' : '';
+  return outboardAsBefore ? 'as before' : (typed?.['outboardMm'] ?? formatMm(outboardMm));
+}
+
+const fitOf = (i: number) => props.surveyed?.readings[i];
+const signed = (mm: number): string => `${mm > 0 ? '+' : ''}${formatMm(mm)}`;
+const landedText = (i: number): string => {
+  const at = fitOf(i)?.at;
+  if (!at) return '';
+  const [x, y, z] = at.map((v) => Math.round(v)) as [number, number, number];
+  return `Landed ${Math.abs(x)} mm ${x < 0 ? 'behind' : 'ahead of'} the hub face centre, ${Math.abs(y)} mm ${y < 0 ? 'inboard' : 'outboard'}, ${Math.abs(z)} mm ${z < 0 ? 'below' : 'above'}`;
+};
+</script>
+
+<template>
+  <table class="figures">
+    <caption class="visually-hidden">
+      Readings of
+      {{
+        obstacle.label
+      }}
+    </caption>
+    <thead>
+      <tr>
+        <th>Clock</th>
+        <th>Across</th>
+        <th>Steer</th>
+        <th>Height</th>
+        <th>Gap</th>
+        <th>Outboard</th>
+        <th v-if="surveyed?.toleranceMm !== null && surveyed">Off the edge, mm</th>
+        <th><span class="visually-hidden">Remove</span></th>
+      </tr>
+    </thead>
+    <tbody>
+      <template v-for="(reading, i) in obstacle.readings" :key="i">
+        <tr :class="{ doubted: fitOf(i)?.contradicts }" :title="landedText(i)">
+          <td>{{ reading.clock }}</td>
+          <td>{{ ACROSS_NAMES[reading.across] }}</td>
+          <td>{{ steerText(reading) }}</td>
+          <td>{{ heightText(reading) }}</td>
+          <td :title="bothUnits(reading.gapMm)">
+            <strong>{{ gapText(reading) }}</strong>
+          </td>
+          <td>{{ outboardText(reading) }}</td>
+          <td v-if="surveyed?.toleranceMm !== null && surveyed">
+            {{ fitOf(i)?.gapOffMm === null || fitOf(i) === undefined ? '' : signed(fitOf(i)!.gapOffMm!) }}
+          </td>
+          <td>
+            <v-btn
+              variant="text"
+              size="40"
+              :icon="mdiDeleteOutline"
+              :aria-label="`Remove the reading at ${reading.clock}`"
+              @click="emit('remove', i)"
+            />
+          </td>
+        </tr>
+        <tr v-if="fitOf(i)?.contradicts" class="doubt">
+          <td colspan="8" data-testid="contradiction">
+            The others say {{ formatMm(Math.abs(fitOf(i)!.gapOffMm ?? 0)) }} mm
+            {{ (fitOf(i)!.gapOffMm ?? 0) > 0 ? 'more' : 'less' }} here. It is set aside:
+            <v-btn variant="outlined" height="44" @click="emit('remove', i)">Take it again</v-btn>
+            <v-btn variant="outlined" height="44" @click="emit('confirm', i)">It stands</v-btn>
+          </td>
+        </tr>
+      </template>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 16px;
+}
+th {
+  text-align: left;
+  font-weight: 500;
+  font-size: 14px;
+  color: var(--muted);
+}
+td,
+th {
+  border-bottom: 1px solid var(--rule);
+  padding: 2px 4px;
+}
+.doubted td {
+  color: var(--close);
+  border-bottom: 0;
+}
+.doubt td {
+  padding-bottom: 8px;
+}
+</style>

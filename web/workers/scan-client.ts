@@ -1,0 +1,31 @@
+import { wrap } from 'comlink';
+import type { LowgapCorner, LowgapObstacle } from '@/contracts/lowgap-file';
+import type { ScanPlan } from '@/contracts/scan-plan';
+import type { CornerKey } from '@/core/clearance/description';
+import type { Result } from '@/core/problem';
+import type { ScanUnit } from '@/core/scan/scan-unit';
+import type { ScanWorker } from './scan.worker';
+
+export interface ScanAnswer {
+  readonly unit: ScanUnit;
+  readonly residuals: readonly { readonly name: string; readonly mm: number }[];
+  readonly obstacles: readonly LowgapObstacle[];
+  readonly leftOver: number;
+}
+
+/** Reads one scan in a worker of its own, which ends with it: mesh readers are loaded only for this. */
+export async function readScanInWorker(
+  key: CornerKey,
+  corner: LowgapCorner,
+  name: string,
+  bytes: Uint8Array,
+  plan: ScanPlan,
+): Promise<Result<ScanAnswer>> {
+  const worker = new Worker(new URL('./scan.worker.ts', import.meta.url), { type: 'module' });
+  const remote = wrap<ScanWorker>(worker);
+  try {
+    return await remote.read(key, corner, name, bytes, plan);
+  } finally {
+    worker.terminate();
+  }
+}
