@@ -5,6 +5,10 @@ import request from 'supertest';
 import type { Express } from 'express';
 import { demoJobs } from '@/demo/demo-jobs';
 import { makeApp } from './app';
+import { CatalogueRepository } from './db/catalogue-repository';
+import { PhotoRepository } from './db/photo-repository';
+import { simulatedGauge } from './devices/simulated-gauge';
+import { simulatedScanner } from './devices/simulated-scanner';
 import { JobRepository } from './db/job-repository';
 import { openDatabase, type OpenDatabase } from './db/open';
 
@@ -19,7 +23,17 @@ beforeAll(async () => {
     dataDir: 'memory://',
     migrationsFolder: 'server/db/migrations',
   });
-  app = makeApp({ jobs: new JobRepository(database.db), logger: pino({ level: 'silent' }) });
+  const { db } = database;
+  const repositories = {
+    jobs: new JobRepository(db),
+    catalogue: new CatalogueRepository(db),
+    photos: new PhotoRepository(db),
+  };
+  app = makeApp({
+    ...repositories,
+    drivers: [simulatedGauge(() => 0), simulatedScanner()],
+    logger: pino({ level: 'silent' }),
+  });
 }, 60000);
 
 afterAll(() => database.close());
@@ -158,5 +172,91 @@ describe('bad input is refused with its field, never with 500', () => {
       { numRuns: 60, seed: 3 },
     );
     await request(app).get('/healthz').expect(200);
+  });
+});
+
+describe('the catalogue over HTTP', () => {
+  const tire = { kind: 'tire', data: { size: '285/70R17', loadIndex: 121, speedSymbol: 'S' } };
+  const wheel = { kind: 'wheel', data: { diameterIn: 17, widthIn: 8.5, offsetMm: 0, boltPattern: '6x139.7' } };
+
+  test('takes many at once, changes one, removes it once', async () => {
+    const { body } = await request(app)
+      .post('/api/catalogue')
+      .send({ items: [tire, wheel] })
+      .expect(201);
+    const [made] = body.items as { id: string }[];
+    const listed = await request(app).get('/api/catalogue').expect(200);
+    expect(listed.body.items).toEqual(expect.arrayContaining([expect.objectContaining({ id: made!.id, ...tire })]));
+    const changed = { kind: 'tire', data: { ...tire.data, measuredDiameterMm: 829 } };
+    const saved = await request(app).put(`/api/catalogue/${made!.id}`).send(changed).expect(200);
+    expect(saved.body.data).toEqual(changed.data);
+    await request(app).put(`/api/catalogue/${made!.id}`).send(wheel).expect(404);
+    await request(app).delete(`/api/catalogue/${made!.id}`).expect(204);
+    await request(app).delete(`/api/catalogue/${made!.id}`).expect(404);
+  });
+
+  test.each([
+    ['a size nobody can read', { kind: 'tire', data: { size: 'big' } }, 'items[0].data.size'],
+    [
+      'neither offset nor backspacing',
+      { kind: 'wheel', data: { diameterIn: 17, widthIn: 8 } },
+      'items[0].data.backspacingMm',
+    ],
+    [
+      'a backspacing beyond the rim',
+      { kind: 'wheel', data: { diameterIn: 17, widthIn: 8, backspacingMm: 300 } },
+      'items[0].data.backspacingMm',
+    ],
+    [
+      'a speed symbol there is not',
+      { kind: 'tire', data: { size: '285/70R17', speedSymbol: 'I' } },
+      'items[0].data.speedSymbol',
+    ],
+  ])('%s is refused and nothing of the batch is kept', async (_what, bad, path) => {
+    const count = async (): Promise<number> => (await request(app).get('/api/catalogue')).body.items.length;
+    const before = await count();
+    const { body } = await request(app)
+      .post('/api/catalogue')
+      .send({ items: [bad, tire] })
+      .expect(400);
+    expect(body.problems.map((p: { path: string }) => p.path)).toContain(path);
+    expect(await count()).toBe(before);
+  });
+});
+
+describe('photos over HTTP', () => {
+  /** The smallest PNG there is: one pixel. */
+  const png = Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+    'base64',
+  );
+  const send = (job: string, body: Buffer) =>
+    request(app).post(`/api/photos?job=${job}`).set('content-type', 'application/octet-stream').send(body);
+
+  test('a picture comes back as it went, and goes with its job', async () => {
+    const { body: job } = await create();
+    const { body } = await send(job.id, png).expect(201);
+    const back = await request(app).get(`/api/photos/${body.id}`).expect(200).expect('content-type', 'image/png');
+    expect(Buffer.compare(back.body as Buffer, png)).toBe(0);
+    await request(app).delete(`/api/jobs/${job.id}`).expect(204);
+    await request(app).get(`/api/photos/${body.id}`).expect(404);
+  });
+
+  test('what is no picture, too much of one, or of no job is refused', async () => {
+    const { body: job } = await create();
+    const text = await send(job.id, Buffer.from('hello there')).expect(400);
+    expect(text.body.problems[0]).toMatchObject({ expected: 'a JPEG, PNG or WebP picture' });
+    await send(job.id, Buffer.alloc(5_000_000)).expect(413);
+    await send('00000000-0000-4000-8000-000000000000', png).expect(404);
+  });
+});
+
+describe('devices over HTTP', () => {
+  test('lists what there is, and refuses what is not a device or not an act', async () => {
+    const { body } = await request(app).get('/api/devices').expect(200);
+    expect(body.devices.map((d: { kind: string }) => d.kind)).toEqual(['gauge', 'scanner']);
+    await request(app).post('/api/devices/nothing/act').send({ act: 'press' }).expect(404);
+    await request(app).post('/api/devices/simulated-gauge/act').send({ act: 'throw' }).expect(400);
+    await request(app).post('/api/devices/simulated-gauge/act').send({ act: 'hold', mm: 40 }).expect(204);
   });
 });

@@ -2,21 +2,27 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import type { CatalogueRepository } from './db/catalogue-repository';
 import type { JobRepository } from './db/job-repository';
+import type { PhotoRepository } from './db/photo-repository';
 import type { Driver } from './devices/driver';
 import { answer, notFound, sendRefusal } from './http';
+import { catalogueRoutes } from './routes/catalogue';
+import { photoRoutes } from './routes/photos';
 import { deviceRoutes } from './routes/devices';
 import { jobRoutes } from './routes/jobs';
 
 export interface AppParts {
   readonly jobs: JobRepository;
+  readonly catalogue: CatalogueRepository;
+  readonly photos: PhotoRepository;
   readonly drivers?: readonly Driver[];
   readonly logger: Logger;
   /** Built web files; absent in tests of the API alone. */
   readonly webRoot?: string;
 }
 
-export function makeApp({ jobs, drivers = [], logger, webRoot }: AppParts): Express {
+export function makeApp({ jobs, catalogue, photos, drivers = [], logger, webRoot }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }));
@@ -43,8 +49,11 @@ export function makeApp({ jobs, drivers = [], logger, webRoot }: AppParts): Expr
       return { status: 'ok' };
     }),
   );
+  // Before the JSON parser: a photo's body is bytes.
+  app.use('/api/photos', photoRoutes(photos));
   app.use('/api', express.json({ limit: '8mb' }));
   app.use('/api/jobs', jobRoutes(jobs));
+  app.use('/api/catalogue', catalogueRoutes(catalogue));
   app.use('/api/devices', deviceRoutes(drivers));
   app.use('/api', notFound);
   if (webRoot !== undefined) {

@@ -4,10 +4,13 @@ import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { seededNormal } from '@/core/numeric/seeded-random';
+import { demoCatalogue } from '@/demo/demo-catalogue';
 import { demoJobs } from '@/demo/demo-jobs';
 import { makeApp } from './app';
 import { simulatedGauge } from './devices/simulated-gauge';
 import { simulatedScanner } from './devices/simulated-scanner';
+import { CatalogueRepository } from './db/catalogue-repository';
+import { PhotoRepository } from './db/photo-repository';
 import { JobRepository } from './db/job-repository';
 import { openDatabase } from './db/open';
 import { readSettings } from './settings';
@@ -27,11 +30,15 @@ async function main(): Promise<void> {
     migrationsFolder: resolve(root, 'server/db/migrations'),
   });
   const jobs = new JobRepository(database.db);
+  const catalogue = new CatalogueRepository(database.db);
   if (process.argv.includes('--demo') && (await jobs.isEmpty())) {
     for (const job of demoJobs()) await jobs.create(job);
+    await catalogue.add(demoCatalogue());
   }
   const app = makeApp({
     jobs,
+    catalogue,
+    photos: new PhotoRepository(database.db),
     drivers: [simulatedGauge(seededNormal(23)), simulatedScanner()],
     logger,
     webRoot: resolve(root, 'dist/web'),

@@ -1,4 +1,5 @@
-import { integer, jsonb, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+import { customType, index, integer, jsonb, pgEnum, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+import { CATALOGUE_KINDS, type CatalogueData } from '@/contracts/catalogue';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 
 /** One job on the bay board. The whole case travels as one `.lowgap.json` document. */
@@ -12,3 +13,34 @@ export const jobs = pgTable('jobs', {
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
   updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
 });
+
+export const catalogueKind = pgEnum('catalogue_kind', CATALOGUE_KINDS);
+
+/** Tires, wheels and spacers of the shop; each kind's own fields as one document, checked by its schema. */
+export const catalogue = pgTable(
+  'catalogue',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    kind: catalogueKind('kind').notNull(),
+    data: jsonb('data').$type<CatalogueData>().notNull(),
+    updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [index('catalogue_by_kind').on(table.kind)],
+);
+
+const bytes = customType<{ data: Uint8Array; driverData: Uint8Array }>({ dataType: () => 'bytea' });
+
+/** Photos of a job, downscaled; what is marked on them stands in the job's document. They go with their job. */
+export const photos = pgTable(
+  'photos',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    mediaType: text('media_type').notNull(),
+    content: bytes('content').notNull(),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [index('photos_by_job').on(table.jobId)],
+);

@@ -1,0 +1,104 @@
+/** Tires, wheels and spacers of a shop, as Zod schemas. Units in the names. */
+import { z } from 'zod';
+import { LIMITS } from '@/core/limits';
+import { attempt } from '@/core/problem';
+import { parseTireSize } from '@/core/tire/size';
+import { within } from './motion-schema';
+import { plainText } from './plain-text';
+
+export const CATALOGUE_KINDS = ['tire', 'wheel', 'spacer'] as const;
+export type CatalogueKind = (typeof CATALOGUE_KINDS)[number];
+
+const label = plainText(80).trim();
+
+const sizeText = plainText(60)
+  .trim()
+  .min(1)
+  .superRefine((size, context) => {
+    const parsed = attempt(() => parseTireSize(size));
+    if (parsed.ok) return;
+    for (const problem of parsed.problems) {
+      context.addIssue({ code: 'custom', message: problem.expected, params: { problem } });
+    }
+  });
+
+/** `6x139.7`: studs by pitch circle, mm. */
+const boltPattern = plainText(20)
+  .trim()
+  .regex(/^\d{1,2} ?[x×] ?\d{2,3}([.,]\d{1,2})?$/, 'a bolt pattern such as 6x139.7');
+
+export const tireItemSchema = z.strictObject({
+  size: sizeText,
+  label: label.optional(),
+  measuredDiameterMm: within(LIMITS.tireDiameterMm).optional(),
+  measuredWidthMm: within(LIMITS.tireWidthMm).optional(),
+  measuringRimIn: within(LIMITS.rimWidthIn).optional(),
+  loadIndex: z.int().min(0).max(204).optional(),
+  speedSymbol: z
+    .string()
+    .regex(/^(A[1-8]|[B-HJ-NP-WYZ])$/, 'a speed symbol such as S or H')
+    .optional(),
+  revolutionsPerKm: z.number().min(150).max(1500).optional(),
+});
+
+export const wheelItemSchema = z
+  .strictObject({
+    diameterIn: within(LIMITS.rimDiameterIn),
+    widthIn: within(LIMITS.rimWidthIn),
+    label: label.optional(),
+    offsetMm: within(LIMITS.offsetMm).optional(),
+    backspacingMm: within(LIMITS.backspacingMm).optional(),
+    boreMm: z.number().min(20).max(300).optional(),
+    boltPattern: boltPattern.optional(),
+    studPocketMm: within(LIMITS.studMm).optional(),
+    loadKg: z.number().min(50).max(10_000).optional(),
+  })
+  .superRefine((wheel, context) => {
+    const beyond = wheel.backspacingMm !== undefined && wheel.backspacingMm > (wheel.widthIn + 1) * 25.4 + 25;
+    const neither = wheel.offsetMm === undefined && wheel.backspacingMm === undefined;
+    if (!beyond && !neither) return;
+    const problem = neither
+      ? { code: 'missing', path: '', expected: 'an offset or a backspacing', found: 'neither' }
+      : {
+          code: 'contradiction',
+          path: '',
+          expected: `a backspacing within the rim, about ${Math.round((wheel.widthIn + 1) * 25.4)} mm wide overall`,
+          found: `${wheel.backspacingMm} mm`,
+        };
+    context.addIssue({ code: 'custom', message: problem.expected, path: ['backspacingMm'], params: { problem } });
+  });
+
+export const spacerItemSchema = z.strictObject({
+  thicknessMm: within(LIMITS.spacerMm),
+  label: label.optional(),
+  type: z.enum(['slipOn', 'boltOn']).optional(),
+  boltPattern: boltPattern.optional(),
+  boreMm: z.number().min(20).max(300).optional(),
+});
+
+export const ITEM_SCHEMAS = { tire: tireItemSchema, wheel: wheelItemSchema, spacer: spacerItemSchema } as const;
+
+export type TireItem = z.output<typeof tireItemSchema>;
+export type WheelItem = z.output<typeof wheelItemSchema>;
+export type SpacerItem = z.output<typeof spacerItemSchema>;
+export type CatalogueData = TireItem | WheelItem | SpacerItem;
+
+export const catalogueContentSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('tire'), data: tireItemSchema }),
+  z.strictObject({ kind: z.literal('wheel'), data: wheelItemSchema }),
+  z.strictObject({ kind: z.literal('spacer'), data: spacerItemSchema }),
+]);
+
+export const catalogueItemSchema = z.object({
+  id: z.uuid(),
+  kind: z.enum(CATALOGUE_KINDS),
+  data: z.record(z.string(), z.union([z.string(), z.number()])),
+});
+
+export const catalogueListSchema = z.object({ items: z.array(catalogueItemSchema) });
+
+/** Many at once, as from a table; all or none. */
+export const catalogueImportSchema = z.strictObject({ items: z.array(catalogueContentSchema).min(1).max(5000) });
+
+export type CatalogueContent = z.output<typeof catalogueContentSchema>;
+export type CatalogueItem = z.output<typeof catalogueItemSchema>;

@@ -1,0 +1,42 @@
+import { Router } from 'express';
+import { z } from 'zod';
+import { catalogueContentSchema, catalogueImportSchema } from '@/contracts/catalogue';
+import type { CatalogueRepository } from '../db/catalogue-repository';
+import { answer, checked, refuse } from '../http';
+
+const idOf = (params: unknown): string => checked(z.object({ id: z.uuid() }), params).id;
+
+const gone = (id: string): never => refuse(404, 'notFound', 'id', 'an item of the catalogue', id);
+
+/** `/api/catalogue`: the shop's tires, wheels and spacers. */
+export function catalogueRoutes(catalogue: CatalogueRepository): Router {
+  const router = Router();
+  router.get(
+    '/',
+    answer(async () => ({ items: await catalogue.list() })),
+  );
+  router.post(
+    '/',
+    answer(async (request, response) => {
+      const { items } = checked(catalogueImportSchema, request.body);
+      response.status(201);
+      return { items: await catalogue.add(items) };
+    }),
+  );
+  router.put(
+    '/:id',
+    answer(async (request) => {
+      const id = idOf(request.params);
+      return (await catalogue.change(id, checked(catalogueContentSchema, request.body))) ?? gone(id);
+    }),
+  );
+  router.delete(
+    '/:id',
+    answer(async (request) => {
+      const id = idOf(request.params);
+      if (!(await catalogue.remove(id))) gone(id);
+      return undefined;
+    }),
+  );
+  return router;
+}
