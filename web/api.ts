@@ -1,4 +1,5 @@
-import type { z } from 'zod';
+import { z } from 'zod';
+import { catalogueItemSchema, catalogueListSchema, type CatalogueContent } from '@/contracts/catalogue';
 import { jobListSchema, jobSchema, type Job, type JobContent, type JobUpdate } from '@/contracts/job-api';
 import { refusalSchema } from '@/contracts/problems';
 import type { Problem } from '@/core/problem';
@@ -21,7 +22,7 @@ async function call<T>(
   try {
     response = await fetch(`/api${path}`, {
       method,
-      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+      ...bodyOf(body),
     });
     answer = response.status === 204 ? undefined : await response.json();
   } catch {
@@ -41,7 +42,18 @@ async function call<T>(
   };
 }
 
+function bodyOf(body: unknown): RequestInit {
+  if (body === undefined) return {};
+  if (body instanceof Blob) return { headers: { 'content-type': body.type || 'application/octet-stream' }, body };
+  return { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
+}
+
 export const api = {
+  addPhoto: (job: string, photo: Blob) => call('POST', `/photos?job=${job}`, z.object({ id: z.uuid() }), photo),
+  listCatalogue: () => call('GET', '/catalogue', catalogueListSchema),
+  addToCatalogue: (items: readonly CatalogueContent[]) => call('POST', '/catalogue', catalogueListSchema, { items }),
+  changeInCatalogue: (id: string, item: CatalogueContent) => call('PUT', `/catalogue/${id}`, catalogueItemSchema, item),
+  removeFromCatalogue: (id: string) => call<void>('DELETE', `/catalogue/${id}`, null),
   listJobs: () => call('GET', '/jobs', jobListSchema),
   readJob: (id: string) => call('GET', `/jobs/${id}`, jobSchema),
   createJob: (content: JobContent) => call('POST', '/jobs', jobSchema, content),

@@ -13,10 +13,17 @@ export const makeRouter = () =>
         props: true,
         children: [
           { path: '', redirect: (to) => ({ name: 'bench', params: to.params }) },
+          { path: 'intake', name: 'intake', component: () => import('./intake/IntakeRoom.vue') },
           { path: 'baseline', name: 'baseline', component: () => import('./baseline/BaselineRoom.vue') },
           { path: 'survey', name: 'survey', component: () => import('./survey/SurveyRoom.vue') },
           { path: 'bench', name: 'bench', component: () => import('./bench/BenchRoom.vue') },
         ],
+      },
+      {
+        path: '/catalogue/:kind?',
+        name: 'catalogue',
+        props: true,
+        component: () => import('./catalogue/CatalogueRoom.vue'),
       },
       { path: '/degree-ring', name: 'degreeRing', component: () => import('./survey/DegreeRing.vue') },
       { path: '/:any(.*)*', name: 'nowhere', component: () => import('./parts/NowherePage.vue') },

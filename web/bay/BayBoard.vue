@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiFileImportOutline, mdiPlus } from '@mdi/js';
+import { mdiFileImportOutline, mdiPlus, mdiTire } from '@mdi/js';
 import { format } from 'date-fns';
 import { onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -82,6 +82,7 @@ const fitted = (job: Job): string =>
       <h1>Bay board</h1>
       <p class="muted">Low Gap: what clears, where it touches, by how much</p>
     </div>
+    <v-btn variant="outlined" size="large" :prepend-icon="mdiTire" :to="{ name: 'catalogue' }">Tires and wheels</v-btn>
     <v-btn variant="outlined" size="large" :prepend-icon="mdiFileImportOutline" @click="picker?.click()"
       >Open a job file</v-btn
     >

@@ -38,7 +38,15 @@ const readingCount = computed(() =>
 );
 const failing = computed(() => job.evaluation?.obstacles.filter((o) => o.verdict === 'rubs').length ?? 0);
 
+const intakeState = computed(() => {
+  const { photos, ...told } = job.document?.intake ?? {};
+  const count = Object.keys(told).filter((key) => key !== 'typed').length;
+  if (count === 0 && !photos?.length) return 'not taken';
+  return `${count} noted${photos?.length ? `, ${photos.length} photo${photos.length === 1 ? '' : 's'}` : ''}`;
+});
+
 const rooms = computed(() => [
+  { name: 'intake', label: 'Intake', state: intakeState.value },
   { name: 'baseline', label: 'Baseline', state: `${job.corners.length} of 4 corners` },
   { name: 'survey', label: 'Survey', state: `${readingCount.value} readings` },
   {

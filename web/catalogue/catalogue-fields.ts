@@ -1,0 +1,56 @@
+/** The columns of the catalogue: on screen, in the form and in CSV. */
+import type { CatalogueKind } from '@/contracts/catalogue';
+
+/** `length`: mm, typed in any unit; `inches`: a rim dimension. */
+export type FieldQuantity = 'text' | 'number' | 'length' | 'inches';
+
+export interface CatalogueField {
+  readonly key: string;
+  readonly title: string;
+  readonly quantity: FieldQuantity;
+  readonly needed?: boolean;
+  readonly hint?: string;
+}
+
+const field = (
+  key: string,
+  title: string,
+  quantity: FieldQuantity,
+  more: Partial<CatalogueField> = {},
+): CatalogueField => ({
+  key,
+  title,
+  quantity,
+  ...more,
+});
+
+export const CATALOGUE_FIELDS: Readonly<Record<CatalogueKind, readonly CatalogueField[]>> = {
+  tire: [
+    field('size', 'Size', 'text', { needed: true, hint: '285/70R17 or 35x12.50R17LT' }),
+    field('label', 'Name', 'text'),
+    field('measuredDiameterMm', 'Measured diameter, mm', 'length'),
+    field('measuredWidthMm', 'Measured width, mm', 'length'),
+    field('measuringRimIn', 'Measuring rim, in', 'inches'),
+    field('loadIndex', 'Load index', 'number'),
+    field('speedSymbol', 'Speed symbol', 'text'),
+    field('revolutionsPerKm', 'Revolutions per km', 'number'),
+  ],
+  wheel: [
+    field('diameterIn', 'Diameter, in', 'inches', { needed: true }),
+    field('widthIn', 'Width, in', 'inches', { needed: true }),
+    field('label', 'Name', 'text'),
+    field('offsetMm', 'Offset, mm', 'length'),
+    field('backspacingMm', 'Backspacing, mm', 'length'),
+    field('boreMm', 'Bore, mm', 'length'),
+    field('boltPattern', 'Bolt pattern', 'text', { hint: '6x139.7' }),
+    field('studPocketMm', 'Stud pocket depth, mm', 'length'),
+    field('loadKg', 'Load rating, kg', 'number'),
+  ],
+  spacer: [
+    field('thicknessMm', 'Thickness, mm', 'length', { needed: true }),
+    field('label', 'Name', 'text'),
+    field('type', 'Type', 'text', { hint: 'slipOn or boltOn' }),
+    field('boltPattern', 'Bolt pattern', 'text', { hint: '6x139.7' }),
+    field('boreMm', 'Bore, mm', 'length'),
+  ],
+};

@@ -1,0 +1,221 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { ALLOWED_CHANGES, LOOKS, USES, type Intake } from '@/contracts/job-record';
+import { STANDARD_IDS, type StandardId } from '@/core/clearance/standard';
+import { LIMITS } from '@/core/limits';
+import QuantityField from '../parts/QuantityField.vue';
+import { useJobStore } from '../stores/job';
+import { STANDARD_NAMES } from '../words';
+import PhotoWall from './PhotoWall.vue';
+
+/** What the customer has, wants and allows, before anything is measured. */
+const job = useJobStore();
+const intake = computed<Intake>(() => job.document?.intake ?? {});
+
+function set<K extends keyof Intake>(field: K, value: Intake[K] | null): void {
+  job.change((file) => {
+    const { [field]: _old, ...rest } = file.intake ?? {};
+    const empty = value === null || value === undefined || value === '' || (Array.isArray(value) && value.length === 0);
+    file.intake = empty ? rest : { ...rest, [field]: value };
+  });
+}
+
+function toggle<T extends string>(all: readonly T[] | undefined, one: T): T[] {
+  return all?.includes(one) ? all.filter((each) => each !== one) : [...(all ?? []), one];
+}
+
+function setPoke(value: number | undefined, typed: string | undefined): void {
+  job.change((file) => {
+    const { lookPokeMm: _old, typed: texts, ...rest } = file.intake ?? {};
+    const { lookPokeMm: _text, ...kept } = texts ?? {};
+    file.intake = {
+      ...rest,
+      ...(value === undefined ? {} : { lookPokeMm: value }),
+      typed: typed === undefined ? kept : { ...kept, lookPokeMm: typed },
+    };
+  });
+}
+
+const setVehicle = (label: string): void => {
+  if (label.trim() !== '') job.change((file) => (file.vehicle.label = label));
+};
+const setStandard = (standard: StandardId): void => job.change((file) => (file.standard = standard));
+
+const USE_WORDS: Readonly<Record<(typeof USES)[number], string>> = {
+  daily: 'Daily',
+  towing: 'Towing',
+  work: 'Work',
+  trail: 'Trail',
+  snow: 'Snow, chains',
+  show: 'Show',
+};
+const LOOK_WORDS: Readonly<Record<(typeof LOOKS)[number], string>> = {
+  tucked: 'Tucked under the fender',
+  flush: 'Flush with it',
+  poke: 'Poking out',
+};
+const CHANGE_WORDS: Readonly<Record<(typeof ALLOWED_CHANGES)[number], string>> = {
+  unbolt: 'Unbolt what comes off',
+  reroute: 'Reroute hoses and liner',
+  trimPlastic: 'Trim plastic',
+  foldLip: 'Fold or roll a lip',
+  cutSheetMetal: 'Cut sheet metal',
+  bumpStop: 'Longer bump stop',
+  steeringStop: 'Steering stop',
+  lift: 'Lift or lower',
+  bodyMount: 'Chop a body mount (welder)',
+};
+const STANDARDS = STANDARD_IDS.map((value) => ({ value, title: STANDARD_NAMES[value] }));
+const NOTES = [
+  { field: 'wishes', label: 'What is wanted, in the customer’s words' },
+  { field: 'localRules', label: 'Local rules: coverage, poke, spacers, height, lamps' },
+  { field: 'rust', label: 'Rust and seized fasteners' },
+  { field: 'damage', label: 'Damage already there' },
+] as const;
+</script>
+
+<template>
+  <div class="intake">
+    <section class="panel group" aria-labelledby="who-title">
+      <h2 id="who-title" class="panel-title">Vehicle and use</h2>
+      <v-text-field
+        label="Job"
+        maxlength="120"
+        :model-value="job.title"
+        @update:model-value="(title: string) => title.trim() && job.rename(title, job.customer)"
+      />
+      <v-text-field
+        label="Customer"
+        maxlength="120"
+        :model-value="job.customer"
+        @update:model-value="(customer: string) => job.rename(job.title, customer)"
+      />
+      <v-text-field
+        label="Vehicle: year, make, model, body, drive"
+        maxlength="120"
+        :model-value="job.document?.vehicle.label"
+        @update:model-value="setVehicle"
+      />
+      <div class="chips" role="group" aria-label="Use">
+        <button
+          v-for="use in USES"
+          :key="use"
+          type="button"
+          class="chip"
+          :aria-pressed="intake.uses?.includes(use) ?? false"
+          @click="set('uses', toggle(intake.uses, use))"
+        >
+          {{ USE_WORDS[use] }}
+        </button>
+      </div>
+    </section>
+
+    <section class="panel group" aria-labelledby="look-title">
+      <h2 id="look-title" class="panel-title">The look wanted</h2>
+      <div class="chips" role="group" aria-label="Look">
+        <button
+          v-for="look in LOOKS"
+          :key="look"
+          type="button"
+          class="chip"
+          :aria-pressed="intake.look === look"
+          @click="set('look', intake.look === look ? null : look)"
+        >
+          {{ LOOK_WORDS[look] }}
+        </button>
+      </div>
+      <QuantityField
+        optional
+        label="Sidewall beyond the fender edge, - inside it"
+        :value="intake.lookPokeMm"
+        :typed="intake.typed?.['lookPokeMm']"
+        :range="LIMITS.pokeMm"
+        @change="setPoke"
+      />
+      <v-select
+        label="Rubbing tolerated"
+        :items="STANDARDS"
+        :model-value="job.document?.standard"
+        @update:model-value="setStandard"
+      />
+      <v-text-field
+        label="Budget"
+        placeholder="1200, tires only; or: tell me"
+        maxlength="60"
+        :model-value="intake.budget ?? ''"
+        @update:model-value="(text: string) => set('budget', text)"
+      />
+    </section>
+
+    <section class="panel group" aria-labelledby="allowed-title">
+      <h2 id="allowed-title" class="panel-title">What may be changed</h2>
+      <div class="chips" role="group" aria-label="What may be changed">
+        <button
+          v-for="one in ALLOWED_CHANGES"
+          :key="one"
+          type="button"
+          class="chip"
+          :aria-pressed="intake.allowed?.includes(one) ?? false"
+          @click="set('allowed', toggle(intake.allowed, one))"
+        >
+          {{ CHANGE_WORDS[one] }}
+        </button>
+      </div>
+      <p class="muted">
+        Control arms, knuckles, frame rails and crash structure are never cut for gap. A body mount is welded by a
+        qualified person. Coverage, poke and spacer rules differ by place: note what applies here.
+      </p>
+    </section>
+
+    <section class="panel group" aria-labelledby="notes-title">
+      <h2 id="notes-title" class="panel-title">Notes before work</h2>
+      <v-textarea
+        v-for="note in NOTES"
+        :key="note.field"
+        :label="note.label"
+        rows="2"
+        auto-grow
+        maxlength="2000"
+        :model-value="intake[note.field] ?? ''"
+        @update:model-value="(text: string) => set(note.field, text)"
+      />
+    </section>
+    <PhotoWall />
+  </div>
+</template>
+
+<style scoped>
+.intake {
+  columns: 2 420px;
+  column-gap: 14px;
+}
+.intake > * {
+  break-inside: avoid;
+  margin-bottom: 14px;
+}
+.group {
+  padding: 14px;
+  display: grid;
+  gap: 10px;
+}
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.chip:not(.v-btn) {
+  min-height: 48px;
+  padding: 4px 14px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  font-size: 16px;
+}
+.chip[aria-pressed='true'] {
+  border-color: var(--accent);
+  box-shadow: inset 0 0 0 2px var(--accent);
+  font-weight: 600;
+}
+.group p {
+  font-size: 14px;
+}
+</style>
