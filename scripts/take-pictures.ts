@@ -15,6 +15,8 @@ interface Picture {
   readonly name: string;
   /** Room of a job; absent: the bay board. */
   readonly room?: string;
+  /** Address of a view outside a job; absent with `room` absent: the bay board. */
+  readonly path?: string;
   /** A word of the job's title; the pickup's by default. */
   readonly job?: string;
   readonly theme?: 'bay' | 'counter';
@@ -34,6 +36,20 @@ const PICTURES: readonly Picture[] = [
     prepare: async (page) => page.getByTestId('rung-caliper').click(),
   },
   { name: 'survey', room: 'survey?corner=frontLeft' },
+  {
+    name: 'survey-walk',
+    room: 'survey?corner=rearLeft',
+    prepare: async (page) => {
+      for (const number of ['4 3/8', '12', '104', '108', '8']) {
+        const before = await page.getByTestId('walk').getAttribute('data-asked');
+        await page.getByTestId('walk-field').locator('input').fill(number);
+        await page.getByTestId('walk-field').locator('input').press('Enter');
+        await page.locator(`[data-asked="${before}"]`).waitFor({ state: 'detached' });
+      }
+    },
+  },
+  { name: 'intake', room: 'intake' },
+  { name: 'catalogue', path: '/catalogue' },
   { name: 'bench', room: 'bench' },
   {
     name: 'bench-levers',
@@ -80,8 +96,13 @@ async function main(): Promise<void> {
       });
       await context.addInitScript((theme) => localStorage.setItem('lowgap.theme', theme), picture.theme ?? 'counter');
       const page = await context.newPage();
-      await page.goto(picture.room ? `${base}/jobs/${idOf(picture.job ?? 'pickup')}/${picture.room}` : base);
-      await page.getByTestId(picture.room ? 'low-gap' : 'import-file').waitFor({ state: 'attached' });
+      await page.goto(
+        picture.room
+          ? `${base}/jobs/${idOf(picture.job ?? 'pickup')}/${picture.room}`
+          : `${base}${picture.path ?? '/'}`,
+      );
+      if (picture.path) await page.getByRole('row').nth(1).waitFor();
+      else await page.getByTestId(picture.room ? 'low-gap' : 'import-file').waitFor({ state: 'attached' });
       await page.evaluate(() => document.fonts.ready);
       await picture.prepare?.(page);
       await page.waitForTimeout(400);

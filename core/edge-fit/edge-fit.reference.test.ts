@@ -169,6 +169,12 @@ describe('a slip and a rub', () => {
     expect(edgeOf(lip(0)).contradicting.size).toBe(0);
   });
 
+  test('a reading that was confirmed stands, and no other is doubted in its place', () => {
+    const { readings = [], ...rest } = lip(25.4);
+    const confirmed = readings.map((r, i) => (i === 2 ? { ...r, confirmed: true } : r));
+    expect(edgeOf({ ...rest, readings: confirmed }).contradicting.size).toBe(0);
+  });
+
   test('a rub over bumps brings a loosely read thing to where the tire can touch it; a mark that fits changes nothing', () => {
     const high = (gapMm: number, rubs: ObstacleDescription['rubs']): ReadEdge =>
       edgeOf(obstacle('tip', [read({ gapMm, clock: '12:00' })], { rubs }));

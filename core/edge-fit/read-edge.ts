@@ -52,16 +52,16 @@ export function readEdge(
   const aside = (index: number): Evidence[] =>
     evidence.map((e, i) => (i === index || contradicting.has(i) ? setAside(e) : e));
   for (let round = 0; round < MOST_ASIDE; round++) {
-    const without = readings.flatMap((reading, index) => {
-      if (reading.confirmed || contradicting.has(index) || readings.length < ENOUGH || !fit.readings.some(isFar))
-        return [];
-      return [{ index, fit: fitEdge(model, aside(index), rubs, fit.q) }];
-    });
+    if (readings.length < ENOUGH || !fit.readings.some(isFar)) break;
+    const without = readings.flatMap((_, index) =>
+      contradicting.has(index) ? [] : [{ index, fit: fitEdge(model, aside(index), rubs, fit.q) }],
+    );
     const best = without.reduce<(typeof without)[number] | null>(
       (a, b) => (a && a.fit.cost <= b.fit.cost ? a : b),
       null,
     );
-    if (!best || fit.cost - best.fit.cost < DOUBT) break;
+    // One that was confirmed stands, and nobody else is doubted in its place.
+    if (!best || readings[best.index]!.confirmed || fit.cost - best.fit.cost < DOUBT) break;
     contradicting.add(best.index);
     fit = best.fit;
   }

@@ -47,7 +47,7 @@ const least = (
   height: WalkHeight = 'ride',
 ): WalkStep => ({ clock, nearest: true, across, steer, height });
 
-/** The walk round a steered wheel: nineteen numbers, the lip's two outboard distances among them. */
+/** The walk round a steered wheel: twenty-three numbers, the lip's two outboard distances among them. */
 export const STEERED_WALK: readonly WalkStop[] = [
   {
     id: 'fender-lip',

@@ -1,18 +1,12 @@
 <script setup lang="ts">
 import { READING_PLACES, type ReadingPlace } from '@/core/obstacle/reading';
 import { ACROSS_NAMES } from '../words';
+import AcrossSketch from './AcrossSketch.vue';
 
-/** The tire cut across: which of five places the tape starts from. Inboard to the left. */
+/** Which of five places across the tire the tape starts from. */
 defineProps<{ across: ReadingPlace; plain?: boolean }>();
 const emit = defineEmits<{ choose: [across: ReadingPlace] }>();
 
-const SPOTS: Readonly<Record<ReadingPlace, { x: number; y: number }>> = {
-  innerSidewall: { x: 62, y: 66 },
-  innerShoulder: { x: 80, y: 26 },
-  tread: { x: 150, y: 16 },
-  outerShoulder: { x: 220, y: 26 },
-  outerSidewall: { x: 238, y: 66 },
-};
 const IN_ORDER: readonly ReadingPlace[] = ['innerSidewall', 'innerShoulder', 'tread', 'outerShoulder', 'outerSidewall'];
 const short = (place: ReadingPlace): string => ACROSS_NAMES[place];
 if (IN_ORDER.length !== READING_PLACES.length) throw new Error('every place needs a spot');
@@ -20,19 +14,7 @@ if (IN_ORDER.length !== READING_PLACES.length) throw new Error('every place need
 
 <template>
   <div class="across">
-    <svg v-if="!plain" viewBox="0 0 300 112" aria-hidden="true">
-      <path d="M92 104C50 92 56 40 78 24Q86 16 98 16H202Q214 16 222 24C244 40 250 92 208 104" class="tire" />
-      <circle
-        v-for="place in IN_ORDER"
-        :key="place"
-        :cx="SPOTS[place].x"
-        :cy="SPOTS[place].y"
-        :r="place === across ? 10 : 6"
-        :class="{ on: place === across }"
-      />
-      <text x="6" y="106">inboard</text>
-      <text x="246" y="106">outboard</text>
-    </svg>
+    <AcrossSketch v-if="!plain" :across="across" />
     <div class="places" role="radiogroup" aria-label="Place across the tire">
       <button
         v-for="place in IN_ORDER"
@@ -53,25 +35,6 @@ if (IN_ORDER.length !== READING_PLACES.length) throw new Error('every place need
 .across {
   display: grid;
   gap: 4px;
-}
-svg {
-  width: 100%;
-  max-height: 76px;
-}
-.tire {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 3;
-}
-circle {
-  fill: var(--ghost);
-}
-circle.on {
-  fill: var(--accent);
-}
-text {
-  font-size: 13px;
-  fill: var(--muted);
 }
 .places {
   display: grid;

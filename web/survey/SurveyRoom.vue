@@ -9,6 +9,7 @@ import { useCurrentCorner } from '../job/current-corner';
 import { bothUnits, EDGE_NAMES, MATERIAL_NAMES } from '../words';
 import { useJobStore } from '../stores/job';
 import type { EdgeKind } from '@/core/edge-fit/edge-kind';
+import AcrossSketch from './AcrossSketch.vue';
 import ClockHelp from './ClockHelp.vue';
 import ObstacleForm from './ObstacleForm.vue';
 import ReadingEntry from './ReadingEntry.vue';
@@ -17,7 +18,7 @@ import RubList from './RubList.vue';
 import ScanPanel from './ScanPanel.vue';
 import SurveyWalk from './SurveyWalk.vue';
 import TireClock from './TireClock.vue';
-import { openSteps, type Asked } from './walk-state';
+import { numbersLeft, openSteps, type Asked } from './walk-state';
 
 const job = useJobStore();
 const key = useCurrentCorner();
@@ -129,7 +130,7 @@ function follow(next: Asked | null): void {
 const confirmReading = (index: number): void =>
   editReadings((all) => all.map((reading, i) => (i === index ? { ...reading, confirmed: true } : reading)));
 
-const remaining = computed(() => (corner.value ? openSteps(corner.value, sideOf(key.value)).length : 0));
+const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.value, sideOf(key.value))) : 0));
 </script>
 
 <template>
@@ -188,6 +189,7 @@ const remaining = computed(() => (corner.value ? openSteps(corner.value, sideOf(
         :lit="lit"
         @choose="(at) => (clock = at)"
       />
+      <AcrossSketch v-if="mode === 'walk' && asked?.kind === 'gap'" :across="asked.across" />
       <p
         v-for="d in disagreeing"
         :key="`${d.first}-${d.second}`"

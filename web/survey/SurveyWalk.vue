@@ -19,7 +19,7 @@ import GaugeBar from './GaugeBar.vue';
 import { readForm } from './new-reading';
 import NumberPad from './NumberPad.vue';
 import { takeGap, takeOutboard, type TakenAt } from './take-reading';
-import { engineAsks, knownHeight, openSteps, skipKey, type Asked } from './walk-state';
+import { engineAsks, knownHeight, numbersLeft, openSteps, skipKey, type Asked } from './walk-state';
 
 /** The guided walk: it says what to measure next and in which posture; one number and Enter moves on. */
 const props = defineProps<{ cornerKey: CornerKey; corner: LowgapCorner; clock: string }>();
@@ -206,11 +206,11 @@ const skippedCount = computed(() => props.corner.skipped?.length ?? 0);
 function askSkippedAgain(): void {
   job.change((file) => delete file.corners[props.cornerKey]?.skipped);
 }
-const remaining = computed(() => open.value.length);
+const remaining = computed(() => numbersLeft(open.value));
 </script>
 
 <template>
-  <form v-if="asked" class="walk" data-testid="walk" @submit.prevent="take()">
+  <form v-if="asked" class="walk" data-testid="walk" :data-asked="askedId" @submit.prevent="take()">
     <p class="progress muted" role="status">
       <template v-if="remaining"
         >{{ remaining }} more number{{ remaining === 1 ? '' : 's' }} of the usual walk</template

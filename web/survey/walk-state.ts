@@ -21,6 +21,8 @@ export interface GapAsked {
   readonly across: ReadingPlace;
   readonly steer: PlainSteer;
   readonly height: WalkHeight;
+  /** Its distance outboard is asked for as well. */
+  readonly withOutboard?: boolean;
   /** Taken over from the reading before. */
   readonly outboardMm?: number;
   readonly expectedMm?: number;
@@ -104,12 +106,17 @@ function gapAsked(
     across: step.across,
     steer,
     height: step.height,
+    ...(step.outboard === 'taken' ? { withOutboard: true } : {}),
     ...(before === undefined ? {} : { outboardMm: before }),
   };
 }
 
 const lastOutboard = (obstacle?: LowgapObstacle): number | undefined =>
   obstacle?.readings?.filter((r) => r.outboardMm !== undefined && !r.outboardAsBefore).at(-1)?.outboardMm;
+
+/** Numbers these steps will take: a gap with its distance outboard is two. */
+export const numbersLeft = (open: readonly Asked[]): number =>
+  open.reduce((sum, asked) => sum + (asked.kind === 'gap' && asked.withOutboard ? 2 : 1), 0);
 
 /** What the engine would have read next, once the walk is done. */
 export const engineAsks = (next: readonly NextReading[], corner: LowgapCorner): GapAsked[] =>

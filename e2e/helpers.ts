@@ -1,0 +1,50 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+
+/** Every request of every test stays on this machine. */
+export const staysHere = () =>
+  test.beforeEach(({ page }) => {
+    page.on('request', (request) => {
+      const { protocol, hostname } = new URL(request.url());
+      expect(['127.0.0.1', ''], request.url()).toContain(protocol.startsWith('http') ? hostname : '');
+    });
+  });
+
+export async function openPickup(page: Page): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('link', { name: /Patrol pickup/ }).click();
+  await expect(page.getByTestId('low-gap')).toBeVisible();
+}
+
+/** A job of its own for each test, from the demo pickup's file. */
+export async function ownPickup(page: Page, title: string): Promise<void> {
+  await page.goto('/');
+  const { jobs } = await (await page.request.get('/api/jobs')).json();
+  const pickup = jobs.find((job: { title: string }) => job.title.startsWith('Patrol pickup'));
+  const made = await page.request.post('/api/jobs', { data: { title, customer: '', document: pickup.document } });
+  await page.goto(`/jobs/${(await made.json()).id}/bench?corner=frontLeft`);
+  await expect(page.getByTestId('low-gap')).toBeVisible();
+}
+
+export const room = (page: Page, name: string) => page.getByRole('navigation').getByRole('link', { name });
+export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('Saved');
+export const lowGap = async (page: Page): Promise<string> => (await page.getByTestId('low-gap').textContent()) ?? '';
+
+/** A new job with the baseline of one front corner begun. */
+export async function newJob(page: Page, title: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByLabel('What is wanted, on which vehicle').fill(title);
+  await page.getByRole('button', { name: 'Start with the baseline' }).click();
+  await page.getByLabel('Front left: hub to lip').fill('20 1/2 in');
+}
+
+/** What an accessibility checker finds on the page as it stands. */
+export async function axeFinds(page: Page): Promise<unknown[]> {
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.waitForTimeout(500);
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  return violations.map((v) => [v.id, v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160))]);
+}
