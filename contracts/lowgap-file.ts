@@ -221,6 +221,13 @@ export const obstacleSchema = z.strictObject({
   form: edgeFormSchema.optional(),
   rubs: z.array(rubSchema).max(30).optional(),
   toleranceMm: within(LIMITS.positionToleranceMm).optional(),
+  borrowed: z
+    .strictObject({
+      from: plainText(120),
+      checks: z.array(readingSchema).max(100),
+      settled: z.boolean().optional(),
+    })
+    .optional(),
   insideWheel: z.boolean().optional(),
   removable: z.boolean().optional(),
   behind: z.array(text(60)).max(50).optional(),

@@ -304,3 +304,63 @@ test('axe finds nothing in the walk, the scan and the dialogs of the survey', as
   await page.getByRole('button', { name: 'Add an obstacle' }).click();
   expect(await axeFinds(page)).toEqual([]);
 });
+
+test('the next vehicle of a kind starts from a surveyed well; a few readings say whether it is the same', async ({
+  page,
+}) => {
+  await ownPickup(page, 'Well to keep');
+  await page.goto(page.url().replace('/bench', '/survey'));
+  await page.getByRole('button', { name: 'Well library' }).click();
+  await page.getByLabel('Kind of vehicle').fill('Patrol pickup, long bed');
+  await page.getByRole('button', { name: 'Keep this well' }).click();
+  await expect(page.getByText('Kept in the library.')).toBeVisible();
+
+  await newJob(page, 'Next of its kind');
+  await room(page, 'Survey').click();
+  await page.getByRole('button', { name: 'Well library' }).click();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Patrol pickup, long bed' })
+    .getByRole('button', { name: 'Start from it' })
+    .first()
+    .click();
+  const check = page.getByTestId('well-check');
+  await expect(check).toContainText('Within 24 mm until checked');
+  await expect(page.getByTestId('low-gap')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Free', exact: true }).click();
+  const gap = page.getByTestId('gap-field').locator('input');
+  for (const [name, clock, text] of [
+    ['Fender lip', '12:00', '250'],
+    ['Fender lip', '11:00', '20'],
+    ['Body mount', '8:30', '240'],
+  ] as const) {
+    await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+    await page.getByLabel('Clock', { exact: true }).fill(clock);
+    await gap.fill(text);
+    await gap.press('Enter');
+    await expect(gap).toHaveValue('');
+  }
+  await expect(check).toContainText('this is not the same well');
+  await check.getByRole('button', { name: 'Take it off again' }).click();
+  await expect(check).toBeHidden();
+  await expect(page.getByRole('button', { name: /^Fender lip/ })).toBeHidden();
+});
+
+test('an obstacle is placed by position, and a position that is no number is said at its axis', async ({ page }) => {
+  await newJob(page, 'By position');
+  await room(page, 'Survey').click();
+  await page.getByRole('button', { name: 'Add an obstacle' }).click();
+  await page.getByLabel('What it is').fill('Bracket tip');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('button', { name: 'Position', exact: true }).click();
+  await page.getByLabel('Ahead of the hub').fill('-18 in');
+  await page.getByLabel('Outboard of the hub face').fill('-80');
+  await page.getByLabel('Above the hub').fill('high');
+  await page.getByRole('button', { name: 'Add the place' }).click();
+  await expect(page.getByText(/found high/)).toBeVisible();
+  await page.getByLabel('Above the hub').fill('2 1/2 in');
+  await page.getByRole('button', { name: 'Add the place' }).click();
+  await expect(page.getByText('Places by position so far: 1.')).toBeVisible();
+  await expect(page.getByTestId('low-gap')).toBeVisible();
+});

@@ -6,6 +6,7 @@ import type { Express } from 'express';
 import { demoJobs } from '@/demo/demo-jobs';
 import { makeApp } from './app';
 import { CatalogueRepository } from './db/catalogue-repository';
+import { WellRepository } from './db/well-repository';
 import { PhotoRepository } from './db/photo-repository';
 import { simulatedGauge } from './devices/simulated-gauge';
 import { simulatedScanner } from './devices/simulated-scanner';
@@ -28,6 +29,7 @@ beforeAll(async () => {
     jobs: new JobRepository(db),
     catalogue: new CatalogueRepository(db),
     photos: new PhotoRepository(db),
+    wells: new WellRepository(db),
   };
   app = makeApp({
     ...repositories,
@@ -248,6 +250,25 @@ describe('photos over HTTP', () => {
     expect(text.body.problems[0]).toMatchObject({ expected: 'a JPEG, PNG or WebP picture' });
     await send(job.id, Buffer.alloc(5_000_000)).expect(413);
     await send('00000000-0000-4000-8000-000000000000', png).expect(404);
+  });
+});
+
+describe('the well library over HTTP', () => {
+  const well = {
+    title: 'Patrol pickup, long bed',
+    cornerKey: 'frontLeft',
+    corner: content!.document.corners.frontLeft,
+  };
+
+  test('keeps a well exactly and removes it once; a corner that is none is refused by its field', async () => {
+    const { body } = await request(app).post('/api/wells').send(well).expect(201);
+    const listed = await request(app).get('/api/wells').expect(200);
+    expect(listed.body.wells.find((w: { id: string }) => w.id === body.id)).toMatchObject(well);
+    const broken = { ...well, corner: { ...well.corner, travel: { bumpMm: -5, droopMm: 90 } } };
+    const refused = await request(app).post('/api/wells').send(broken).expect(400);
+    expect(refused.body.problems[0].path).toBe('corner.travel.bumpMm');
+    await request(app).delete(`/api/wells/${body.id}`).expect(204);
+    await request(app).delete(`/api/wells/${body.id}`).expect(404);
   });
 });
 

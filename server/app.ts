@@ -4,10 +4,12 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { CatalogueRepository } from './db/catalogue-repository';
 import type { JobRepository } from './db/job-repository';
+import type { WellRepository } from './db/well-repository';
 import type { PhotoRepository } from './db/photo-repository';
 import type { Driver } from './devices/driver';
 import { answer, notFound, sendRefusal } from './http';
 import { catalogueRoutes } from './routes/catalogue';
+import { wellRoutes } from './routes/wells';
 import { photoRoutes } from './routes/photos';
 import { deviceRoutes } from './routes/devices';
 import { jobRoutes } from './routes/jobs';
@@ -16,13 +18,14 @@ export interface AppParts {
   readonly jobs: JobRepository;
   readonly catalogue: CatalogueRepository;
   readonly photos: PhotoRepository;
+  readonly wells: WellRepository;
   readonly drivers?: readonly Driver[];
   readonly logger: Logger;
   /** Built web files; absent in tests of the API alone. */
   readonly webRoot?: string;
 }
 
-export function makeApp({ jobs, catalogue, photos, drivers = [], logger, webRoot }: AppParts): Express {
+export function makeApp({ jobs, catalogue, photos, wells, drivers = [], logger, webRoot }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }));
@@ -54,6 +57,7 @@ export function makeApp({ jobs, catalogue, photos, drivers = [], logger, webRoot
   app.use('/api', express.json({ limit: '8mb' }));
   app.use('/api/jobs', jobRoutes(jobs));
   app.use('/api/catalogue', catalogueRoutes(catalogue));
+  app.use('/api/wells', wellRoutes(wells));
   app.use('/api/devices', deviceRoutes(drivers));
   app.use('/api', notFound);
   if (webRoot !== undefined) {

@@ -10,6 +10,7 @@ import { makeApp } from './app';
 import { simulatedGauge } from './devices/simulated-gauge';
 import { simulatedScanner } from './devices/simulated-scanner';
 import { CatalogueRepository } from './db/catalogue-repository';
+import { WellRepository } from './db/well-repository';
 import { PhotoRepository } from './db/photo-repository';
 import { JobRepository } from './db/job-repository';
 import { openDatabase } from './db/open';
@@ -39,6 +40,7 @@ async function main(): Promise<void> {
     jobs,
     catalogue,
     photos: new PhotoRepository(database.db),
+    wells: new WellRepository(database.db),
     drivers: [simulatedGauge(seededNormal(23)), simulatedScanner()],
     logger,
     webRoot: resolve(root, 'dist/web'),

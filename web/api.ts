@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { catalogueItemSchema, catalogueListSchema, type CatalogueContent } from '@/contracts/catalogue';
 import { jobListSchema, jobSchema, type Job, type JobContent, type JobUpdate } from '@/contracts/job-api';
+import { wellListSchema, wellSchema, type WellContent } from '@/contracts/well-api';
 import { refusalSchema } from '@/contracts/problems';
 import type { Problem } from '@/core/problem';
 
@@ -50,6 +51,9 @@ function bodyOf(body: unknown): RequestInit {
 
 export const api = {
   addPhoto: (job: string, photo: Blob) => call('POST', `/photos?job=${job}`, z.object({ id: z.uuid() }), photo),
+  listWells: () => call('GET', '/wells', wellListSchema),
+  addWell: (well: WellContent) => call('POST', '/wells', wellSchema, well),
+  removeWell: (id: string) => call<void>('DELETE', `/wells/${id}`, null),
   listCatalogue: () => call('GET', '/catalogue', catalogueListSchema),
   addToCatalogue: (items: readonly CatalogueContent[]) => call('POST', '/catalogue', catalogueListSchema, { items }),
   changeInCatalogue: (id: string, item: CatalogueContent) => call('PUT', `/catalogue/${id}`, catalogueItemSchema, item),

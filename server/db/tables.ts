@@ -1,6 +1,7 @@
 import { customType, index, integer, jsonb, pgEnum, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
 import { CATALOGUE_KINDS, type CatalogueData } from '@/contracts/catalogue';
-import type { LowgapFile } from '@/contracts/lowgap-file';
+import type { LowgapCorner, LowgapFile } from '@/contracts/lowgap-file';
+import type { CornerKey } from '@/core/clearance/description';
 
 /** One job on the bay board. The whole case travels as one `.lowgap.json` document. */
 export const jobs = pgTable('jobs', {
@@ -44,3 +45,12 @@ export const photos = pgTable(
   },
   (table) => [index('photos_by_job').on(table.jobId)],
 );
+
+/** Surveyed wells to start from on the next vehicle of the kind. */
+export const wells = pgTable('wells', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  title: text('title').notNull(),
+  cornerKey: text('corner_key').$type<CornerKey>().notNull(),
+  corner: jsonb('corner').$type<LowgapCorner>().notNull(),
+  createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+});

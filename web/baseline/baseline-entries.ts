@@ -30,6 +30,14 @@ export const HEIGHTS: readonly Entry[] = [
     write: (c, v) => (v === undefined ? delete c.travel.firstTouchMm : (c.travel.firstTouchMm = v)),
   },
   {
+    label: 'Sinks this much when loaded',
+    typedAs: 'loadedSagMm',
+    range: LIMITS.sagMm,
+    optional: true,
+    read: (c) => c.loadedSagMm,
+    write: (c, v) => (v === undefined ? delete c.loadedSagMm : (c.loadedSagMm = v)),
+  },
+  {
     label: 'Travel to full droop',
     typedAs: 'droopMm',
     range: LIMITS.travelLimitMm,

@@ -18,6 +18,9 @@ import RubList from './RubList.vue';
 import ScanPanel from './ScanPanel.vue';
 import SurveyWalk from './SurveyWalk.vue';
 import TireClock from './TireClock.vue';
+import { isBorrowed, withCheck } from './borrowed';
+import PositionEntry from './PositionEntry.vue';
+import WellLibrary from './WellLibrary.vue';
 import { numbersLeft, openSteps, type Asked } from './walk-state';
 
 const job = useJobStore();
@@ -60,8 +63,20 @@ const editObstacle = (change: Partial<LowgapObstacle>): void =>
   edit((all) => all.map((o) => (o.id === obstacle.value?.id ? { ...o, ...change } : o)));
 
 function take(reading: LowgapReading): void {
+  if (obstacle.value && isBorrowed(obstacle.value)) {
+    const id = obstacle.value.id;
+    edit((all) => all.map((o) => (o.id === id ? withCheck(o, reading) : o)));
+    return;
+  }
   editReadings((all) => [...all, reading]);
 }
+
+function addPlace(point: [number, number, number]): void {
+  const points = obstacle.value?.shape?.points ?? [];
+  editObstacle({ shape: { type: 'points', points: [...points, point] } });
+}
+
+const clearPlaces = (): void => editObstacle({ shape: undefined });
 
 function removeReading(index: number): void {
   const last = readings.value.length === 1 && !obstacle.value?.shape;
@@ -101,10 +116,11 @@ const tireRadiusMm = computed(() => {
   return section?.ok ? section.value.diameterMm / 2 : 400;
 });
 
-type Mode = 'walk' | 'free' | 'scan';
+type Mode = 'walk' | 'free' | 'position' | 'scan';
 const MODES: readonly { value: Mode; title: string }[] = [
   { value: 'walk', title: 'Walk' },
   { value: 'free', title: 'Free' },
+  { value: 'position', title: 'Position' },
   { value: 'scan', title: 'Scan' },
 ];
 const chosenMode = ref<Mode | null>(null);
@@ -157,6 +173,7 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
       <v-btn variant="outlined" size="large" :prepend-icon="mdiPlus" @click="editing = { obstacle: null }"
         >Add an obstacle</v-btn
       >
+      <WellLibrary :corner-key="key" :corner="corner" />
     </section>
 
     <section class="panel taken" aria-label="Around the tire">
@@ -223,6 +240,13 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
         >
       </v-btn-toggle>
       <SurveyWalk v-if="mode === 'walk'" v-model:clock="clock" :corner-key="key" :corner="corner" @ask="follow" />
+      <PositionEntry
+        v-else-if="mode === 'position' && obstacle"
+        :key="obstacle.id"
+        :obstacle="obstacle"
+        @take="addPlace"
+        @clear="clearPlaces"
+      />
       <ScanPanel v-else-if="mode === 'scan'" :corner-key="key" :corner="corner" />
       <template v-else-if="obstacle">
         <h2 class="panel-title">Next reading: {{ obstacle.label ?? obstacle.id }}</h2>

@@ -1,0 +1,19 @@
+/** The shop's library of surveyed wells. */
+import { z } from 'zod';
+import { CORNER_KEYS } from '@/core/clearance/description';
+import { cornerSchema } from './lowgap-file';
+import { plainText } from './plain-text';
+
+export const wellContentSchema = z.strictObject({
+  /** Kind of vehicle, as somebody will look for it. */
+  title: plainText(120).trim().min(1),
+  cornerKey: z.enum(CORNER_KEYS),
+  corner: cornerSchema,
+});
+
+export const wellSchema = wellContentSchema.extend({ id: z.uuid(), createdAt: z.string() });
+
+export const wellListSchema = z.object({ wells: z.array(wellSchema) });
+
+export type WellContent = z.output<typeof wellContentSchema>;
+export type Well = z.output<typeof wellSchema>;
