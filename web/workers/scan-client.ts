@@ -1,17 +1,11 @@
 import { wrap } from 'comlink';
-import type { LowgapCorner, LowgapObstacle } from '@/contracts/lowgap-file';
+import type { LowgapCorner } from '@/contracts/lowgap-file';
 import type { ScanPlan } from '@/contracts/scan-plan';
 import type { CornerKey } from '@/core/clearance/description';
 import type { Result } from '@/core/problem';
-import type { ScanUnit } from '@/core/scan/scan-unit';
-import type { ScanWorker } from './scan.worker';
+import type { ScanAnswer, ScanWorker } from './scan.worker';
 
-export interface ScanAnswer {
-  readonly unit: ScanUnit;
-  readonly residuals: readonly { readonly name: string; readonly mm: number }[];
-  readonly obstacles: readonly LowgapObstacle[];
-  readonly leftOver: number;
-}
+export type { ScanAnswer };
 
 /** Reads one scan in a worker of its own, which ends with it: mesh readers are loaded only for this. */
 export async function readScanInWorker(

@@ -3,10 +3,17 @@ import type { LowgapCorner, LowgapObstacle } from '@/contracts/lowgap-file';
 import type { ScanPlan } from '@/contracts/scan-plan';
 import type { CornerKey } from '@/core/clearance/description';
 import { attempt, type Result } from '@/core/problem';
+import type { ScanUnit } from '@/core/scan/scan-unit';
 import { surveyScan } from '@/core/scan/survey-scan';
 import { thinScan } from '@/core/scan/thin';
 import { readScan } from '@/meshes/read-scan';
-import type { ScanAnswer } from './scan-client';
+
+export interface ScanAnswer {
+  readonly unit: ScanUnit;
+  readonly residuals: readonly { readonly name: string; readonly mm: number }[];
+  readonly obstacles: readonly LowgapObstacle[];
+  readonly leftOver: number;
+}
 
 /** Points kept of one part in a job's document: enough for a panel a metre wide at 15 mm. */
 const MOST_POINTS = 4000;
