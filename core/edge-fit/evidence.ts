@@ -9,6 +9,8 @@ import { parseClock } from '../units/clock';
 /** Numbers by which a place can miss a reading: gap, place across, clock; each in standard deviations. */
 export const MISSES = 3;
 
+export const squaresOf = (misses: Float64Array): number => misses.reduce((sum, v) => sum + v * v, 0);
+
 /** What one reading says of the edge it was taken at. */
 export interface Evidence {
   /** Mount's frame to wheel frame in the reading's posture. */

@@ -5,7 +5,8 @@ import { joinPath } from '../problem';
 import { isEdgeKind } from './edge-kind';
 import { edgeModel, edgePlace, type EdgeModel } from './edge-model';
 import { evidenceOf, gapThere, type Evidence } from './evidence';
-import { fitEdge, type EdgeFit, type ReadingFit, type RubEvidence } from './fit-edge';
+import type { RubEvidence } from './belonging';
+import { fitEdge, type EdgeFit, type ReadingFit } from './fit-edge';
 import { rubPostures } from './rub';
 
 /** An obstacle's readings fitted to its kind of edge. */

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Conditions } from '@/contracts/job-record';
+import type { Conditions, Underbody } from '@/contracts/job-record';
+import { LIMITS } from '@/core/limits';
+import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
+import { bothUnits } from '../words';
 
 /** How the vehicle stood: without it a height cannot be compared with the next one. */
 const job = useJobStore();
@@ -13,6 +16,31 @@ function set<K extends keyof Conditions>(field: K, value: Conditions[K] | null):
     file.conditions = value === null || value === undefined || value === '' ? rest : { ...rest, [field]: value };
   });
 }
+
+const underbody = computed<Underbody>(() => job.document?.underbody ?? {});
+const SLIP = [
+  { field: 'slipJointEngagedMm', label: 'Engaged now, by a mark on the shaft' },
+  { field: 'slipJointLeastMm', label: 'The least its maker wants' },
+] as const;
+
+function setSlip(field: (typeof SLIP)[number]['field'], value: number | undefined, typed: string | undefined): void {
+  job.change((file) => {
+    const { [field]: _old, typed: texts, ...rest } = file.underbody ?? {};
+    const { [field]: _text, ...kept } = texts ?? {};
+    file.underbody = {
+      ...rest,
+      ...(value === undefined ? {} : { [field]: value }),
+      typed: typed === undefined ? kept : { ...kept, [field]: typed },
+    };
+  });
+}
+
+const slipShort = computed(() => {
+  const { slipJointEngagedMm: now, slipJointLeastMm: least } = underbody.value;
+  return now !== undefined && least !== undefined && now < least
+    ? `Engaged by ${bothUnits(now)} only; ${bothUnits(least)} is wanted before anything is changed.`
+    : '';
+});
 
 const LOADS = [
   { value: 'empty', title: 'Empty' },
@@ -63,6 +91,18 @@ const FUEL = [0, 0.25, 0.5, 0.75, 1].map((value) => ({
       :model-value="conditions.rolledAndBounced ?? false"
       @update:model-value="(v: boolean | null) => set('rolledAndBounced', v || null)"
     />
+    <h2 class="panel-title">Propshaft slip joint</h2>
+    <QuantityField
+      v-for="slip in SLIP"
+      :key="slip.field"
+      optional
+      :label="slip.label"
+      :value="underbody[slip.field]"
+      :typed="underbody.typed?.[slip.field]"
+      :range="LIMITS.underbodyMm"
+      @change="(value, typed) => setSlip(slip.field, value, typed)"
+    />
+    <p v-if="slipShort" class="verdict-rubs">{{ slipShort }}</p>
   </section>
 </template>
 

@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
+import { mdiDeleteOutline, mdiPencilOutline } from '@mdi/js';
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import type { LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
 import { sideOf } from '@/core/clearance/motion-under';
 import { attempt } from '@/core/problem';
 import { tireSection } from '@/core/tire/section';
 import { useCurrentCorner } from '../job/current-corner';
-import { bothUnits, EDGE_NAMES, MATERIAL_NAMES } from '../words';
+import { bothUnits, EDGE_NAMES } from '../words';
 import { useJobStore } from '../stores/job';
 import type { EdgeKind } from '@/core/edge-fit/edge-kind';
 import AcrossSketch from './AcrossSketch.vue';
 import ClockHelp from './ClockHelp.vue';
+import ObstacleList from './ObstacleList.vue';
 import ObstacleForm from './ObstacleForm.vue';
 import ReadingEntry from './ReadingEntry.vue';
 import ReadingTable from './ReadingTable.vue';
@@ -20,7 +21,6 @@ import SurveyWalk from './SurveyWalk.vue';
 import TireClock from './TireClock.vue';
 import { isBorrowed, withCheck } from './borrowed';
 import PositionEntry from './PositionEntry.vue';
-import WellLibrary from './WellLibrary.vue';
 import { numbersLeft, openSteps, type Asked } from './walk-state';
 
 const job = useJobStore();
@@ -98,8 +98,6 @@ function removeObstacle(id: string): void {
   edit((all) => all.filter((o) => o.id !== id));
 }
 
-const places = (o: LowgapObstacle): number => (o.readings?.length ?? 0) + (o.shape?.points.length ?? 0);
-
 const disagreeing = computed(() =>
   (job.evaluation?.disagreements ?? []).filter((d) => d.corner === key.value && d.id === obstacle.value?.id),
 );
@@ -154,27 +152,13 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
     This corner has no baseline yet. The gaps are taken against the fitted tire, so that comes first.
   </p>
   <div v-else class="survey">
-    <section class="panel list" aria-label="Obstacles">
-      <h2 class="panel-title">Near the tire</h2>
-      <p v-if="corner.obstacles.length === 0" class="muted">
-        Nothing yet. Add what the tire could touch: fender lip, bumper corner, body mount, arm, hose.
-      </p>
-      <ul>
-        <li v-for="o in corner.obstacles" :key="o.id">
-          <button type="button" class="obstacle" :aria-pressed="o.id === obstacle?.id" @click="choose(o.id)">
-            <span>{{ o.label ?? o.id }}</span>
-            <span class="muted small"
-              >{{ MATERIAL_NAMES[o.material] }} · {{ places(o) || 'no' }}
-              {{ places(o) === 1 ? 'place' : 'places' }}</span
-            >
-          </button>
-        </li>
-      </ul>
-      <v-btn variant="outlined" size="large" :prepend-icon="mdiPlus" @click="editing = { obstacle: null }"
-        >Add an obstacle</v-btn
-      >
-      <WellLibrary :corner-key="key" :corner="corner" />
-    </section>
+    <ObstacleList
+      :corner-key="key"
+      :corner="corner"
+      :chosen="obstacle?.id ?? null"
+      @choose="choose"
+      @add="editing = { obstacle: null }"
+    />
 
     <section class="panel taken" aria-label="Around the tire">
       <h2 v-if="!obstacle" class="panel-title">Where to hold the tape</h2>
@@ -280,31 +264,6 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
 }
 .panel {
   padding: 12px 14px;
-}
-.list {
-  display: grid;
-  gap: 8px;
-}
-ul {
-  list-style: none;
-  padding: 0;
-  display: grid;
-  gap: 3px;
-}
-.obstacle {
-  width: 100%;
-  min-height: 48px;
-  padding: 4px 10px;
-  text-align: left;
-  display: flex;
-  flex-direction: column;
-  border-radius: 4px;
-  font-size: 17px;
-  line-height: 21px;
-}
-.obstacle[aria-pressed='true'] {
-  box-shadow: inset 0 0 0 2px var(--accent);
-  font-weight: 600;
 }
 .small {
   font-size: 14px;

@@ -1,76 +1,32 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue';
-import { fieldText } from '@/contracts/problems';
-import type { LowgapCorner, LowgapReading } from '@/contracts/lowgap-file';
+import { onMounted, ref } from 'vue';
+import type { LowgapCorner } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/clearance/description';
-import { sideOf } from '@/core/clearance/motion-under';
 import type { WalkHeight } from '@/core/edge-fit/next-reading';
-import { LIMITS } from '@/core/limits';
-import type { ReadingPlace } from '@/core/obstacle/reading';
-import { attempt } from '@/core/problem';
 import { formatMm } from '@/core/units/length';
-import { formatClock, parseClock } from '@/core/units/clock';
 import PostureGlyph from '../parts/PostureGlyph.vue';
-import { parseQuantity } from '../parts/quantity';
 import { useJobStore } from '../stores/job';
-import { ACROSS_NAMES, bothUnits } from '../words';
+import { ACROSS_NAMES } from '../words';
 import AcrossPicker from './AcrossPicker.vue';
 import GaugeBar from './GaugeBar.vue';
-import { readForm } from './new-reading';
 import NumberPad from './NumberPad.vue';
-import { takeGap, takeOutboard, type TakenAt } from './take-reading';
-import { engineAsks, knownHeight, numbersLeft, openSteps, skipKey, type Asked } from './walk-state';
+import { useWalk } from './use-walk';
+import type { Asked } from './walk-state';
 
 /** The guided walk: it says what to measure next and in which posture; one number and Enter moves on. */
 const props = defineProps<{ cornerKey: CornerKey; corner: LowgapCorner; clock: string }>();
 const emit = defineEmits<{ 'update:clock': [clock: string]; ask: [asked: Asked | null] }>();
 
 const job = useJobStore();
-const open = computed(() => openSteps(props.corner, sideOf(props.cornerKey)));
-const engine = computed(() => (job.study?.corner === props.cornerKey ? engineAsks(job.study.next, props.corner) : []));
-const passed = ref<readonly string[]>([]);
-const idOf = (asked: Asked): string =>
-  asked.kind === 'gap'
-    ? [asked.stop, asked.step, asked.steer, asked.height].join(':')
-    : [asked.stop, asked.step, 'outboard'].join(':');
-const asked = computed<Asked | null>(
-  () => open.value[0] ?? engine.value.find((next) => !passed.value.includes(idOf(next))) ?? null,
-);
-const askedId = computed(() => (asked.value ? idOf(asked.value) : ''));
-
-const text = ref('');
-const across = ref<ReadingPlace>('tread');
-const refusal = ref('');
-const question = ref('');
-const several = shallowRef<readonly number[]>([]);
-const heights = ref<Partial<Record<WalkHeight, string>>>({});
-const last = shallowRef<TakenAt | null>(null);
 const field = ref<{ focus(): void }>();
-
-const heightText = (height: WalkHeight): string | null => heights.value[height] ?? knownHeight(props.corner, height);
-const heightAsked = computed(() => asked.value?.kind === 'gap' && heightText(asked.value.height) === null);
-
-watch(
-  askedId,
-  () => {
-    const now = asked.value;
-    text.value = '';
-    refusal.value = '';
-    question.value = '';
-    several.value = [];
-    if (now?.kind === 'gap') {
-      emit('update:clock', now.clock);
-      across.value = now.across;
-    }
-    emit('ask', now);
-    void nextTick(() => field.value?.focus());
-  },
-  { immediate: true },
-);
-watch(
-  () => props.cornerKey,
-  () => ((heights.value = {}), (last.value = null), (passed.value = [])),
-);
+const walk = useWalk(props, {
+  setClock: (clock) => emit('update:clock', clock),
+  ask: (asked) => emit('ask', asked),
+  focus: () => field.value?.focus(),
+});
+const { asked, askedId, text, across, refusal, question, several, last, heightAsked, prompt, remaining, skippedCount } =
+  walk;
+const { take, takeFromGauge, addToAverage, skip, retake, turnClock, askSkippedAgain } = walk;
 onMounted(() => field.value?.focus());
 
 const POSTURES: Readonly<Record<WalkHeight, string>> = {
@@ -79,134 +35,6 @@ const POSTURES: Readonly<Record<WalkHeight, string>> = {
   hang: 'this wheel hanging',
 };
 const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full right' } as const;
-
-const prompt = computed(() => {
-  const now = asked.value;
-  if (!now) return '';
-  if (now.kind === 'outboard') return 'How far outboard of the tire’s outer sidewall does it lie? (- inboard)';
-  if (heightAsked.value) return 'Hub centre to fender lip, as the wheel stands now';
-  return now.nearest ? 'Slide the tape along it to where the gap is least' : 'Gap, straight out from the tire';
-});
-
-/** mm: a tape from the tire to the inside of a wheel well does not read more. */
-const LARGEST_LIKELY_MM = 260;
-/** mm and share by which a reading may differ from what the others foretell. */
-const FORETOLD = { mm: 15, share: 0.25 } as const;
-
-function doubtOf(mm: number): string {
-  const now = asked.value;
-  if (mm > LARGEST_LIKELY_MM) return `${bothUnits(mm)} is more than a wheel well leaves. Enter once more if it is so.`;
-  if (now?.kind !== 'gap' || now.expectedMm === undefined) return '';
-  if (Math.abs(mm - now.expectedMm) <= Math.max(FORETOLD.mm, FORETOLD.share * now.expectedMm)) return '';
-  return `The other readings foretell about ${bothUnits(now.expectedMm)} here. Enter once more if it is so.`;
-}
-
-function take(by: 'tape' | 'gauge' = 'tape'): void {
-  const now = asked.value;
-  if (!now) return;
-  refusal.value = '';
-  if (heightAsked.value && now.kind === 'gap') {
-    const read = parseQuantity(text.value, 'length', LIMITS.hubToLipMm);
-    if (!read.ok) return void (refusal.value = read.problems.map(fieldText).join(' '));
-    // Landed on trial with a small gap: a height beyond the travel is refused here, where it stands.
-    heights.value = { ...heights.value, [now.height]: text.value.trim() };
-    text.value = '';
-    question.value = '';
-    return;
-  }
-  if (now.kind === 'outboard') {
-    const read = parseQuantity(text.value, 'length', LIMITS.outboardMm);
-    if (!read.ok) return void (refusal.value = read.problems.map(fieldText).join(' '));
-    last.value = takeOutboard(job, props.cornerKey, now, read.value, text.value.trim());
-    return;
-  }
-  const typed = parseQuantity(text.value, 'length', LIMITS.gapMm);
-  if (!typed.ok && !(text.value.trim() === '' && several.value.length > 0)) {
-    return void (refusal.value = typed.problems.map(fieldText).join(' '));
-  }
-  const all = typed.ok ? [...several.value, typed.value] : [...several.value];
-  const mm = all.reduce((sum, v) => sum + v, 0) / all.length;
-  const doubt = doubtOf(mm);
-  if (doubt !== '' && question.value !== doubt) return void (question.value = doubt);
-  const averaged = all.length > 1;
-  const read = readForm(
-    {
-      clock: props.clock,
-      across: across.value,
-      steer: now.steer,
-      hubToLip: heightText(now.height) ?? '',
-      gap: averaged ? formatMm(mm) : text.value,
-      outboard: now.outboardMm === undefined ? '' : String(now.outboardMm),
-    },
-    props.cornerKey,
-    props.corner,
-    { id: now.stop, mount: 'body', material: 'sheetMetal' },
-  );
-  if (!read.ok) {
-    refusal.value = read.problems.map(fieldText).join(' ');
-    if (read.problems.some(({ path }) => path.endsWith('hubToLipMm'))) {
-      const { [now.height]: _wrong, ...rest } = heights.value;
-      heights.value = rest;
-    }
-    return;
-  }
-  const reading: LowgapReading = {
-    ...read.value,
-    ...(now.nearest ? { nearest: true } : {}),
-    ...(now.outboardMm === undefined || across.value !== 'tread' ? {} : { outboardAsBefore: true }),
-    ...(now.step === null ? {} : { walkStep: now.step }),
-    ...(averaged ? { average: all } : {}),
-    ...(question.value === '' ? {} : { confirmed: true }),
-    ...(by === 'gauge' ? { by } : {}),
-  };
-  last.value = takeGap(job, props.cornerKey, now.stop, reading);
-  if (now.step === null) passed.value = [...passed.value, askedId.value];
-}
-
-function takeFromGauge(mm: number): void {
-  text.value = formatMm(mm);
-  take('gauge');
-}
-
-function addToAverage(): void {
-  const read = parseQuantity(text.value, 'length', LIMITS.gapMm);
-  if (!read.ok) return void (refusal.value = read.problems.map(fieldText).join(' '));
-  refusal.value = '';
-  several.value = [...several.value, read.value];
-  text.value = '';
-}
-
-function skip(whole: boolean): void {
-  const now = asked.value;
-  if (!now) return;
-  if (now.step === null) {
-    passed.value = [...passed.value, askedId.value];
-    return;
-  }
-  const name = whole ? now.stop : skipKey(now.stop, now.step, now.kind);
-  job.change((file) => {
-    const corner = file.corners[props.cornerKey];
-    if (corner) corner.skipped = [...new Set([...(corner.skipped ?? []), name])];
-  });
-}
-
-function retake(): void {
-  job.undo();
-  last.value = null;
-  passed.value = passed.value.slice(0, -1);
-}
-
-/** Arrow keys move the clock by ten minutes: half a degree to a minute. */
-function turnClock(minutes: number): void {
-  const now = attempt(() => parseClock(props.clock));
-  if (now.ok) emit('update:clock', formatClock(now.value + minutes / 2));
-}
-
-const skippedCount = computed(() => props.corner.skipped?.length ?? 0);
-function askSkippedAgain(): void {
-  job.change((file) => delete file.corners[props.cornerKey]?.skipped);
-}
-const remaining = computed(() => numbersLeft(open.value));
 </script>
 
 <template>
@@ -257,6 +85,9 @@ const remaining = computed(() => numbersLeft(open.value));
       :across="across"
       @choose="(place) => (across = place)"
     />
+    <p v-if="asked.kind === 'gap' && asked.height !== 'ride'" class="verdict-close caution">
+      Level ground, wheels chocked; stands, never blocks; nobody under a vehicle on its jack.
+    </p>
     <div class="row">
       <v-text-field
         ref="field"
@@ -340,6 +171,9 @@ const remaining = computed(() => numbersLeft(open.value));
   font-family: var(--figures);
   font-size: 26px;
   font-weight: 600;
+}
+.caution {
+  font-size: 14px;
 }
 .keys {
   display: flex;

@@ -3,15 +3,10 @@ import type { CornerKey } from '@/core/clearance/description';
 import type { useJobStore } from '../stores/job';
 import { obstacleOfStop, type OutboardAsked } from './walk-state';
 
-/** Where the last number went. */
-export interface TakenAt {
-  readonly stop: string;
-}
-
 type Job = Pick<ReturnType<typeof useJobStore>, 'change' | 'pick'>;
 
 /** Puts a reading of the walk into the document; its obstacle is added with the first one. */
-export function takeGap(job: Job, key: CornerKey, stop: string, reading: LowgapReading): TakenAt {
+export function takeGap(job: Job, key: CornerKey, stop: string, reading: LowgapReading): void {
   job.change((file) => {
     const corner = file.corners[key];
     if (!corner) return;
@@ -24,11 +19,10 @@ export function takeGap(job: Job, key: CornerKey, stop: string, reading: LowgapR
     obstacle.readings = [...(obstacle.readings ?? []), reading];
   });
   job.pick = { corner: key, id: stop };
-  return { stop };
 }
 
 /** Adds the distance outboard to the reading it belongs to. */
-export function takeOutboard(job: Job, key: CornerKey, asked: OutboardAsked, mm: number, typed: string): TakenAt {
+export function takeOutboard(job: Job, key: CornerKey, asked: OutboardAsked, mm: number, typed: string): void {
   job.change((file) => {
     const obstacle = file.corners[key]?.obstacles.find(({ id }) => id === asked.stop);
     if (!obstacle?.readings) return;
@@ -38,5 +32,4 @@ export function takeOutboard(job: Job, key: CornerKey, asked: OutboardAsked, mm:
         : reading,
     );
   });
-  return { stop: asked.stop };
 }

@@ -1,0 +1,126 @@
+import { Matrix } from 'ml-matrix';
+import { placeOf, RUB_SIGMA_MM, type PlaceOfReading, type RubTouch } from './belonging';
+import type { EdgeModel } from './edge-model';
+import { gapThere, MISSES, missBy, squaresOf, type Evidence } from './evidence';
+
+/** Standard deviations beyond which a reading counts less and less (Huber), so that one slip does not bend the edge. */
+export const HUBER = 2;
+
+/** The normal equations of a fit, priors included. */
+export interface NormalEquations {
+  readonly hessian: Matrix;
+  readonly gradient: Float64Array;
+  /** By reading, the slope of its gap's miss. */
+  readonly gapRows: readonly Float64Array[];
+}
+
+/** Step by which slopes are taken, as a share of each number's prior deviation. */
+const SLOPE_SHARE = 1e-4;
+
+/** The same where the nearest place is searched anew, which is not exact. */
+const NEAREST_SLOPE_SHARE = 2e-3;
+
+export function normalEquations(
+  model: EdgeModel,
+  evidence: readonly Evidence[],
+  q: Float64Array,
+  here: { readonly places: readonly PlaceOfReading[]; readonly touches: readonly RubTouch[] },
+): NormalEquations {
+  const n = q.length;
+  const hessian = Matrix.zeros(n, n);
+  const gradient = new Float64Array(n);
+  const gapRows: Float64Array[] = [];
+  const add = (row: Float64Array, miss: number, weight: number): void => {
+    for (let j = 0; j < n; j++) {
+      gradient[j]! += weight * row[j]! * miss;
+      for (let k = 0; k <= j; k++) {
+        const sum = hessian.get(j, k) + weight * row[j]! * row[k]!;
+        hessian.set(j, k, sum);
+        hessian.set(k, j, sum);
+      }
+    }
+  };
+  evidence.forEach((e, i) => {
+    const place = here.places[i]!;
+    const { rows, along } = slopes(model, e, q, place);
+    gapRows.push(Float64Array.from(rows[0]!));
+    const misses = Float64Array.from(place.misses);
+    // What moving along the edge can take up is no evidence.
+    for (const direction of along) {
+      projectOut(direction, misses);
+      const column = new Float64Array(MISSES);
+      for (let k = 0; k < n; k++) {
+        for (let m = 0; m < MISSES; m++) column[m] = rows[m]![k]!;
+        projectOut(direction, column);
+        for (let m = 0; m < MISSES; m++) rows[m]![k] = column[m]!;
+      }
+    }
+    const size = Math.sqrt(squaresOf(place.misses));
+    const weight = size <= HUBER ? 1 : HUBER / size;
+    rows.forEach((row, m) => add(row, misses[m]!, weight));
+  });
+  const at = new Float64Array(3);
+  for (const { posture, s, t, miss } of here.touches) {
+    const row = new Float64Array(n);
+    for (let k = 0; k < n; k++) {
+      const step = SLOPE_SHARE * model.sigma[k]!;
+      const moved = q.slice();
+      moved[k]! += step;
+      model.at(moved, s, t, at);
+      row[k] = (gapThere(posture, at, model.radiusMm) / RUB_SIGMA_MM - miss) / step;
+    }
+    add(row, miss, 1);
+  }
+  for (let k = 0; k < n; k++) {
+    const weight = model.sigma[k]! ** -2;
+    hessian.set(k, k, hessian.get(k, k) + weight);
+    gradient[k]! += weight * (q[k]! - model.mean[k]!);
+  }
+  return { hessian, gradient, gapRows };
+}
+
+/** Slopes of a reading's misses by the edge's numbers, and unit directions in which moving along the edge changes them. */
+function slopes(
+  model: EdgeModel,
+  evidence: Evidence,
+  q: Float64Array,
+  { s, t, misses }: PlaceOfReading,
+): { readonly rows: readonly Float64Array[]; readonly along: readonly Float64Array[] } {
+  const n = q.length;
+  const at = new Float64Array(3);
+  const out = new Float64Array(MISSES);
+  const missesOf = (numbers: Float64Array, atS: number, atT: number): Float64Array => {
+    model.at(numbers, atS, atT, at);
+    missBy(evidence, at, model.radiusMm, out);
+    return out;
+  };
+  const rows = Array.from({ length: MISSES }, () => new Float64Array(n));
+  const moved = q.slice();
+  for (let k = 0; k < n; k++) {
+    const step = (evidence.nearest ? NEAREST_SLOPE_SHARE : SLOPE_SHARE) * model.sigma[k]!;
+    moved[k] = q[k]! + step;
+    // The nearest place moves with the edge; the place at a chosen clock is eliminated below.
+    const there = evidence.nearest ? placeOf(model, evidence, moved, { s, t }).misses : missesOf(moved, s, t);
+    for (let m = 0; m < MISSES; m++) rows[m]![k] = (there[m]! - misses[m]!) / step;
+    moved[k] = q[k]!;
+  }
+  if (evidence.nearest) return { rows, along: [] };
+  const along: Float64Array[] = [];
+  const [lowS, highS, lowT, highT] = model.limits([s, t]);
+  const free = (v: number, low: number, high: number): boolean => v > low + 1e-9 && v < high - 1e-9;
+  const tryAlong = (ds: number, dt: number): void => {
+    const direction = Float64Array.from(missesOf(q, s + ds, t + dt), (v, m) => v - misses[m]!);
+    for (const known of along) projectOut(known, direction);
+    const size = Math.sqrt(squaresOf(direction));
+    if (size > 1e-9) along.push(direction.map((v) => v / size));
+  };
+  if (model.dims > 0 && free(s, lowS, highS)) tryAlong(1e-5 * (highS - lowS), 0);
+  if (model.dims > 1 && free(t, lowT, highT)) tryAlong(0, 1e-5 * (highT - lowT));
+  return { rows, along };
+}
+
+function projectOut(direction: Float64Array, vector: Float64Array): void {
+  let share = 0;
+  for (let m = 0; m < MISSES; m++) share += direction[m]! * vector[m]!;
+  for (let m = 0; m < MISSES; m++) vector[m]! -= share * direction[m]!;
+}
