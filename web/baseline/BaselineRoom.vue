@@ -181,7 +181,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
           {{ shockProblem(corner.underbody ?? {}) }}
         </p>
         <template v-if="group.title === MOTION_TITLE">
-          <TapeSketch :motion="corner.motion" />
+          <TapeSketch v-if="group.entries.length" :motion="corner.motion" />
           <p v-for="p in motionProblems" :key="p.path" class="verdict-rubs" data-testid="motion-problem">
             {{ fieldText(p) }}
           </p>

@@ -31,7 +31,7 @@ const tape = (from: Tape['from'], to: Tape['to'], label: string, shift: Tape['sh
 
 const LOWER = [
   tape([150, 214], [300, 222], 'lower arm', [-14, 22]),
-  tape([330, 150], [330, 222], 'hub down to joint', [-62, 34]),
+  tape([330, 150], [330, 222], 'hub down to joint', [-72, 4]),
 ] as const;
 
 const SKETCHES: Readonly<Record<Motion['type'], Sketch>> = {
@@ -51,7 +51,7 @@ const SKETCHES: Readonly<Record<Motion['type'], Sketch>> = {
     tapes: [
       ...LOWER,
       tape([180, 70], [288, 64], 'upper arm'),
-      tape([330, 150], [330, 78], 'hub up to joint', [-58, -32]),
+      tape([330, 150], [330, 78], 'hub up to joint', [-66, 4]),
     ],
   },
   macphersonStrut: {
@@ -65,7 +65,7 @@ const SKETCHES: Readonly<Record<Motion['type'], Sketch>> = {
       [300, 212],
       [252, 24],
     ],
-    tapes: [...LOWER, tape([330, 150], [330, 24], 'hub up to strut mount', [-92, -40])],
+    tapes: [...LOWER, tape([330, 150], [330, 24], 'hub up to strut mount', [-88, 10])],
   },
   beamAxle: {
     title: 'Beam axle from the front: hub face to hub face',
@@ -162,6 +162,9 @@ const sketch = computed(() => SKETCHES[props.motion.type]);
   font-size: 15px;
   font-weight: 600;
   fill: var(--accent);
+  stroke: var(--paper);
+  stroke-width: 5;
+  paint-order: stroke;
 }
 .caption {
   font-size: 14px;

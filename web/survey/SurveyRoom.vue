@@ -153,6 +153,7 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
   </p>
   <div v-else class="survey">
     <ObstacleList
+      class="area-list"
       :corner-key="key"
       :corner="corner"
       :chosen="obstacle?.id ?? null"
@@ -160,7 +161,7 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
       @add="editing = { obstacle: null }"
     />
 
-    <section class="panel taken" aria-label="Around the tire">
+    <section class="panel taken area-taken" aria-label="Around the tire">
       <h2 v-if="!obstacle" class="panel-title">Where to hold the tape</h2>
       <div v-else class="taken-head">
         <h2 class="panel-title">{{ obstacle.label ?? obstacle.id }}</h2>
@@ -217,7 +218,7 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
       <RubList v-if="obstacle" :obstacle="obstacle" @change="(rubs) => editObstacle({ rubs })" />
     </section>
 
-    <section class="panel entry" aria-label="New reading">
+    <section class="panel entry area-entry" aria-label="New reading">
       <v-btn-toggle v-model="mode" mandatory class="modes" aria-label="How readings are taken">
         <v-btn v-for="m in MODES" :key="m.value" :value="m.value" height="48"
           >{{ m.title }}<template v-if="m.value === 'walk' && remaining"> ({{ remaining }})</template></v-btn
@@ -259,6 +260,7 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
 .survey {
   display: grid;
   grid-template-columns: 250px minmax(0, 1fr) 420px;
+  grid-template-areas: 'list taken entry';
   gap: 14px;
   align-items: start;
 }
@@ -288,14 +290,25 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
   font-size: 18px;
   padding: 30px 0;
 }
+.area-list {
+  grid-area: list;
+}
+.area-taken {
+  grid-area: taken;
+}
+.area-entry {
+  grid-area: entry;
+}
 @media (max-width: 1180px) {
   .survey {
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    grid-template-areas: 'taken entry' 'list list';
   }
 }
 @media (max-width: 760px) {
   .survey {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-areas: 'entry' 'taken' 'list';
   }
 }
 </style>
