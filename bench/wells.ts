@@ -107,7 +107,7 @@ export function wellsReport(f: WellsFound): string {
 
 \`npm run bench:wells\`: ${f.wells} made-up wells (seeds from ${f.from}) of known shape, double wishbones and swing arms in turn, seven
 kinds of obstacle whose shapes are not of the families they are fitted to. Tape noise 2 mm, clocks to ten minutes, hard points to
-4 mm, locks to 1 degree. Twenty-three numbers by the usual walk, the last two where the engine asks; heights and outboard distances
+4 mm, locks to 1 degree. Twenty-one numbers by the usual walk, the last four where the engine asks; heights and outboard distances
 count as numbers. Each well foretells ${f.setups / f.wells} other setups over everything the stops allow.
 
 | what | found | goal | |

@@ -47,7 +47,7 @@ const least = (
   height: WalkHeight = 'ride',
 ): WalkStep => ({ clock, nearest: true, across, steer, height });
 
-/** The walk round a steered wheel: twenty-three numbers, the lip's two outboard distances among them. */
+/** The walk round a steered wheel: twenty-one numbers, the lip's two outboard distances among them. */
 export const STEERED_WALK: readonly WalkStop[] = [
   {
     id: 'fender-lip',
@@ -88,11 +88,7 @@ export const STEERED_WALK: readonly WalkStop[] = [
     material: 'frame',
     readingsAs: 'rod',
     form: { runs: 'foreAft' },
-    steps: [
-      least('11:00', 'innerSidewall'),
-      least('9:00', 'innerSidewall', 'left'),
-      least('3:00', 'innerSidewall', 'right'),
-    ],
+    steps: [least('11:00', 'innerSidewall'), least('9:00', 'innerSidewall', 'left')],
   },
   {
     id: 'sway-bar-link',
@@ -110,11 +106,7 @@ export const STEERED_WALK: readonly WalkStop[] = [
     material: 'arm',
     readingsAs: 'tip',
     form: { rodDiameterMm: 30 },
-    steps: [
-      least('12:00', 'innerSidewall'),
-      least('12:00', 'innerSidewall', 'left'),
-      least('12:00', 'innerSidewall', 'right'),
-    ],
+    steps: [least('12:00', 'innerSidewall'), least('12:00', 'innerSidewall', 'left')],
   },
 ];
 
