@@ -24,7 +24,7 @@ export interface ReadingFit {
   readonly leverage: number;
 }
 
-const MOST_STEPS = 40;
+const MOST_STEPS = 25;
 
 const SETTLED = 1e-6;
 
@@ -38,6 +38,7 @@ export function fitEdge(
   evidence: readonly Evidence[],
   rubs: readonly RubEvidence[] = [],
   start: Float64Array = model.mean,
+  mostSteps = MOST_STEPS,
 ): EdgeFit {
   const n = model.mean.length;
   let q = Float64Array.from(start);
@@ -46,7 +47,7 @@ export function fitEdge(
   let status: EdgeFit['status'] = 'outOfSteps';
   let iterations = 0;
   let normal = normalEquations(model, evidence, q, here);
-  while (iterations < MOST_STEPS) {
+  while (iterations < mostSteps) {
     iterations++;
     const damped = normal.hessian.clone();
     for (let k = 0; k < n; k++) damped.set(k, k, damped.get(k, k) * (1 + damping));

@@ -1,5 +1,5 @@
 import { Matrix } from 'ml-matrix';
-import { placeOf, RUB_SIGMA_MM, type PlaceOfReading, type RubTouch } from './belonging';
+import { CLOSE_SHARE, placeOf, RUB_SIGMA_MM, type PlaceOfReading, type RubTouch } from './belonging';
 import type { EdgeModel } from './edge-model';
 import { gapThere, MISSES, missBy, squaresOf, type Evidence } from './evidence';
 
@@ -100,7 +100,9 @@ function slopes(
     const step = (evidence.nearest ? NEAREST_SLOPE_SHARE : SLOPE_SHARE) * model.sigma[k]!;
     moved[k] = q[k]! + step;
     // The nearest place moves with the edge; the place at a chosen clock is eliminated below.
-    const there = evidence.nearest ? placeOf(model, evidence, moved, { s, t }).misses : missesOf(moved, s, t);
+    const there = evidence.nearest
+      ? placeOf(model, evidence, moved, { s, t }, CLOSE_SHARE).misses
+      : missesOf(moved, s, t);
     for (let m = 0; m < MISSES; m++) rows[m]![k] = (there[m]! - misses[m]!) / step;
     moved[k] = q[k]!;
   }

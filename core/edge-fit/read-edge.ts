@@ -47,7 +47,7 @@ export function readEdge(
     const { at } = model;
     places = fit.readings.map(({ s, t }) => edgePlace({ at }, fit.q, [s, t]));
     model = edgeModel(readingsAs, places, form);
-    fit = bestFit(model, evidence, rubs);
+    fit = fitEdge(model, evidence, rubs);
   }
   const contradicting = new Set<number>();
   const aside = (index: number): Evidence[] =>
@@ -55,7 +55,7 @@ export function readEdge(
   for (let round = 0; round < MOST_ASIDE; round++) {
     if (readings.length < ENOUGH || !fit.readings.some(isFar)) break;
     const without = readings.flatMap((_, index) =>
-      contradicting.has(index) ? [] : [{ index, fit: fitEdge(model, aside(index), rubs, fit.q) }],
+      contradicting.has(index) ? [] : [{ index, fit: fitEdge(model, aside(index), rubs, fit.q, FEW_STEPS) }],
     );
     const best = without.reduce<(typeof without)[number] | null>(
       (a, b) => (a && a.fit.cost <= b.fit.cost ? a : b),
@@ -64,7 +64,7 @@ export function readEdge(
     // One that was confirmed stands, and nobody else is doubted in its place.
     if (!best || readings[best.index]!.confirmed || fit.cost - best.fit.cost < DOUBT) break;
     contradicting.add(best.index);
-    fit = best.fit;
+    fit = fitEdge(model, aside(-1), rubs, best.fit.q);
   }
   return { model, evidence: aside(-1), fit, contradicting };
 }
@@ -73,6 +73,9 @@ const PASSES = 3;
 
 /** Squares left per reading above which a fit may have stuck beside the best one. */
 const STUCK = 2;
+
+/** Steps that show whether a fit is going to be better. */
+const FEW_STEPS = 8;
 
 /** mm by which a fit is begun elsewhere, along each axis of the place it begins from. */
 const ELSEWHERE_MM = 60;
@@ -85,11 +88,11 @@ function bestFit(model: EdgeModel, evidence: readonly Evidence[], rubs: readonly
     for (const by of [ELSEWHERE_MM, -ELSEWHERE_MM]) {
       const start = model.mean.slice();
       start[k]! += by;
-      const other = fitEdge(model, evidence, rubs, start);
+      const other = fitEdge(model, evidence, rubs, start, FEW_STEPS);
       if (other.cost < best.cost) best = other;
     }
   }
-  return best;
+  return fitEdge(model, evidence, rubs, best.q);
 }
 
 /** Readings of one obstacle set aside at most. */
