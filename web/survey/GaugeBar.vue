@@ -33,8 +33,10 @@ defineExpose({ shown });
 <style scoped>
 .gauge {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 8px;
+  justify-content: flex-end;
+  gap: 4px 8px;
   border: 1px solid var(--rule);
   border-radius: 4px;
   padding: 3px 4px 3px 10px;
@@ -42,7 +44,7 @@ defineExpose({ shown });
 .state {
   font-size: 14px;
   line-height: 17px;
-  flex: 1;
+  flex: 1 0 100%;
 }
 .is-linking .state,
 .is-dead .state {
