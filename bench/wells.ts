@@ -130,7 +130,7 @@ ${rows.join('\n')}
 if (process.argv.includes('--wells')) {
   const number = (flag: string, usual: number): number =>
     Number(process.argv[process.argv.indexOf(flag) + 1] ?? usual) || usual;
-  const found = measureWells(number('--wells', 48), number('--from', 101), (line) => process.stdout.write(`${line}\n`));
+  const found = measureWells(number('--wells', 60), number('--from', 301), (line) => process.stdout.write(`${line}\n`));
   process.stdout.write(wellsReport(found));
   if (process.argv.includes('--write')) {
     writeFileSync(new URL('./wells-found.json', import.meta.url), `${JSON.stringify(found, null, 2)}\n`);

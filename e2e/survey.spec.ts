@@ -274,6 +274,15 @@ test('the baseline checks heights against the tire, and a mirrored corner says t
   await page.getByRole('button', { name: /^Front right/ }).click();
   await page.getByRole('button', { name: 'It has been measured now' }).click();
   await expect(page.getByTestId('mirrored-frontRight')).toBeHidden();
+  const pressure = page.getByLabel('Front right: pressure');
+  await pressure.fill('rock hard');
+  await pressure.press('Tab');
+  await expect(page.getByText('found rock hard.')).toBeVisible();
+  await expect(pressure).toHaveValue('rock hard');
+  await pressure.fill('35 psi');
+  await pressure.press('Tab');
+  await expect(page.getByText('found rock hard.')).toBeHidden();
+  await expect(pressure).toHaveValue('35 psi');
   await page.getByLabel('Shock fully open').fill('500');
   await page.getByLabel('Shock fully closed').fill('520');
   await expect(page.getByText('must be longer than closed')).toBeVisible();

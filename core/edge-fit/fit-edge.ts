@@ -1,5 +1,6 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { nearestTouch, placeOf, type PlaceOfReading, type RubEvidence, type RubTouch } from './belonging';
+import { covarianceOf } from './edge-gap';
 import type { EdgeModel } from './edge-model';
 import { squaresOf, type Evidence } from './evidence';
 import { HUBER, normalEquations } from './normal-equations';
@@ -78,18 +79,14 @@ export function fitEdge(
   return {
     q,
     covariance,
-    readings: here.places.map((place, i) => ({ ...place, leverage: leverageOf(normal.gapRows[i]!, covariance) })),
+    readings: here.places.map((place, i) => ({
+      ...place,
+      leverage: Math.min(1, covarianceOf(normal.gapRows[i]!, covariance, normal.gapRows[i]!)),
+    })),
     status,
     iterations,
     cost: here.cost,
   };
-}
-
-function leverageOf(row: Float64Array, covariance: Matrix): number {
-  let sum = 0;
-  for (let j = 0; j < row.length; j++)
-    for (let k = 0; k < row.length; k++) sum += row[j]! * covariance.get(j, k) * row[k]!;
-  return Math.min(1, sum);
 }
 
 interface Stand {

@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import type { LowgapCorner } from '@/contracts/lowgap-file';
 import { CORNER_KEYS, type CornerKey } from '@/core/clearance/description';
+import { fieldText } from '@/contracts/problems';
 import { LIMITS } from '@/core/limits';
+import { attempt, requireRange } from '@/core/problem';
 import { stanceHeights, type RadiusCheck } from '@/core/stance/heights';
 import { formatMm } from '@/core/units/length';
+import { parsePressure } from '@/core/units/pressure';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { bothUnits, CORNER_NAMES } from '../words';
@@ -30,14 +33,27 @@ function write(key: CornerKey, field: (typeof ROWS)[number]['field'], value: num
   });
 }
 
+const pressureRefusals = ref<Partial<Record<CornerKey, string>>>({});
+
 function writePressure(key: CornerKey, text: string): void {
-  const value = Number(text.replace(',', '.'));
+  const { min, max, unit } = LIMITS.pressureKpa;
+  const read = attempt(() => (text.trim() === '' ? null : requireRange(parsePressure(text), min, max, '', unit)));
+  pressureRefusals.value = { ...pressureRefusals.value, [key]: read.ok ? '' : read.problems.map(fieldText).join(' ') };
+  if (!read.ok) return;
   job.change((file) => {
     const corner = (file.corners[key] ??= newCorner(key, file.corners));
-    if (text.trim() === '') delete corner.tirePressureKpa;
-    else if (value >= LIMITS.pressureKpa.min && value <= LIMITS.pressureKpa.max) corner.tirePressureKpa = value;
+    const { tirePressureKpa: _old, ...rest } = corner.typed ?? {};
+    if (read.value === null) delete corner.tirePressureKpa;
+    else corner.tirePressureKpa = read.value;
+    corner.typed = read.value === null ? rest : { ...rest, tirePressureKpa: text.trim() };
   });
 }
+
+const pressureText = (key: CornerKey): string => {
+  const corner = corners.value[key];
+  return corner?.typed?.['tirePressureKpa'] ?? corner?.tirePressureKpa?.toString() ?? '';
+};
+const isBare = (text: string): boolean => /^[\d.,]+$/.test(text);
 
 const RADIUS_WORDS: Readonly<Record<RadiusCheck['verdict'], string>> = {
   agrees: 'agrees with the tire',
@@ -89,11 +105,12 @@ const sides = (mm: number): string =>
             <td v-for="key in CORNER_KEYS" :key="key">
               <v-text-field
                 :label="`${CORNER_NAMES[key]}: pressure`"
-                suffix="kPa"
-                inputmode="decimal"
+                placeholder="240 or 35 psi"
+                :suffix="isBare(pressureText(key)) ? 'kPa' : undefined"
                 autocomplete="off"
-                hide-details
-                :model-value="corners[key]?.tirePressureKpa"
+                hide-details="auto"
+                :error-messages="pressureRefusals[key] ? [pressureRefusals[key]!] : []"
+                :model-value="pressureText(key)"
                 @change="(event: Event) => writePressure(key, (event.target as HTMLInputElement).value)"
               />
             </td>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { ALLOWED_CHANGES, LOOKS, USES, type Intake } from '@/contracts/job-record';
+import type { ALLOWED_CHANGES, Intake, LOOKS, USES } from '@/contracts/job-record';
 import { STANDARD_IDS, type StandardId } from '@/core/clearance/standard';
 import { LIMITS } from '@/core/limits';
+import ChipGroup from '../parts/ChipGroup.vue';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { STANDARD_NAMES } from '../words';
@@ -96,34 +97,22 @@ const NOTES = [
         :model-value="job.document?.vehicle.label"
         @update:model-value="setVehicle"
       />
-      <div class="chips" role="group" aria-label="Use">
-        <button
-          v-for="use in USES"
-          :key="use"
-          type="button"
-          class="chip"
-          :aria-pressed="intake.uses?.includes(use) ?? false"
-          @click="set('uses', toggle(intake.uses, use))"
-        >
-          {{ USE_WORDS[use] }}
-        </button>
-      </div>
+      <ChipGroup
+        label="Use"
+        :words="USE_WORDS"
+        :chosen="intake.uses ?? []"
+        @press="(use) => set('uses', toggle(intake.uses, use))"
+      />
     </section>
 
     <section class="panel group" aria-labelledby="look-title">
       <h2 id="look-title" class="panel-title">The look wanted</h2>
-      <div class="chips" role="group" aria-label="Look">
-        <button
-          v-for="look in LOOKS"
-          :key="look"
-          type="button"
-          class="chip"
-          :aria-pressed="intake.look === look"
-          @click="set('look', intake.look === look ? null : look)"
-        >
-          {{ LOOK_WORDS[look] }}
-        </button>
-      </div>
+      <ChipGroup
+        label="Look"
+        :words="LOOK_WORDS"
+        :chosen="intake.look ? [intake.look] : []"
+        @press="(look) => set('look', intake.look === look ? null : look)"
+      />
       <QuantityField
         optional
         label="Sidewall beyond the fender edge, - inside it"
@@ -149,18 +138,12 @@ const NOTES = [
 
     <section class="panel group" aria-labelledby="allowed-title">
       <h2 id="allowed-title" class="panel-title">What may be changed</h2>
-      <div class="chips" role="group" aria-label="What may be changed">
-        <button
-          v-for="one in ALLOWED_CHANGES"
-          :key="one"
-          type="button"
-          class="chip"
-          :aria-pressed="intake.allowed?.includes(one) ?? false"
-          @click="set('allowed', toggle(intake.allowed, one))"
-        >
-          {{ CHANGE_WORDS[one] }}
-        </button>
-      </div>
+      <ChipGroup
+        label="What may be changed"
+        :words="CHANGE_WORDS"
+        :chosen="intake.allowed ?? []"
+        @press="(one) => set('allowed', toggle(intake.allowed, one))"
+      />
       <p class="muted">
         Control arms, knuckles, frame rails and crash structure are never cut for gap. A body mount is welded by a
         qualified person. Coverage, poke and spacer rules differ by place: note what applies here.
@@ -197,23 +180,6 @@ const NOTES = [
   padding: 14px;
   display: grid;
   gap: 10px;
-}
-.chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-.chip:not(.v-btn) {
-  min-height: 48px;
-  padding: 4px 14px;
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  font-size: 16px;
-}
-.chip[aria-pressed='true'] {
-  border-color: var(--accent);
-  box-shadow: inset 0 0 0 2px var(--accent);
-  font-weight: 600;
 }
 .group p {
   font-size: 14px;

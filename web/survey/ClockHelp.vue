@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import { fieldText } from '@/contracts/problems';
 import { LIMITS } from '@/core/limits';
 import { clockFromAngle, clockFromTapes } from '@/core/units/clock-finder';
 import { attempt } from '@/core/problem';
@@ -13,10 +14,13 @@ const angle = ref('');
 const away = ref('');
 const rise = ref('');
 
-const byAngle = computed(() => {
-  const read = parseQuantity(angle.value, 'degrees', { min: 0, max: 180, unit: 'degrees from straight up' });
-  return read.ok ? clockFromAngle(read.value, toward.value) : null;
-});
+const readAngle = computed(() =>
+  parseQuantity(angle.value, 'degrees', { min: 0, max: 180, unit: 'degrees from straight up' }),
+);
+const byAngle = computed(() => (readAngle.value.ok ? clockFromAngle(readAngle.value.value, toward.value) : null));
+const angleProblems = computed(() =>
+  angle.value.trim() === '' || readAngle.value.ok ? [] : readAngle.value.problems.map(fieldText),
+);
 const byTapes = computed(() => {
   const fromHub = parseQuantity(away.value, 'length', LIMITS.hubToLipMm);
   const above = parseQuantity(rise.value, 'length', { min: -1500, max: 1500, unit: 'mm' });
@@ -37,7 +41,14 @@ const byTapes = computed(() => {
       <p class="muted">
         Lay the phone along a straight edge from the hub centre to the place; read its angle from straight up.
       </p>
-      <v-text-field v-model="angle" label="Angle from straight up" suffix="°" autocomplete="off" class="figures" />
+      <v-text-field
+        v-model="angle"
+        label="Angle from straight up"
+        suffix="°"
+        :error-messages="angleProblems"
+        autocomplete="off"
+        class="figures"
+      />
       <v-btn :disabled="!byAngle" color="primary" height="48" @click="byAngle && emit('clock', byAngle)"
         >Use {{ byAngle ?? 'it' }}</v-btn
       >
