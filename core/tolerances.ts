@@ -38,3 +38,9 @@ export const READING_REPEAT_MM = 5;
 
 /** mm: a height held by hand may read this much beyond the surveyed travel; it is then taken as the limit itself. */
 export const HELD_BEYOND_MM = 6;
+
+/** mm between places along an obstacle's pieces in pictures of the whole envelope: sags under 0.1 mm at a tire's radius. */
+export const KEEP_OUT_PLACES_MM = 16;
+
+/** mm between places along an obstacle's pieces in the posture map: sags under 0.5 mm at a shoulder. */
+export const MAP_PLACES_MM = 8;

@@ -92,6 +92,17 @@ function leastGapOf(
   return describeGap(corner, obstacle, postureOf(corner, refined.place), point);
 }
 
+/** Gap (mm) of an obstacle in one posture, and the place on it (corner frame) where it is met. */
+export function gapInPosture(
+  corner: PreparedCorner,
+  obstacle: PreparedObstacle,
+  posture: Posture,
+): { readonly gapMm: number; readonly at: Vec3 } {
+  const mount = corner.motion.mountPose(obstacle.mount, posture);
+  const { gap, piece, s, w } = nearestPiece(corner, obstacle, corner.motion.wheelPose(posture), mount);
+  return { gapMm: gap, at: place(mount, placeOnPiece(obstacle.pieces, piece, s, w)) };
+}
+
 /** The part of the steer range at which the wheel is straight ahead. */
 function straightPart({ motion, envelope }: PreparedCorner, travel: number): number {
   const { low, high } = envelope.steerRange(travel, motion.locksAt(motion.carrierAt(travel, 0)));
