@@ -273,6 +273,11 @@ export const cornerSchema = z.strictObject({
   typed,
 });
 
+/** Most setups kept side by side. */
+export const MOST_COMPARED = 4;
+
+export const comparedSchema = z.strictObject({ name: text(60), setup: setupSchema });
+
 export const lowgapFileSchema = z.strictObject({
   format: z.literal(FILE_FORMAT),
   version: z.literal(FILE_VERSION),
@@ -288,6 +293,7 @@ export const lowgapFileSchema = z.strictObject({
   underbody: underbodySchema.optional(),
   corners: byCorner(cornerSchema),
   setup: setupSchema.optional(),
+  compared: z.array(comparedSchema).max(MOST_COMPARED).optional(),
   envelope: z.enum(ENVELOPES).default('trail'),
   drawnEnvelope: z
     .array(
@@ -308,6 +314,7 @@ export type LowgapCorner = z.output<typeof cornerSchema>;
 export type LowgapObstacle = z.output<typeof obstacleSchema>;
 export type LowgapReading = z.output<typeof readingSchema>;
 export type LowgapSetup = z.output<typeof setupSchema>;
+export type LowgapCompared = z.output<typeof comparedSchema>;
 export type LowgapFitted = z.output<typeof fittedSchema>;
 
 /** The file holds all the engine takes; this line fails to compile when the two shapes drift apart. */

@@ -44,7 +44,7 @@ function gapInPicture(picture: KeepOut, corner: PreparedCorner): { gapMm: number
 describe('the keep-out region against the least gaps themselves, seeded', () => {
   test.each(Object.keys(MOTIONS))('%s: the white space between tire and region is the gap', (name) => {
     let compared = 0;
-    for (let seed = 1; seed <= 3; seed++) {
+    for (let seed = 1; seed <= 2; seed++) {
       const random = seededRandom(500 * seed + name.length);
       const described = scattered(random, name, 6, 3);
       const setups: SetupDescription[] = SETUPS.slice(0, 3).map((s) => ({ ...fittedAsSetup(described.fitted), ...s }));
@@ -59,11 +59,13 @@ describe('the keep-out region against the least gaps themselves, seeded', () => 
         const exact = gaps[least]!.gapMm;
         const drawn = gapInPicture(picture, corner);
         if (exact > 0) {
-          expect({ name, seed, off: Math.abs(drawn.gapMm - exact) < PICTURE_MM ? 'no' : [drawn.gapMm, exact] }).toEqual({
-            name,
-            seed,
-            off: 'no',
-          });
+          expect({ name, seed, off: Math.abs(drawn.gapMm - exact) < PICTURE_MM ? 'no' : [drawn.gapMm, exact] }).toEqual(
+            {
+              name,
+              seed,
+              off: 'no',
+            },
+          );
           compared++;
         } else {
           // Overlapping shapes: the sum says that, not by how much.
@@ -81,7 +83,7 @@ describe('the keep-out region against the least gaps themselves, seeded', () => 
     const { zones, obstacles, postures } = keepOut(corner, STANDARDS.plasticKiss, WINDOW);
     const { touchMm, obstacle, posture } = zones.free!;
     let looked = 0;
-    for (let i = 0; i < touchMm.length; i += 997) {
+    for (let i = 0; i < touchMm.length; i += 487) {
       // Near the edge, from outside: there a straight way leads to what is met.
       if (!(touchMm[i]! > 3 && touchMm[i]! < 30)) continue;
       const a = WINDOW.fromAMm + ((i % WINDOW.columns) + 0.5) * WINDOW.stepMm;

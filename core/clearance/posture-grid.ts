@@ -55,7 +55,11 @@ export const WHEEL_VIEW = 14;
  * A mount seen from the wheel in each posture: three rows of rotation and shift (mm), mount frame to wheel frame, then
  * vehicle-down in the wheel plane (x, z), made unit.
  */
-export function mountsInWheel(motion: PreparedCorner['motion'], mount: Mount, postures: readonly Posture[]): Float64Array {
+export function mountsInWheel(
+  motion: PreparedCorner['motion'],
+  mount: Mount,
+  postures: readonly Posture[],
+): Float64Array {
   const views = new Float64Array(WHEEL_VIEW * postures.length);
   postures.forEach((posture, i) => {
     const wheel = motion.wheelPose(posture);

@@ -25,7 +25,9 @@ describe.each(Object.keys(MOTIONS))('the posture map of a %s', (name) => {
         const heights = corner.motion.crossArticulates ? map.travelsMm.filter((_, i) => i % 3 === 0) : [travel];
         corner.obstacles.forEach((obstacle, k) => {
           const gap = Math.min(
-            ...[...heights].map((other) => gapInPosture(corner, obstacle, { travel, steer, cross: other - travel }).gapMm),
+            ...[...heights].map(
+              (other) => gapInPosture(corner, obstacle, { travel, steer, cross: other - travel }).gapMm,
+            ),
           );
           // Places 8 mm apart stand for the pieces between them, the plain way's 20 mm: a few mm at a sharp shoulder, up
           // to half the way between them where they run into the tire.
@@ -58,7 +60,10 @@ describe.each(Object.keys(MOTIONS))('the posture map of a %s', (name) => {
     const { droop, bump } = corner.envelope.limits;
     const locks = corner.motion.locksAt(corner.motion.carrierAt(bump, 0));
     expect(toRadians(at(bump).highDeg)).toBeCloseTo(0.25 * locks.left, 9);
-    expect(toRadians(at(droop).lowDeg)).toBeCloseTo(-0.25 * corner.motion.locksAt(corner.motion.carrierAt(droop, 0)).right, 9);
+    expect(toRadians(at(droop).lowDeg)).toBeCloseTo(
+      -0.25 * corner.motion.locksAt(corner.motion.carrierAt(droop, 0)).right,
+      9,
+    );
     expect(map.rideMm).toBeCloseTo(0, 12);
   });
 });
@@ -68,7 +73,9 @@ test('what is wanted near full bump is what the standard wants there', () => {
   const obstacles = described.obstacles.map((o) => ({ ...o, material: 'liner' as const }));
   const corner = prepareCorner('frontLeft', { ...described, obstacles }, fittedAsSetup(described.fitted), 'trail');
   const map = postureMap(corner, STANDARDS.plasticKiss, { steers: 3, travels: 9, others: 1 });
-  const wanted = [...map.travelsMm].map((_, row) => map.obstacles[0]!.gapMm[row * 3]! - map.obstacles[0]!.marginMm[row * 3]!);
+  const wanted = [...map.travelsMm].map(
+    (_, row) => map.obstacles[0]!.gapMm[row * 3]! - map.obstacles[0]!.marginMm[row * 3]!,
+  );
   expect(wanted[0]).toBeCloseTo(5, 4);
   expect(wanted.at(-1)).toBeCloseTo(-5, 4);
 });

@@ -78,7 +78,9 @@ export function postureMap(corner: PreparedCorner, standard: Standard, size = MA
   const views = new Map<string, Float64Array>();
   const regions = standardRegions(standard, envelope.limits);
   const wanted = ({ material }: PreparedObstacle): number[] =>
-    [...travelsMm].map((travel) => (regions.findLast(({ from }) => travel >= from) ?? regions[0]!).requiredMm[material]);
+    [...travelsMm].map(
+      (travel) => (regions.findLast(({ from }) => travel >= from) ?? regions[0]!).requiredMm[material],
+    );
   return {
     steersDeg: steers.map(toDegrees),
     travelsMm,

@@ -8,7 +8,9 @@ function plain(marks: Uint8Array, columns: number, rows: number): number[] {
   return Array.from({ length: columns * rows }, (_, i) =>
     Math.min(
       Infinity,
-      ...marked.map((m) => ((m % columns) - (i % columns)) ** 2 + (Math.floor(m / columns) - Math.floor(i / columns)) ** 2),
+      ...marked.map(
+        (m) => ((m % columns) - (i % columns)) ** 2 + (Math.floor(m / columns) - Math.floor(i / columns)) ** 2,
+      ),
     ),
   );
 }

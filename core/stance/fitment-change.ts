@@ -1,5 +1,9 @@
-import type { CornerDescription, SetupDescription } from '../clearance/description';
+import { fittedAsSetup, type CornerDescription, type CornerKey, type SetupDescription } from '../clearance/description';
 import { prepareRotor } from '../clearance/rotor';
+import { attempt } from '../problem';
+import { backspacingFromOffset } from '../wheel/rim';
+import { withPartsCounted } from './lift-part';
+import { scrubRadiusMm } from './scrub-radius';
 
 /** A setup against what is fitted on the corner. Lengths in mm. */
 export interface FitmentChange {
@@ -9,25 +13,47 @@ export interface FitmentChange {
   readonly pokeMm: number;
   /** Inner sidewall: + = further inboard. */
   readonly inboardMm: number;
-  /** Fender over ground: suspension lift + body lift + half the change of *free* diameter. */
+  /** Lip to pad: + = more of the wheel inboard of the mounting face. */
+  readonly backspacingMm: number;
+  /** Frame over ground: suspension lift + linkage drop + half the change of *free* diameter. */
+  readonly rideHeightMm: number;
+  /** Between the tires' middles, with the other side changed alike. */
+  readonly trackMm: number;
+  /** Steering-axis offset at the ground before and after; null where it does not steer or is not known. */
+  readonly scrubRadiusMm: { readonly before: number; readonly after: number } | null;
+  /** Fender over ground: suspension lift + linkage drop + body lift + half the change of *free* diameter. */
   readonly fenderHeightMm: number;
   /** True speed when 100 is shown, if the speedometer was right with the fitted tire. */
   readonly trueSpeedAt100: number;
 }
 
 /** @throws ProblemError when either does not go together. */
-export function fitmentChange(corner: CornerDescription, setup: SetupDescription): FitmentChange {
+export function fitmentChange(key: CornerKey, corner: CornerDescription, entered: SetupDescription): FitmentChange {
+  const setup = withPartsCounted(entered);
   const before = prepareRotor(corner.fitted, 'fitted');
   const after = prepareRotor(setup, 'setup');
   const outer = (rotor: typeof before): number => rotor.centrePlaneMm + rotor.section.widthMm / 2;
   const inner = (rotor: typeof before): number => rotor.centrePlaneMm - rotor.section.widthMm / 2;
+  const backspacing = (rotor: typeof before): number =>
+    backspacingFromOffset(rotor.rimWidthIn, rotor.offsetMm, 'lipToPad');
+  const scrub = attempt(() => ({
+    before: scrubRadiusMm(key, corner, fittedAsSetup(corner.fitted)),
+    after: scrubRadiusMm(key, corner, entered),
+  }));
   const diameterMm = after.section.diameterMm - before.section.diameterMm;
   return {
     diameterMm,
     widthMm: after.section.widthMm - before.section.widthMm,
     pokeMm: outer(after) - outer(before),
     inboardMm: inner(before) - inner(after),
-    fenderHeightMm: setup.suspensionLiftMm + setup.bodyLiftMm + diameterMm / 2,
+    backspacingMm: backspacing(after) - backspacing(before),
+    rideHeightMm: setup.suspensionLiftMm + setup.linkageDropMm + diameterMm / 2,
+    trackMm: 2 * (after.centrePlaneMm - before.centrePlaneMm),
+    scrubRadiusMm:
+      scrub.ok && scrub.value.before !== null && scrub.value.after !== null
+        ? (scrub.value as { before: number; after: number })
+        : null,
+    fenderHeightMm: setup.suspensionLiftMm + setup.linkageDropMm + setup.bodyLiftMm + diameterMm / 2,
     trueSpeedAt100: (100 * after.section.diameterMm) / before.section.diameterMm,
   };
 }

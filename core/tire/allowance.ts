@@ -41,3 +41,7 @@ const sectionHeightMm = (section: TireSection): number => section.diameterMm / 2
 /** mm by which each sidewall stands further out near the ground. */
 export const loadedBulgeMm = (section: TireSection): number =>
   BULGE_SHARE * DEFLECTION_SHARE * sectionHeightMm(section);
+
+/** Radius of a loaded tire, mm: lower than the free one by that share of its section height. */
+export const loadedRadiusMm = (section: TireSection): number =>
+  section.diameterMm / 2 - DEFLECTION_SHARE * sectionHeightMm(section);
