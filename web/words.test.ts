@@ -1,6 +1,7 @@
-import { expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import type { ObstacleVerdict } from '@/core/clearance/evaluate';
-import { postureWords, verdictSentence } from './words';
+import type { Lever, ObstacleLevers } from '@/core/plan/levers';
+import { leverSentence, postureWords, shortPosture, verdictSentence } from './words';
 
 const VERDICT: ObstacleVerdict = {
   corner: 'frontLeft',
@@ -36,4 +37,54 @@ test('a verdict is a sentence to say aloud', () => {
     'is overlapped by 12.7 mm (1/2 in)',
   );
   expect(verdictSentence({ ...VERDICT, gapMm: 20, marginMm: 12 }, 0)).toContain('12 mm more than the 8 mm wanted');
+});
+
+describe('what would clear it, said aloud', () => {
+  const lever = (kind: Lever['kind'], outcome: Lever['outcome'], amount = 0, upsets: Lever['upsets'] = []): Lever => ({
+    kind,
+    unit: kind.startsWith('rim') ? 'in' : 'mm',
+    outcome,
+    amount,
+    bestMarginMm: 0,
+    upsets,
+  });
+  const of = (levers: Lever[], rest: Partial<ObstacleLevers> = {}): ObstacleLevers => ({
+    corner: 'frontLeft',
+    id: 'lip',
+    label: 'Fender lip',
+    marginMm: -9,
+    levers,
+    trimMm: null,
+    unbolts: false,
+    ...rest,
+  });
+
+  test('the ways in the order a counter names them, and that lift does nothing', () => {
+    const levers = [
+      lever('diameterLess', 'clears', 24.91),
+      lever('offsetMore', 'clears', 17.98),
+      lever('springLift', 'nothing'),
+      lever('bodyLift', 'nothing'),
+    ];
+    expect(leverSentence(of(levers, { trimMm: 12 }))).toBe(
+      '18 mm more offset, or 25 mm less diameter, or trim 12 mm here; lift does nothing.',
+    );
+  });
+
+  test('one that upsets something else is not recommended', () => {
+    const upsets = [{ id: 'arm', label: 'Upper arm', beforeMm: 3, afterMm: -4 }] as unknown as Lever['upsets'];
+    expect(leverSentence(of([lever('offsetMore', 'clears', 10, upsets)]))).toBe(
+      'No single change clears it without upsetting something else.',
+    );
+    expect(leverSentence(of([lever('offsetMore', 'helps', 10)]))).toBe('No single change clears it.');
+    expect(leverSentence(of([], { unbolts: true }))).toBe('Unbolt it.');
+  });
+});
+
+test('a posture in little room', () => {
+  expect([shortPosture(-38.2, -60), shortPosture(0.2, 0), shortPosture(12, 30, 10)]).toEqual([
+    '38° right, 60 down',
+    'straight, at ride',
+    '12° left, 20 up',
+  ]);
 });

@@ -6,6 +6,7 @@ import type { RotorPlace } from '@/core/clearance/rotor';
 import type { EdgeKind, RodRun } from '@/core/edge-fit/edge-kind';
 import type { Mount } from '@/core/motion/mount';
 import type { LeverKind } from '@/core/plan/lever-kinds';
+import type { Lever, ObstacleLevers } from '@/core/plan/levers';
 import type { Remeasure } from '@/core/spread/spread';
 import type { Material } from '@/core/obstacle/material';
 import { formatFraction, formatMm } from '@/core/units/length';
@@ -97,6 +98,16 @@ export function postureWords(steerDeg: number, travelMm: number, rideMm = 0): st
     Math.abs(height) < WHOLE
       ? 'at ride height'
       : `${formatMm(Math.abs(height), 0)} mm ${height > 0 ? 'up' : 'down'} from ride`;
+  return `${steer}, ${travel}`;
+}
+
+/** `38° right, 60 down`: a posture in little room. */
+export function shortPosture(steerDeg: number, travelMm: number, rideMm = 0): string {
+  const degrees = Math.abs(steerDeg);
+  const steer = degrees < WHOLE ? 'straight' : `${degrees.toFixed(0)}° ${steerDeg > 0 ? 'left' : 'right'}`;
+  const height = travelMm - rideMm;
+  const travel =
+    Math.abs(height) < WHOLE ? 'at ride' : `${formatMm(Math.abs(height), 0)} ${height > 0 ? 'up' : 'down'}`;
   return `${steer}, ${travel}`;
 }
 
@@ -215,4 +226,58 @@ export function verdictSentence(o: ObstacleVerdict, rideMm: number): string {
       ? `${formatMm(o.marginMm)} mm more than the ${o.requiredMm} mm wanted`
       : `${formatMm(-o.marginMm)} mm short of the ${o.requiredMm} mm wanted`;
   return `${o.label} ${gap} at ${o.clock} on the ${ACROSS_NAMES[o.across]}, ${postureWords(o.steerDeg, o.travelMm, rideMm)}: ${margin}.`;
+}
+
+/** A little more than just enough, so that what is read off the screen holds: the next tenth; rims come by halves. */
+export function roundedLever({ amount, unit }: Lever): number {
+  const perUnit = unit === 'in' ? 2 : 10;
+  return Math.ceil(perUnit * amount) / perUnit;
+}
+
+/** Those that clear and upset nothing, one of a kind, in the order a counter would name them. */
+const SAID_FIRST: readonly LeverKind[] = [
+  'offsetMore',
+  'offsetLess',
+  'diameterLess',
+  'widthLess',
+  'bumpStop',
+  'steerStopLeft',
+  'steerStopRight',
+  'rimNarrower',
+];
+
+const LIFTS: readonly LeverKind[] = ['springLift', 'strutTopLift', 'blockLift', 'bodyLift', 'linkageDrop'];
+
+/**
+ * What would clear an obstacle, as one would say it: "18 mm more offset, or 25 mm less diameter, or trim 12 mm here; lift on the
+ * spring does nothing."
+ */
+export function leverSentence({ levers, trimMm, unbolts }: ObstacleLevers): string {
+  const clearing = levers.filter(({ outcome, upsets }) => outcome === 'clears' && upsets.length === 0);
+  const said = SAID_FIRST.flatMap((kind) => clearing.filter((lever) => lever.kind === kind)).slice(0, 3);
+  const others = said.length ? [] : clearing.slice(0, 2);
+  const ways = [
+    ...(unbolts ? ['unbolt it'] : []),
+    ...[...said, ...others].map((lever) => leverWords(lever.kind, roundedLever(lever))),
+    ...(trimMm !== null ? [`trim ${formatMm(trimMm)} mm here`] : []),
+  ];
+  const lifts = LIFTS.filter((kind) => levers.some((lever) => lever.kind === kind));
+  const idle = lifts.filter((kind) => levers.some((lever) => lever.kind === kind && lever.outcome === 'nothing'));
+  const useless =
+    idle.length === 0
+      ? ''
+      : idle.length === lifts.length
+        ? '; lift does nothing'
+        : `; ${LEVER_NAMES[idle[0]!]} does nothing`;
+  if (ways.length === 0) {
+    const upsetting = levers.some(({ outcome }) => outcome === 'clears');
+    return upsetting
+      ? `No single change clears it without upsetting something else${useless}.`
+      : `No single change clears it${useless}.`;
+  }
+  const first = ways[0]!;
+  return `${first[0]!.toUpperCase()}${first.slice(1)}${ways
+    .slice(1)
+    .map((way) => `, or ${way}`)
+    .join('')}${useless}.`;
 }

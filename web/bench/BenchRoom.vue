@@ -1,24 +1,30 @@
 <script setup lang="ts">
-import { computed, onUnmounted, watch } from 'vue';
-import { asCase } from '@/contracts/lowgap-file';
+import { computed, onUnmounted, shallowRef, watch } from 'vue';
+import { asCase, type LowgapFile } from '@/contracts/lowgap-file';
+import { problemText } from '@/contracts/problems';
 import { setupForCorner } from '@/core/clearance/description';
-import { travelLimits } from '@/core/clearance/envelope';
-import { fitmentChange } from '@/core/stance/fitment-change';
+import { prepareDescribed } from '@/core/clearance/evaluate';
+import { SectionShelf } from '@/core/clearance/section-shelf';
 import { attempt } from '@/core/problem';
-import { sceneWindow, touchSection, wellScene } from '../drawing/well-scene';
+import { fitmentChange } from '@/core/stance/fitment-change';
 import { useCurrentCorner } from '../job/current-corner';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES, verdictSentence } from '../words';
+import BenchPictures from './BenchPictures.vue';
 import ChangeTable from './ChangeTable.vue';
+import CompareBar from './CompareBar.vue';
+import CornersSummary from './CornersSummary.vue';
 import GapLadder from './GapLadder.vue';
 import LeverList from './LeverList.vue';
 import SpreadNote from './SpreadNote.vue';
 import SetupPanel from './SetupPanel.vue';
-import TouchView from './TouchView.vue';
-import WellView from './WellView.vue';
+import { surveyGaps } from './survey-gaps';
 
 const job = useJobStore();
 const key = useCurrentCorner();
+
+/** Surveyed places worked out once for all that this room draws. */
+const shelf = new SectionShelf();
 
 const corner = computed(() => job.document?.corners[key.value]);
 const obstacles = computed(() => job.evaluation?.obstacles.filter((o) => o.corner === key.value) ?? []);
@@ -35,34 +41,27 @@ const picked = computed(() => {
   );
 });
 
-const description = computed(() => (job.document ? asCase(job.document) : null));
-
-const scene = computed(() => {
-  if (!description.value || !corner.value) return null;
-  const built = attempt(() => wellScene(description.value!, key.value, obstacles.value, picked.value));
-  return built.ok ? built.value : null;
+/** What is drawn is the document that the shown verdict is about. */
+const shown = computed(() => job.answered ?? job.document);
+const prepared = computed(() => {
+  const file = shown.value;
+  if (!file?.corners[key.value]) return null;
+  return attempt(() => prepareDescribed(asCase(file), key.value, shelf));
 });
-const window = computed(() => (scene.value ? sceneWindow(scene.value) : null));
-/** The left column holds the views with y across, the right one the view with x across. */
-const columns = computed(() => {
-  if (!window.value) return '1fr 1fr';
-  const { x, y } = window.value;
-  return `${y[1] - y[0]}fr ${x[1] - x[0]}fr`;
-});
-const cut = computed(() => {
-  if (!description.value || !picked.value) return null;
-  const built = attempt(() => touchSection(description.value!, picked.value!));
-  return built.ok ? built.value : null;
-});
-const rideMm = computed(() => {
-  if (!description.value || !corner.value) return 0;
-  const limits = attempt(() => travelLimits(corner.value!, setupForCorner(description.value!, key.value)));
-  return limits.ok ? limits.value.ride : 0;
-});
+const shownCorner = computed(() => shown.value?.corners[key.value]);
+const rideMm = computed(() => (prepared.value?.ok ? prepared.value.value.envelope.limits.ride : 0));
 const change = computed(() => {
-  if (!description.value?.setup || !corner.value) return null;
-  const found = attempt(() => fitmentChange(corner.value!, setupForCorner(description.value!, key.value)));
+  const file = shown.value;
+  const described = file?.corners[key.value];
+  if (!file?.setup || !described) return null;
+  const found = attempt(() => fitmentChange(key.value, described, setupForCorner(asCase(file), key.value)));
   return found.ok ? found.value : null;
+});
+/** What the survey still lacks, for a corner about which nothing can be said yet. */
+const missing = computed(() => {
+  const described = corner.value;
+  if (!described || obstacles.value.length) return [];
+  return surveyGaps(described);
 });
 
 const rubbing = computed(() => picked.value?.verdict === 'rubs');
@@ -77,6 +76,13 @@ const study = computed(() => (job.study?.corner === key.value ? job.study : null
 const spreads = computed(() => new Map((study.value?.spread?.obstacles ?? []).map((o) => [o.id, o] as const)));
 const labelOf = (id: string): string => corner.value?.obstacles.find((o) => o.id === id)?.label ?? id;
 
+/** What was tried last by a lever, as long as nothing came after it. */
+const tried = shallowRef<{ readonly words: string; readonly file: LowgapFile | null } | null>(null);
+const undoTried = computed(() => (tried.value && tried.value.file === job.document ? tried.value.words : null));
+function leverTried(words: string): void {
+  tried.value = { words, file: job.document };
+}
+
 function pick(id: string): void {
   job.pick = { corner: key.value, id };
 }
@@ -86,29 +92,34 @@ function pick(id: string): void {
   <div class="bench">
     <SetupPanel class="setup-column" />
 
-    <section class="panel views" aria-label="The well, to scale">
-      <template v-if="!corner">
-        <p class="empty">
-          {{ CORNER_NAMES[key] }} has no baseline yet. Take it in the Baseline, then try a setup here.
-        </p>
-      </template>
-      <template v-else-if="scene && window">
-        <div class="grid" :style="{ '--columns': columns }">
-          <WellView view="above" title="From above" :scene="scene" :window="window" @pick="pick" />
-          <TouchView v-if="cut && picked" :section="cut" :picked="picked" />
-          <p v-else class="empty">
-            Nothing near this tire has been surveyed yet. Each reading taken in the Survey appears here.
-          </p>
-          <WellView view="front" title="From the front" :scene="scene" :window="window" @pick="pick" />
-          <WellView view="side" title="From outside" :scene="scene" :window="window" @pick="pick" />
-        </div>
-        <p class="legend muted">
-          <span class="swatch tried" /> tried, in the posture of the picked rung <span class="swatch fitted" /> fitted,
-          parked and straight
-        </p>
-      </template>
-      <p v-else class="empty verdict-rubs">This setup cannot be drawn: see what the gap strip says.</p>
-    </section>
+    <div class="middle">
+      <section v-if="!corner" class="panel empty">
+        {{ CORNER_NAMES[key] }} has no baseline yet. Take it in the Baseline, then try a setup here.
+      </section>
+      <BenchPictures
+        v-else-if="shown && shownCorner && prepared?.ok"
+        :key="key"
+        :file="shown"
+        :corner-key="key"
+        :corner="shownCorner"
+        :prepared="prepared.value"
+        :verdicts="obstacles"
+        :picked="picked"
+        @pick="pick"
+      />
+      <section v-else-if="prepared && !prepared.ok" class="panel empty verdict-rubs" data-testid="cannot-draw">
+        This setup cannot be drawn. {{ problemText(prepared.problems[0]!) }}
+      </section>
+      <section v-if="missing.length" class="panel missing" data-testid="missing">
+        <h2 class="panel-title">Still missing here</h2>
+        <ul>
+          <li v-for="line in missing" :key="line">{{ line }}</li>
+        </ul>
+        <v-btn height="48" variant="outlined" :to="{ name: 'survey', query: $route.query }">To the Survey</v-btn>
+      </section>
+      <CornersSummary />
+      <CompareBar />
+    </div>
 
     <section class="panel answer">
       <p v-if="picked" class="sentence" data-testid="sentence" :class="`verdict-${picked.verdict}`">
@@ -136,7 +147,12 @@ function pick(id: string): void {
         v-if="picked && rubbing"
         :corner="key"
         :levers="study?.levers?.id === picked.id ? study.levers : null"
+        @tried="leverTried"
       />
+      <p v-if="undoTried" class="tried-note" role="status" data-testid="tried">
+        <span>Tried: {{ undoTried }}.</span>
+        <v-btn height="48" variant="outlined" @click="job.undo">Undo it</v-btn>
+      </p>
       <p v-if="unmeasured.length" class="small">
         Listed but not measured, so nothing is said about: {{ unmeasured.map((o) => o.label).join(', ') }}.
       </p>
@@ -160,15 +176,28 @@ function pick(id: string): void {
   gap: 14px;
   align-items: start;
 }
-.views {
-  padding: 10px 12px;
-}
-.grid {
+.middle {
   display: grid;
-  grid-template-columns: var(--columns);
-  gap: 4px 12px;
-  max-width: 480px;
-  margin: 0 auto;
+  gap: 14px;
+  min-width: 0;
+}
+.missing {
+  padding: 10px 14px;
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+.missing ul {
+  padding-left: 20px;
+}
+.tried-note {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 10px;
+  font-size: 16px;
+  border-left: 4px solid var(--accent);
+  padding-left: 10px;
 }
 .answer {
   padding: 10px 14px;
@@ -191,21 +220,6 @@ function pick(id: string): void {
   padding-left: 10px;
   color: var(--muted);
 }
-.legend {
-  font-size: 14px;
-  margin: 6px 0 0;
-}
-.swatch {
-  display: inline-block;
-  width: 26px;
-  height: 0;
-  border-top: 3px solid var(--accent);
-  vertical-align: middle;
-  margin: 0 4px 0 8px;
-}
-.swatch.fitted {
-  border-top: 3px dashed var(--ghost);
-}
 .empty {
   padding: 20px 8px;
   font-size: 17px;
@@ -221,9 +235,6 @@ function pick(id: string): void {
 }
 @media (max-width: 760px) {
   .bench {
-    grid-template-columns: minmax(0, 1fr);
-  }
-  .grid {
     grid-template-columns: minmax(0, 1fr);
   }
 }

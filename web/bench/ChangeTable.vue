@@ -9,13 +9,21 @@ const props = defineProps<{ change: FitmentChange }>();
 const signed = (mm: number): string => `${mm > 0.05 ? '+' : ''}${formatMm(mm)}`;
 const signedIn = (mm: number): string => `${mm > 0.8 ? '+' : ''}${formatFraction(mm)} in`;
 
-const rows = computed(() => [
-  { name: 'Tire diameter', mm: props.change.diameterMm },
-  { name: 'Section width', mm: props.change.widthMm },
-  { name: 'Outer sidewall, + = further out', mm: props.change.pokeMm },
-  { name: 'Inner sidewall, + = further in', mm: props.change.inboardMm },
-  { name: 'Fender height, free radius', mm: props.change.fenderHeightMm },
-]);
+const rows = computed(() => {
+  const { change } = props;
+  const scrub = change.scrubRadiusMm;
+  return [
+    { name: 'Tire diameter', mm: change.diameterMm },
+    { name: 'Section width', mm: change.widthMm },
+    { name: 'Poke: outer sidewall further out', mm: change.pokeMm },
+    { name: 'Inboard edge: inner sidewall further in', mm: change.inboardMm },
+    { name: 'Backspacing, lip to pad', mm: change.backspacingMm },
+    { name: 'Ride height, frame over ground', mm: change.rideHeightMm },
+    { name: 'Fender over ground', mm: change.fenderHeightMm },
+    { name: 'Track, both sides alike', mm: change.trackMm },
+    ...(scrub ? [{ name: `Scrub radius, now ${formatMm(scrub.after, 0)} mm`, mm: scrub.after - scrub.before }] : []),
+  ];
+});
 </script>
 
 <template>
@@ -29,12 +37,16 @@ const rows = computed(() => [
           <td class="muted">{{ signedIn(row.mm) }}</td>
         </tr>
         <tr>
-          <th scope="row">True speed when 100 is shown</th>
+          <th scope="row">Speedometer: true speed when 100 is shown</th>
           <td>{{ formatMm(change.trueSpeedAt100, 1) }}</td>
           <td class="muted">if right today</td>
         </tr>
       </tbody>
     </table>
+    <p class="muted small">
+      Free diameters, by half; scrub radius at the loaded radius, + = tire outboard of the steering axis at the ground.
+      More of it loads bearings and steering.
+    </p>
   </section>
 </template>
 
@@ -63,5 +75,9 @@ th {
 }
 th {
   padding-left: 0;
+}
+.small {
+  font-size: 14px;
+  line-height: 18px;
 }
 </style>

@@ -6,11 +6,13 @@ import { LEVERS, type LeverKind } from '@/core/plan/lever-kinds';
 import type { Lever, ObstacleLevers } from '@/core/plan/levers';
 import { formatMm } from '@/core/units/length';
 import { useJobStore } from '../stores/job';
-import { LEVER_NAMES, leverWords } from '../words';
+import { LEVER_NAMES, leverSentence, leverWords, roundedLever } from '../words';
 import { trySetup } from './try-setup';
 
 /** What would clear the picked obstacle: each single change, tried with one press. null while it is worked out. */
 const props = defineProps<{ corner: CornerKey; levers: ObstacleLevers | null }>();
+
+const emit = defineEmits<{ tried: [words: string] }>();
 
 const job = useJobStore();
 const all = ref(false);
@@ -50,19 +52,14 @@ const helping = computed(() => of('helps').map(({ kind }) => LEVER_NAMES[kind]))
 const useless = computed(() => of('nothing').map(({ kind }) => LEVER_NAMES[kind]));
 const worse = computed(() => of('worsens').map(({ kind }) => LEVER_NAMES[kind]));
 
-/** A little more than just enough, so that what is read off the screen holds: the next tenth; rims come by halves. */
-const rounded = ({ amount, unit }: Lever): number => {
-  const perUnit = unit === 'in' ? 2 : 10;
-  return Math.ceil(perUnit * amount) / perUnit;
-};
-
 function tryLever(lever: Lever): void {
   const file = job.document;
   const corner = file?.corners[props.corner];
   if (!file || !corner) return;
   const before = setupForCorner(asCase(file), props.corner);
-  const after: SetupDescription = LEVERS[lever.kind].apply(before, rounded(lever), corner);
+  const after: SetupDescription = LEVERS[lever.kind].apply(before, roundedLever(lever), corner);
   job.change((next) => trySetup(next, props.corner, before, after));
+  emit('tried', leverWords(lever.kind, roundedLever(lever)));
 }
 </script>
 
@@ -71,13 +68,14 @@ function tryLever(lever: Lever): void {
     <h2 class="panel-title">What would clear it</h2>
     <p v-if="!levers" class="muted small">Trying every single change ...</p>
     <template v-else>
+      <p class="said" data-testid="lever-sentence">{{ leverSentence(levers) }}</p>
       <p v-if="!clearing.length && levers.trimMm === null && !levers.unbolts" class="small">
         No single change does. Two together may: see which help.
       </p>
       <ul>
         <li v-for="lever in shown" :key="lever.kind">
           <span class="what">
-            <strong>{{ leverWords(lever.kind, rounded(lever)) }}</strong>
+            <strong>{{ leverWords(lever.kind, roundedLever(lever)) }}</strong>
             <span v-if="lever.upsets.length" class="muted">
               but then {{ lever.upsets.map((u) => `${u.label} (${formatMm(u.afterMm)} mm)`).join(', ') }} falls short
             </span>
@@ -132,6 +130,11 @@ li {
   line-height: 20px;
 }
 .what strong {
+  font-weight: 500;
+}
+.said {
+  font-size: 17px;
+  line-height: 23px;
   font-weight: 500;
 }
 .more {

@@ -1,19 +1,34 @@
 <script setup lang="ts">
-import { computed } from 'vue';
-import type { LowgapFile, LowgapFitted, LowgapSetup } from '@/contracts/lowgap-file';
-import { ENVELOPES } from '@/core/clearance/description';
+import { computed, ref } from 'vue';
+import { asCase, type LowgapFile, type LowgapFitted, type LowgapSetup } from '@/contracts/lowgap-file';
+import { CORNER_KEYS, ENVELOPES, setupForCorner } from '@/core/clearance/description';
 import { STANDARD_IDS } from '@/core/clearance/standard';
 import { LIMITS, type Range } from '@/core/limits';
+import { useCurrentCorner } from '../job/current-corner';
 import FitmentFields from '../parts/FitmentFields.vue';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { ENVELOPE_NAMES, STANDARD_NAMES } from '../words';
+import CataloguePick from './CataloguePick.vue';
+import DrawnTire from './DrawnTire.vue';
 import { startingSetup } from './starting-setup';
 
 type HeightField = 'suspensionLiftMm' | 'bodyLiftMm' | 'bumpStopMm' | 'axleShiftMm';
+type StopField = 'steerStopLeftDeg' | 'steerStopRightDeg';
 
+/** What is being tried, all round or with its own setup on one axle. */
 const job = useJobStore();
-const setup = computed(() => job.document?.setup);
+const key = useCurrentCorner();
+const choosing = ref(false);
+
+const end = computed(() => (key.value.startsWith('front') ? 'front' : 'rear'));
+const ofAxle = computed(() => CORNER_KEYS.filter((k) => k.startsWith(end.value)));
+/** The axle looked at has a setup of its own. */
+const own = computed(() => job.document?.setup?.corners?.[key.value] !== undefined);
+const setup = computed<LowgapSetup | null>(() =>
+  job.document?.setup ? (setupForCorner(asCase(job.document), key.value) as LowgapSetup) : null,
+);
+const steered = computed(() => job.document?.corners[key.value]?.steering);
 
 const HEIGHTS: readonly { field: HeightField; label: string; range: Range }[] = [
   { field: 'suspensionLiftMm', label: 'Suspension lift', range: LIMITS.suspensionLiftMm },
@@ -21,27 +36,63 @@ const HEIGHTS: readonly { field: HeightField; label: string; range: Range }[] = 
   { field: 'bumpStopMm', label: 'Bump-stop extension', range: LIMITS.bumpStopMm },
   { field: 'axleShiftMm', label: 'Axle shift forward', range: LIMITS.shiftMm },
 ];
+const STOPS: readonly { field: StopField; label: string }[] = [
+  { field: 'steerStopLeftDeg', label: 'Steering stop, left' },
+  { field: 'steerStopRightDeg', label: 'Steering stop, right' },
+];
 
 function edit(change: (setup: LowgapSetup) => void): void {
   job.change((file) => {
     file.setup ??= startingSetup(file);
-    change(file.setup);
+    const { corners, ...common } = file.setup;
+    // A setup of its own holds every field, so that it is edited as a whole one.
+    const axle = own.value ? ofAxle.value.filter((k) => corners?.[k]) : [];
+    for (const k of axle) corners![k] = { ...structuredClone(common), ...corners![k] };
+    const targets = axle.length ? axle.map((k) => corners![k] as LowgapSetup) : [file.setup];
+    for (const target of targets) change(target);
   });
 }
 
 const editFitment = (change: (fitment: LowgapFitted) => void): void => edit(change);
 
+function keepTyped(target: LowgapSetup, field: string, typed: string | undefined): void {
+  const { [field]: _old, ...rest } = target.typed ?? {};
+  target.typed = typed === undefined ? rest : { ...rest, [field]: typed };
+}
+
 function setHeight(field: HeightField, value: number | undefined, typed: string | undefined): void {
   if (value === undefined) return;
   edit((target) => {
     target[field] = value;
-    const { [field]: _old, ...rest } = target.typed ?? {};
-    target.typed = typed === undefined ? rest : { ...rest, [field]: typed };
+    keepTyped(target, field, typed);
+  });
+}
+
+function setStop(field: StopField, value: number | undefined, typed: string | undefined): void {
+  edit((target) => {
+    if (value === undefined) delete target[field];
+    else target[field] = value;
+    keepTyped(target, field, typed);
   });
 }
 
 function begin(): void {
   job.change((file) => (file.setup = startingSetup(file)));
+}
+
+function splitAxle(): void {
+  job.change((file) => {
+    const { corners, ...common } = (file.setup ??= startingSetup(file));
+    const copies = Object.fromEntries(ofAxle.value.map((k) => [k, { ...structuredClone(common), ...corners?.[k] }]));
+    file.setup.corners = { ...corners, ...copies };
+  });
+}
+
+function joinAxle(): void {
+  job.change((file) => {
+    for (const k of ofAxle.value) delete file.setup?.corners?.[k];
+    if (file.setup?.corners && Object.keys(file.setup.corners).length === 0) delete file.setup.corners;
+  });
 }
 
 const setEnvelope = (envelope: LowgapFile['envelope']): void => job.change((file) => (file.envelope = envelope));
@@ -50,11 +101,16 @@ const envelopes = computed(() =>
   ENVELOPES.filter(
     (kind) =>
       (kind !== 'drawn' || job.document?.drawnEnvelope !== undefined) &&
-      (kind !== 'loaded' || job.corners.every((key) => job.document?.corners[key]?.loadedSagMm !== undefined)),
+      (kind !== 'loaded' || job.corners.every((k) => job.document?.corners[k]?.loadedSagMm !== undefined)),
   ).map((value) => ({ value, title: ENVELOPE_NAMES[value] })),
 );
 const setStandard = (standard: LowgapFile['standard']): void => job.change((file) => (file.standard = standard));
 const standards = STANDARD_IDS.map((value) => ({ value, title: STANDARD_NAMES[value] }));
+
+const SPACER_TYPES = [
+  { value: 'slipOn', title: 'slipped over the studs' },
+  { value: 'boltOn', title: 'bolted on, with its own studs' },
+] as const;
 </script>
 
 <template>
@@ -65,12 +121,48 @@ const standards = STANDARD_IDS.map((value) => ({ value, title: STANDARD_NAMES[va
       <v-btn color="primary" size="large" @click="begin">Try another tire or wheel</v-btn>
     </template>
     <template v-else>
+      <p class="where">
+        <span>{{ own ? `On the ${end} axle only` : 'All round' }}</span>
+        <v-btn height="44" variant="text" class="axle" @click="own ? joinAxle() : splitAxle()">
+          {{ own ? 'Same all round' : `Its own for the ${end}` }}
+        </v-btn>
+      </p>
       <FitmentFields
+        :key="`${own}:${end}`"
         steps
         :fitment="setup"
         :problem-at="(path) => job.problemAt(`setup.${path}`)"
         @edit="editFitment"
-      />
+      >
+        <template #below-size>
+          <DrawnTire :setup="setup" @edit="edit" />
+          <v-btn height="48" variant="outlined" @click="choosing = true">From the catalogue</v-btn>
+        </template>
+      </FitmentFields>
+      <template v-if="setup.spacerMm > 0">
+        <v-select
+          :model-value="setup.spacerType ?? 'slipOn'"
+          :items="SPACER_TYPES"
+          label="The spacer is"
+          @update:model-value="(type) => edit((target) => (target.spacerType = type))"
+        />
+        <QuantityField
+          v-if="setup.spacerType === 'boltOn'"
+          label="Stud pockets in the wheel"
+          optional
+          :value="setup.wheel.studPocketMm"
+          :typed="setup.typed?.['studPocketMm']"
+          :range="LIMITS.studMm"
+          @change="
+            (value, typed) =>
+              edit((target) => {
+                if (value === undefined) delete target.wheel.studPocketMm;
+                else target.wheel.studPocketMm = value;
+                keepTyped(target, 'studPocketMm', typed);
+              })
+          "
+        />
+      </template>
       <QuantityField
         v-for="height in HEIGHTS"
         :key="height.field"
@@ -82,6 +174,26 @@ const standards = STANDARD_IDS.map((value) => ({ value, title: STANDARD_NAMES[va
         :problem="job.problemAt(`setup.${height.field}`)"
         @change="(value, typed) => setHeight(height.field, value, typed)"
       />
+      <template v-if="steered">
+        <QuantityField
+          v-for="stop in STOPS"
+          :key="stop.field"
+          :label="stop.label"
+          quantity="degrees"
+          optional
+          :value="setup[stop.field]"
+          :typed="setup.typed?.[stop.field]"
+          :range="LIMITS.lockDeg"
+          :step="1"
+          :from="stop.field === 'steerStopLeftDeg' ? steered.lockLeftDeg : steered.lockRightDeg"
+          :problem="job.problemAt(`setup.${stop.field}`)"
+          @change="(value, typed) => setStop(stop.field, value, typed)"
+        />
+        <p class="small muted">
+          Stops in degrees of this wheel; empty: the surveyed locks, {{ steered.lockLeftDeg }}° left and
+          {{ steered.lockRightDeg }}° right. A stop turned in takes turning circle.
+        </p>
+      </template>
       <v-select
         :model-value="job.document?.envelope"
         :items="envelopes"
@@ -94,6 +206,7 @@ const standards = STANDARD_IDS.map((value) => ({ value, title: STANDARD_NAMES[va
         label="Standard"
         @update:model-value="setStandard"
       />
+      <CataloguePick v-model="choosing" :rim-in="setup.wheel.diameterIn" @edit="edit" />
     </template>
   </section>
 </template>
@@ -103,5 +216,19 @@ const standards = STANDARD_IDS.map((value) => ({ value, title: STANDARD_NAMES[va
   padding: 12px;
   display: grid;
   gap: 10px;
+}
+.where {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  margin: -6px 0;
+  font-size: 15px;
+}
+.axle {
+  padding: 0 6px;
+}
+.small {
+  font-size: 14px;
+  line-height: 18px;
 }
 </style>

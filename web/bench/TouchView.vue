@@ -6,7 +6,7 @@ import { formatMm } from '@/core/units/length';
 import type { TouchSection } from '../drawing/well-scene';
 
 /** The cut through the axle line and the picked place: here the gap is drawn in its true length. */
-const props = defineProps<{ section: TouchSection; picked: ObstacleVerdict }>();
+const props = defineProps<{ section: TouchSection; picked: ObstacleVerdict; gapMm: number }>();
 
 const path = line<readonly [number, number]>(
   ([a]) => a,
@@ -15,7 +15,7 @@ const path = line<readonly [number, number]>(
 /** Window: the obstacle's place in the middle, wide enough to see the shoulder it meets. */
 const box = computed(() => {
   const [a, r] = props.section.obstacle;
-  const half = Math.max(150, Math.abs(props.picked.gapMm) * 1.6);
+  const half = Math.max(150, Math.abs(props.gapMm) * 1.6);
   const middle = { a: (a + props.section.nearest[0]) / 2, r: (r + props.section.nearest[1]) / 2 };
   return { x: middle.a - half, y: -middle.r - half, size: 2 * half };
 });
@@ -33,7 +33,7 @@ const label = computed(() => {
     <svg
       :viewBox="`${box.x} ${box.y} ${box.size} ${box.size}`"
       role="img"
-      :aria-label="`Gap ${formatMm(picked.gapMm)} mm to ${picked.label}`"
+      :aria-label="`Gap ${formatMm(gapMm)} mm to ${picked.label}`"
     >
       <path :d="path(section.tried) + 'Z'" class="tried" />
       <path :d="path(section.fitted) + 'Z'" class="fitted" />
@@ -54,9 +54,7 @@ const label = computed(() => {
         class="place"
         :class="`verdict-${picked.verdict}`"
       />
-      <text :x="label.x" :y="label.y" :text-anchor="label.anchor" :font-size="19 * unit">
-        {{ formatMm(picked.gapMm) }} mm
-      </text>
+      <text :x="label.x" :y="label.y" :text-anchor="label.anchor" :font-size="19 * unit">{{ formatMm(gapMm) }} mm</text>
       <g :transform="`translate(${box.x + 12 * unit} ${box.y + box.size - 12 * unit})`" class="scale">
         <path :d="`M0 ${-5 * unit}v${5 * unit}h50v${-5 * unit}`" />
         <text x="54" :y="2 * unit" :font-size="13 * unit">50 mm</text>

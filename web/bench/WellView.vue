@@ -1,13 +1,27 @@
 <script setup lang="ts">
 import { line } from 'd3-shape';
 import { computed } from 'vue';
+import type { SweptShape } from '@/core/clearance/swept-shape';
 import type { Vec3 } from '@/core/geometry/vec3';
+import type { Posture } from '@/core/motion/corner-motion';
 import { formatMm } from '@/core/units/length';
+import { sweptOutline } from '../drawing/swept-outline';
 import { projector, silhouette, viewBox, type SceneWindow, type ViewName, type WellScene } from '../drawing/well-scene';
+import { dragFrom } from '../parts/use-drag';
 
-/** One true-scale view of the wheel well. All views of a bench share the same window in mm. */
-const props = defineProps<{ scene: WellScene; window: SceneWindow; view: ViewName; title: string }>();
-const emit = defineEmits<{ pick: [id: string] }>();
+/**
+ * One true-scale view of the wheel well. All views of a bench share the same window in mm. The wheel can be taken hold
+ * of: from above it steers, from the front and from outside it moves up and down.
+ */
+const props = defineProps<{
+  scene: WellScene;
+  window: SceneWindow;
+  view: ViewName;
+  title: string;
+  looked: Posture;
+  swept: SweptShape | null;
+}>();
+const emit = defineEmits<{ pick: [id: string]; look: [posture: { steer: number; travel: number }] }>();
 
 const box = computed(() => viewBox(props.window, props.view, props.scene.side));
 
@@ -37,6 +51,27 @@ const touch = computed(() => {
   return { a, b, gap: formatMm(props.scene.touch.gapMm) };
 });
 
+const sweptPath = computed(() => (props.swept ? `${path(sweptOutline(props.swept, project.value)) ?? ''}Z` : ''));
+
+function takeHold(event: PointerEvent): void {
+  if (event.button !== 0) return;
+  const start = { ...props.looked };
+  const [hubX, hubY] = hub.value;
+  const bearing = (x: number, y: number): number => Math.atan2(y - hubY, x - hubX);
+  let from: { x: number; y: number } | null = null;
+  dragFrom(event, (place) => {
+    from ??= place;
+    if (props.view !== 'above') {
+      emit('look', { steer: start.steer, travel: start.travel - (place.y - from.y) });
+      return;
+    }
+    const turned = bearing(place.x, place.y) - bearing(from.x, from.y);
+    // The front is down and the vehicle's left to the right: turning left goes against the screen's angles.
+    const steer = start.steer - Math.atan2(Math.sin(turned), Math.cos(turned));
+    emit('look', { steer, travel: start.travel });
+  });
+}
+
 const ARROWS: Readonly<Record<ViewName, (left: boolean) => string>> = {
   front: (left) => (left ? 'outboard →' : '← outboard'),
   above: () => 'front ↓',
@@ -55,7 +90,8 @@ const ARROWS: Readonly<Record<ViewName, (left: boolean) => string>> = {
       role="img"
       :aria-label="`${title}: ${touch ? `gap ${touch.gap} mm` : 'parked, straight ahead'}`"
     >
-      <path :d="tried" class="tried" />
+      <path v-if="sweptPath" :d="sweptPath" class="swept" />
+      <path :d="tried" class="tried" @pointerdown="takeHold" />
       <path :d="fitted" class="fitted" />
       <path :d="`M${hub[0] - 22} ${hub[1]}h44M${hub[0]} ${hub[1] - 22}v44`" class="hub" />
       <g
@@ -88,12 +124,27 @@ const ARROWS: Readonly<Record<ViewName, (left: boolean) => string>> = {
   stroke-width: 6;
 }
 .fitted {
+  pointer-events: none;
   fill: none;
   stroke: var(--ghost);
   stroke-width: 4;
   stroke-dasharray: 18 12;
 }
+.tried {
+  cursor: grab;
+}
+svg {
+  touch-action: none;
+  user-select: none;
+}
+.swept {
+  fill: rgb(var(--v-theme-primary), 0.07);
+  stroke: var(--accent);
+  stroke-width: 2;
+  stroke-dasharray: 4 10;
+}
 .hub {
+  pointer-events: none;
   stroke: var(--accent);
   stroke-width: 4;
 }

@@ -1,19 +1,28 @@
 import { describe, expect, test } from '@jest/globals';
-import { evaluateCase } from '@/core/clearance/evaluate';
+import { evaluateCase, prepareDescribed } from '@/core/clearance/evaluate';
 import { distance } from '@/core/geometry/vec3';
 import { demoJobs } from '@/demo/demo-jobs';
-import { projector, sceneWindow, silhouette, touchSection, viewBox, wellScene } from './well-scene';
+import type { CornerKey } from '@/core/clearance/description';
+import type { ObstacleVerdict } from '@/core/clearance/evaluate';
+import { lookedAt, projector, sceneWindow, silhouette, touchSection, viewBox, wellScene } from './well-scene';
 
 const { document } = demoJobs().at(-1)!;
 const { obstacles } = evaluateCase(document);
+
+const sceneOf = (key: CornerKey, picked: ObstacleVerdict | null) => {
+  const prepared = prepareDescribed(document, key);
+  return wellScene(prepared, document.corners[key]!, obstacles, lookedAt(prepared, picked));
+};
 
 describe('what the well views draw is what the engine says', () => {
   test.each(obstacles.map((o) => [`${o.corner} ${o.id}`, o] as const))(
     '%s: the drawn gap has the printed length',
     (_name, o) => {
-      const { touch } = wellScene(document, o.corner, obstacles, o);
+      const { touch } = sceneOf(o.corner, o);
       expect(distance(touch!.tire, touch!.obstacle)).toBeCloseTo(Math.abs(o.gapMm), 6);
-      const cut = touchSection(document, o);
+      const prepared = prepareDescribed(document, o.corner);
+      const { posture, met } = lookedAt(prepared, o);
+      const cut = touchSection(prepared, document.corners[o.corner]!, { posture, met: met! });
       expect(Math.hypot(cut.nearest[0] - cut.obstacle[0], cut.nearest[1] - cut.obstacle[1])).toBeCloseTo(
         Math.abs(o.gapMm),
         6,
@@ -22,13 +31,13 @@ describe('what the well views draw is what the engine says', () => {
   );
 
   test('without a pick the tried tire stands parked and straight', () => {
-    const scene = wellScene(document, 'rearLeft', [], null);
+    const scene = sceneOf('rearLeft', null);
     expect(scene.touch).toBeNull();
     expect(scene.hub).toEqual([0, 0, -38.1]);
   });
 
   test('the silhouette from outside is as tall as the tire', () => {
-    const scene = wellScene(document, 'rearLeft', [], null);
+    const scene = sceneOf('rearLeft', null);
     const heights = silhouette(scene.tried, projector('side', 'left')).map(([, y]) => y);
     // 285/75R17: 431.8 + 2 x 214 = 859.8.
     expect(Math.max(...heights) - Math.min(...heights)).toBeCloseTo(859.8, 0);
@@ -36,10 +45,8 @@ describe('what the well views draw is what the engine says', () => {
 });
 
 describe('the views fold out of one another', () => {
-  const scene = wellScene(
-    document,
+  const scene = sceneOf(
     'frontRight',
-    obstacles,
     obstacles.find((o) => o.corner === 'frontRight')!,
   );
   const window = sceneWindow(scene);

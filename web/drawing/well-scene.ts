@@ -3,16 +3,16 @@
  * obstacle in the posture looked at, and the shortest way between tire and obstacle.
  */
 import { polygonHull } from 'd3-polygon';
-import type { CaseDescription, CornerKey } from '@/core/clearance/description';
+import type { CornerDescription } from '@/core/clearance/description';
 import type { ObstacleVerdict } from '@/core/clearance/evaluate';
-import { prepareDescribed } from '@/core/clearance/evaluate';
 import { solidAt } from '@/core/clearance/posture-gap';
-import { sideOf, surveyMotion } from '@/core/clearance/motion-under';
+import { surveyMotion } from '@/core/clearance/motion-under';
 import type { PreparedCorner } from '@/core/clearance/prepare';
 import { nearestOnSolid, prepareRotor, type Rotor, type Solid } from '@/core/clearance/rotor';
 import { flatten } from '@/core/geometry/outline';
 import { place, unplace, type Pose } from '@/core/geometry/pose';
 import type { Vec3 } from '@/core/geometry/vec3';
+import type { Posture } from '@/core/motion/corner-motion';
 import type { Side } from '@/core/motion/steering';
 import { cornersOf, vertexOf, type PieceSet } from '@/core/obstacle/shape';
 import { toRadians } from '@/core/units/angle';
@@ -47,24 +47,33 @@ function surface(rotor: Rotor, pose: Pose): Vec3[] {
   return points;
 }
 
-/** Scene of one corner in the posture of `picked`, or parked and straight when nothing is picked there. */
+/** A posture looked at, and where an obstacle is nearest to the tire in it. */
+export interface Looked {
+  readonly posture: Posture;
+  readonly met: { readonly id: string; readonly gapMm: number; readonly at: Vec3 } | null;
+}
+
+/** The posture in which an obstacle has its least gap; parked and straight without one. */
+export const lookedAt = (corner: PreparedCorner, picked: ObstacleVerdict | null): Looked =>
+  picked
+    ? {
+        posture: { travel: picked.travelMm, steer: toRadians(picked.steerDeg), cross: picked.crossMm },
+        met: { id: picked.id, gapMm: picked.gapMm, at: picked.at },
+      }
+    : { posture: { travel: corner.envelope.limits.ride, steer: 0 }, met: null };
+
+/** Scene of one corner in a posture. */
 export function wellScene(
-  description: CaseDescription,
-  key: CornerKey,
+  prepared: PreparedCorner,
+  corner: CornerDescription,
   verdicts: readonly ObstacleVerdict[],
-  picked: ObstacleVerdict | null,
+  { posture, met }: Looked,
 ): WellScene {
-  const prepared = prepareDescribed(description, key);
-  const corner = description.corners[key]!;
-  const here = picked?.corner === key ? picked : null;
-  const posture = here
-    ? { travel: here.travelMm, steer: toRadians(here.steerDeg), cross: here.crossMm }
-    : { travel: prepared.envelope.limits.ride, steer: 0 };
+  const { key } = prepared;
   const wheel = prepared.motion.wheelPose(posture);
-  const survey = surveyMotion(key, corner);
-  const parked = survey.wheelPose({ travel: 0, steer: 0 });
+  const parked = surveyMotion(key, corner).wheelPose({ travel: 0, steer: 0 });
   return {
-    side: sideOf(key),
+    side: prepared.side,
     fitted: surface(prepareRotor(corner.fitted, `corners.${key}.fitted`), parked),
     tried: surface(prepared.rotor, wheel),
     hub: wheel.origin,
@@ -74,11 +83,11 @@ export function wellScene(
       verdict: verdicts.find((v) => v.corner === key && v.id === o.id)?.verdict ?? null,
       strands: strandsOf(o.pieces, prepared.motion.mountPose(o.mount, posture)),
     })),
-    touch: here && {
-      id: here.id,
-      gapMm: here.gapMm,
-      obstacle: here.at,
-      tire: nearestOnTire(prepared.rotor, isInside(prepared, here.id), wheel, here.at),
+    touch: met && {
+      id: met.id,
+      gapMm: met.gapMm,
+      obstacle: met.at,
+      tire: nearestOnTire(prepared.rotor, isInside(prepared, met.id), wheel, met.at),
     },
   };
 }
@@ -181,26 +190,26 @@ export interface TouchSection {
 }
 
 /** Along the spin axis from the mounting face (a, outboard) and out from it (r), mm. */
-export function touchSection(description: CaseDescription, picked: ObstacleVerdict): TouchSection {
-  const prepared = prepareDescribed(description, picked.corner);
-  const corner = description.corners[picked.corner]!;
-  const wheel = prepared.motion.wheelPose({
-    travel: picked.travelMm,
-    steer: toRadians(picked.steerDeg),
-    cross: picked.crossMm,
-  });
-  const [x, y, z] = unplace(wheel, picked.at);
+export function touchSection(
+  prepared: PreparedCorner,
+  corner: CornerDescription,
+  { posture, met }: Looked & { readonly met: NonNullable<Looked['met']> },
+): TouchSection {
+  const wheel = prepared.motion.wheelPose(posture);
+  const [x, y, z] = unplace(wheel, met.at);
   const r = Math.hypot(x, z);
-  const insideWheel = isInside(prepared, picked.id);
-  const solid = solidAt(prepared.rotor, insideWheel, wheel, picked.at);
+  const insideWheel = isInside(prepared, met.id);
+  const solid = solidAt(prepared.rotor, insideWheel, wheel, met.at);
   const near = nearestOnSolid(solid, y - prepared.rotor.centrePlaneMm, r);
-  const fitted = prepareRotor(corner.fitted, `corners.${picked.corner}.fitted`);
-  const polygon = (drawn: Solid, { centrePlaneMm }: Rotor) =>
-    flatten(drawn.outline, 0.2).map((p) => [p.a + centrePlaneMm, p.r] as const);
+  const fitted = prepareRotor(corner.fitted, `corners.${prepared.key}.fitted`);
   return {
-    tried: polygon(solid, prepared.rotor),
-    fitted: polygon(insideWheel ? fitted.hollow : fitted.filled, fitted),
+    tried: sectionOutline(solid, prepared.rotor),
+    fitted: sectionOutline(insideWheel ? fitted.hollow : fitted.filled, fitted),
     obstacle: [y, r],
     nearest: [near.a + prepared.rotor.centrePlaneMm, near.r],
   };
 }
+
+/** A solid's section from the mounting face: [mm outboard, mm radius]. */
+export const sectionOutline = ({ outline }: Solid, { centrePlaneMm }: Rotor): (readonly [a: number, r: number])[] =>
+  flatten(outline, 0.2).map((p) => [p.a + centrePlaneMm, p.r] as const);

@@ -307,4 +307,10 @@ ol {
     padding-bottom: calc(var(--strip-height) + 60px);
   }
 }
+@media print {
+  .head > :not(.what),
+  .rooms {
+    display: none;
+  }
+}
 </style>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { mdiMinus, mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
 import { LIMITS } from '@/core/limits';
 import { fieldText } from '@/contracts/problems';
 import type { LowgapFitted } from '@/contracts/lowgap-file';
 import { attempt } from '@/core/problem';
 import { parseTireSize } from '@/core/tire/size';
+import { nextSize } from '@/core/tire/nearest-sizes';
 import { tireSection } from '@/core/tire/section';
 import { formatMm, mmToIn } from '@/core/units/length';
 import { backspacingFromOffset, wheelOffsetMm, type BackspacingSchool } from '@/core/wheel/rim';
@@ -66,6 +68,17 @@ const sizeHint = computed(() => {
   );
 });
 
+const stepTo = (direction: 1 | -1): string | null => {
+  if (!section.value.ok) return null;
+  const { diameterMm, widthMm } = section.value.value;
+  const { diameterIn, widthIn } = props.fitment.wheel;
+  return nextSize(diameterIn, widthIn, diameterMm, widthMm, direction)?.size ?? null;
+};
+function stepSize(direction: 1 | -1): void {
+  const next = stepTo(direction);
+  if (next) typeSize(next);
+}
+
 const school = ref<BackspacingSchool>(props.fitment.wheel.backspacingSchool ?? 'lipToPad');
 const offset = computed(() => attempt(() => wheelOffsetMm(props.fitment.wheel)));
 const shownOffset = computed(() => (offset.value.ok ? round(offset.value.value) : undefined));
@@ -96,8 +109,8 @@ function setWheel(field: 'diameterIn' | 'widthIn', value: number | undefined, ty
 function setOffset(value: number | undefined, typed: string | undefined): void {
   if (value === undefined) return;
   emit('edit', (fitment) => {
-    const { diameterIn, widthIn } = fitment.wheel;
-    fitment.wheel = { diameterIn, widthIn, offsetMm: value };
+    const { backspacingMm: _, backspacingSchool: __, ...wheel } = fitment.wheel;
+    fitment.wheel = { ...wheel, offsetMm: value };
     keepTyped(fitment, 'backspacingMm', undefined);
     keepTyped(fitment, 'offsetMm', typed);
   });
@@ -106,8 +119,8 @@ function setOffset(value: number | undefined, typed: string | undefined): void {
 function setBackspacing(value: number | undefined, typed: string | undefined): void {
   if (value === undefined) return;
   emit('edit', (fitment) => {
-    const { diameterIn, widthIn } = fitment.wheel;
-    fitment.wheel = { diameterIn, widthIn, backspacingMm: value, backspacingSchool: school.value };
+    const { offsetMm: _, ...wheel } = fitment.wheel;
+    fitment.wheel = { ...wheel, backspacingMm: value, backspacingSchool: school.value };
     keepTyped(fitment, 'offsetMm', undefined);
     keepTyped(fitment, 'backspacingMm', typed);
   });
@@ -136,18 +149,43 @@ function setMeasured(
 
 <template>
   <div class="fitment">
-    <v-text-field
-      :model-value="sizeText"
-      label="Tire size"
-      :error-messages="sizeMessage ? [sizeMessage] : []"
-      :hint="sizeHint"
-      persistent-hint
-      autocomplete="off"
-      spellcheck="false"
-      class="size figures"
-      data-testid="tire-size"
-      @update:model-value="typeSize"
-    />
+    <div class="size-row">
+      <v-btn
+        v-if="steps"
+        class="step"
+        :icon="mdiMinus"
+        size="44"
+        variant="outlined"
+        aria-label="Tire size: next lower"
+        title="Next lower size of about this width"
+        :disabled="!stepTo(-1)"
+        @click="stepSize(-1)"
+      />
+      <v-text-field
+        :model-value="sizeText"
+        label="Tire size"
+        :error-messages="sizeMessage ? [sizeMessage] : []"
+        :hint="sizeHint"
+        persistent-hint
+        autocomplete="off"
+        spellcheck="false"
+        class="size figures"
+        data-testid="tire-size"
+        @update:model-value="typeSize"
+      />
+      <v-btn
+        v-if="steps"
+        class="step"
+        :icon="mdiPlus"
+        size="44"
+        variant="outlined"
+        aria-label="Tire size: next taller"
+        title="Next taller size of about this width"
+        :disabled="!stepTo(1)"
+        @click="stepSize(1)"
+      />
+    </div>
+    <slot name="below-size" />
     <template v-if="measured">
       <QuantityField
         label="Measured diameter"
@@ -182,6 +220,7 @@ function setMeasured(
         :value="fitment.wheel.widthIn"
         :typed="fitment.typed?.['widthIn']"
         :range="LIMITS.rimWidthIn"
+        :problem="problemAt('wheel.widthIn')"
         @change="(v, t) => setWheel('widthIn', v, t)"
       />
     </div>
@@ -222,6 +261,15 @@ function setMeasured(
 .fitment {
   display: grid;
   gap: 10px;
+}
+.size-row {
+  display: flex;
+  gap: 4px;
+  align-items: flex-start;
+}
+.step {
+  flex: none;
+  border-color: var(--rule);
 }
 .pair {
   display: grid;

@@ -171,4 +171,9 @@ function showWhere(): void {
     display: none;
   }
 }
+@media print {
+  .strip {
+    display: none;
+  }
+}
 </style>

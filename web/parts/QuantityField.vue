@@ -16,10 +16,12 @@ const props = withDefaults(
     /** Step of the keys, in the field's unit; none: no keys. */
     step?: number;
     optional?: boolean;
+    /** Where the step keys begin while the field is empty. */
+    from?: number;
     /** What the engine says about this field. */
     problem?: string | undefined;
   }>(),
-  { quantity: 'length', typed: undefined, step: 0, optional: false, problem: undefined },
+  { quantity: 'length', typed: undefined, step: 0, optional: false, from: 0, problem: undefined },
 );
 
 const emit = defineEmits<{ change: [value: number | undefined, typed: string | undefined] }>();
@@ -53,7 +55,7 @@ function typeText(entered: string | null): void {
 
 function move(direction: 1 | -1): void {
   const { min, max } = props.range;
-  const next = Math.min(max, Math.max(min, (props.value ?? 0) + direction * props.step));
+  const next = Math.min(max, Math.max(min, (props.value ?? props.from) + direction * props.step));
   emit('change', Math.round(next * 1000) / 1000, undefined);
 }
 

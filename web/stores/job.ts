@@ -7,7 +7,7 @@ import type { Evaluation, ObstacleVerdict } from '@/core/clearance/evaluate';
 import type { Problem } from '@/core/problem';
 import { api, type ApiFailure } from '../api';
 import { ClearanceClient } from '../workers/clearance-client';
-import { StudyClient, type StudyAnswer } from '../workers/study-client';
+import { StudyClient, type Rotation, type StudyAnswer } from '../workers/study-client';
 import { dropDraft, shelveDraft, shelvedDraft } from './draft-shelf';
 
 /** `waiting`: the server cannot be reached, the draft is kept here. `conflict`: somebody else saved first. */
@@ -35,6 +35,8 @@ export const useJobStore = defineStore('job', () => {
   const loadFailure = shallowRef<ApiFailure | null>(null);
 
   const evaluation = shallowRef<Evaluation | null>(null);
+  /** The document that `evaluation` and `problems` are about. */
+  const answered = shallowRef<LowgapFile | null>(null);
   const problems = shallowRef<readonly Problem[]>([]);
   const computing = ref(false);
   const pick = shallowRef<Pick | null>(null);
@@ -46,6 +48,9 @@ export const useJobStore = defineStore('job', () => {
   const studyOf = shallowRef<{ readonly corner: CornerKey; readonly obstacle: string | null } | null>(null);
   /** Spread and levers of that; null while they are not known for what is shown. */
   const study = shallowRef<StudyAnswer | null>(null);
+
+  /** The verdict with the wheels rotated front to rear; null while it is not known for what is shown. */
+  const rotation = shallowRef<Rotation | null>(null);
 
   let engine: ClearanceClient | null = null;
   let scholar: StudyClient | null = null;
@@ -69,13 +74,20 @@ export const useJobStore = defineStore('job', () => {
   async function open(jobId: string): Promise<void> {
     close();
     id.value = jobId;
-    engine = new ClearanceClient((answer) => {
+    engine = new ClearanceClient((answer, file) => {
       computing.value = false;
       // A setup that cannot be keeps the last answer out of sight rather than showing a stale one.
       evaluation.value = answer.ok ? answer.value : null;
       problems.value = answer.ok ? [] : answer.problems;
+      answered.value = file;
     });
-    scholar = new StudyClient((answer) => (study.value = answer));
+    scholar = new StudyClient(
+      (answer) => (study.value = answer),
+      (answer, file) => {
+        if (answer.ok && file === document.value) evaluation.value = answer.value;
+      },
+      (found) => (rotation.value = found),
+    );
     const read = await api.readJob(jobId);
     if (id.value !== jobId) return;
     const draft = shelvedDraft(jobId);
@@ -118,9 +130,11 @@ export const useJobStore = defineStore('job', () => {
     scholar?.close();
     scholar = null;
     study.value = null;
+    rotation.value = null;
     id.value = '';
     document.value = null;
     evaluation.value = null;
+    answered.value = null;
     problems.value = [];
     pick.value = null;
     undoable.value = [];
@@ -136,18 +150,32 @@ export const useJobStore = defineStore('job', () => {
     engine.ask(document.value);
   }
 
-  watch([evaluation, studyOf], ([answer, wanted]) => {
+  watch([answered, studyOf], ([, wanted]) => {
     study.value = null;
+    rotation.value = null;
+    const answer = evaluation.value;
     const corner = wanted?.corner ?? answer?.lowGap?.corner;
     if (!document.value || !corner || !answer?.obstacles.some((o) => o.corner === corner)) return;
     scholar?.ask({ file: document.value, corner, obstacle: wanted?.obstacle ?? null });
   });
 
-  /** Changes the document through `edit` on a copy; every change can be undone. */
-  function change(edit: (file: LowgapFile) => void): void {
+  /** The gesture that the newest entry of `undoable` belongs to. */
+  let gestureNow: string | null = null;
+
+  /**
+   * Changes the document through `edit` on a copy; every change can be undone. Changes of one `gesture` (a drag, a hand
+   * on a step key) are undone together.
+   */
+  function change(edit: (file: LowgapFile) => void, gesture: string | null = null): void {
     if (!document.value) return;
     const next = structuredClone(document.value);
     edit(next);
+    const goesOn = gesture !== null && gesture === gestureNow;
+    gestureNow = gesture;
+    if (goesOn) {
+      adopt(next);
+      return;
+    }
     undoable.value = [...undoable.value.slice(-UNDO_DEPTH), document.value];
     redoable.value = [];
     adopt(next);
@@ -178,6 +206,7 @@ export const useJobStore = defineStore('job', () => {
   }
 
   function undo(): void {
+    gestureNow = null;
     const last = undoable.value.at(-1);
     if (!last || !document.value) return;
     redoable.value = [...redoable.value, document.value];
@@ -269,12 +298,14 @@ export const useJobStore = defineStore('job', () => {
     newer,
     loadFailure,
     evaluation,
+    answered,
     problems,
     computing,
     pick,
     picked,
     study,
     studyOf,
+    rotation,
     undoable,
     redoable,
     open,

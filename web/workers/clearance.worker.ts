@@ -4,11 +4,9 @@ import { evaluateCase, type Evaluation } from '@/core/clearance/evaluate';
 import { SectionShelf } from '@/core/clearance/section-shelf';
 import { attempt, type Result } from '@/core/problem';
 
-/** What the worker answers; errors cross as data. */
+/** What the worker answers while a hand moves; errors cross as data. */
 export interface ClearanceWorker {
   evaluate(file: LowgapFile): Result<Evaluation>;
-  /** The same without anything kept from before: what the command line says, to the last digit. */
-  evaluateAfresh(file: LowgapFile): Result<Evaluation>;
 }
 
 /** What one change leaves as it was is not worked out again. */
@@ -16,7 +14,6 @@ const shelf = new SectionShelf();
 
 const worker: ClearanceWorker = {
   evaluate: (file) => attempt(() => evaluateCase(asCase(file), {}, shelf)),
-  evaluateAfresh: (file) => attempt(() => evaluateCase(asCase(file))),
 };
 
 expose(worker);

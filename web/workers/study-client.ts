@@ -1,9 +1,11 @@
 import { wrap, type Remote } from 'comlink';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/clearance/description';
+import type { Evaluation } from '@/core/clearance/evaluate';
 import type { NextReading } from '@/core/edge-fit/next-reading';
 import type { ObstacleLevers } from '@/core/plan/levers';
 import type { CornerSpread } from '@/core/spread/spread';
+import type { Result } from '@/core/problem';
 import type { StudyWorker } from './study.worker';
 
 export interface StudyQuestion {
@@ -20,22 +22,32 @@ export interface StudyAnswer {
   readonly levers: ObstacleLevers | null;
 }
 
+/** A verdict that depends on nothing seen before, and the document it is about. */
+export type Settled = (answer: Result<Evaluation>, file: LowgapFile) => void;
+
+/** The verdict after a rotation front to rear; null where that changes nothing. */
+export type Rotation = Result<Evaluation | null>;
+
 /** ms a question waits for a newer one. */
 const SETTLE_MS = 350;
 
 /**
- * Studies the newest document once the hand rests: spread and levers. A newer question puts an end to the one under way,
+ * Studies the newest document once the hand rests: the settled verdict, spread and levers. A newer question puts an end to the one under way,
  * so that nothing stale is delivered and nothing long is waited for.
  */
 export class StudyClient {
   readonly #deliver: (answer: StudyAnswer) => void;
+  readonly #settle: Settled;
+  readonly #rotate: (found: Rotation) => void;
   /** The worker and its proxy live and go together: a proxy let go of makes its worker deaf. */
   #study: { readonly worker: Worker; readonly remote: Remote<StudyWorker> } | null = null;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #busy = false;
 
-  constructor(deliver: (answer: StudyAnswer) => void) {
+  constructor(deliver: (answer: StudyAnswer) => void, settle: Settled, rotate: (found: Rotation) => void) {
+    this.#rotate = rotate;
     this.#deliver = deliver;
+    this.#settle = settle;
   }
 
   ask(question: StudyQuestion): void {
@@ -56,6 +68,9 @@ export class StudyClient {
     const study = (this.#study ??= started());
     const { remote } = study;
     this.#busy = true;
+    const settled = await remote.evaluateAfresh(file);
+    if (this.#study !== study) return;
+    this.#settle(settled as Result<Evaluation>, file);
     // Problems are named by the verdict itself; here there is then simply nothing to add.
     const next = await remote.next(file, corner);
     if (this.#study !== study) return;
@@ -70,6 +85,9 @@ export class StudyClient {
       if (this.#study !== study) return;
       this.#deliver({ ...answer, levers: levers.ok ? levers.value : null });
     }
+    const rotated = await remote.rotated(file);
+    if (this.#study !== study) return;
+    this.#rotate(rotated as Rotation);
     this.#busy = false;
   }
 }

@@ -1,16 +1,24 @@
 import { expose } from 'comlink';
-import { asCase, type LowgapFile } from '@/contracts/lowgap-file';
+import { asCase, type LowgapFile, type LowgapSetup } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/clearance/description';
+import { evaluateCase, type Evaluation } from '@/core/clearance/evaluate';
 import { SectionShelf } from '@/core/clearance/section-shelf';
 import { nextReadingsOf } from '@/core/edge-fit/next-case';
 import type { NextReading } from '@/core/edge-fit/next-reading';
 import { LeverBench, type ObstacleLevers } from '@/core/plan/levers';
+import { rotatedCase } from '@/core/plan/rotation';
 import { attempt, type Result } from '@/core/problem';
 import type { CornerSpread } from '@/core/spread/spread';
 import { cornerSpreadOf } from '@/core/spread/spread-case';
 
 /** Answers that take longer than a hand waits; errors cross as data. */
 export interface StudyWorker {
+  /** The verdict without anything kept from before: what the command line says, to the last digit. */
+  evaluateAfresh(file: LowgapFile): Result<Evaluation>;
+  /** With the wheels rotated front to rear; null where that changes nothing. */
+  rotated(file: LowgapFile): Result<Evaluation | null>;
+  /** Each setup in place of the document's; null stands for what is fitted. */
+  compare(file: LowgapFile, setups: readonly (LowgapSetup | null)[]): Result<Evaluation>[];
   spread(file: LowgapFile, corner: CornerKey): Result<CornerSpread>;
   next(file: LowgapFile, corner: CornerKey): Result<NextReading[]>;
   /** null: the obstacle does not rub. */
@@ -20,6 +28,16 @@ export interface StudyWorker {
 const shelf = new SectionShelf();
 
 const worker: StudyWorker = {
+  evaluateAfresh: (file) => attempt(() => evaluateCase(asCase(file))),
+  rotated: (file) =>
+    attempt(() => {
+      const rotated = rotatedCase(asCase(file));
+      return rotated && evaluateCase(rotated, {}, shelf);
+    }),
+  compare: (file, setups) => {
+    const { setup: _, ...fitted } = file;
+    return setups.map((setup) => attempt(() => evaluateCase(asCase(setup ? { ...fitted, setup } : fitted), {}, shelf)));
+  },
   spread: (file, corner) => attempt(() => cornerSpreadOf(asCase(file), corner, {}, shelf)),
   next: (file, corner) => attempt(() => nextReadingsOf(asCase(file), corner, shelf)),
   levers: (file, corner, id) =>

@@ -1,0 +1,431 @@
+<script setup lang="ts">
+import { line } from 'd3-shape';
+import { computed, ref } from 'vue';
+import type { CornerDescription } from '@/core/clearance/description';
+import type { ObstacleVerdict } from '@/core/clearance/evaluate';
+import type { PlaneWindow } from '@/core/clearance/plane-raster';
+import type { PreparedCorner } from '@/core/clearance/prepare';
+import { prepareRotor, solidDistance } from '@/core/clearance/rotor';
+import { formatMm } from '@/core/units/length';
+import { wheelSectionPolygon } from '@/core/wheel/wheel-section';
+import type { KeepOutDrawing, PlanePlace } from '../drawing/keep-out-drawing';
+import { nearestOfStrands, placeNames, type NearestOfStrand } from '../drawing/strand-names';
+import { sectionOutline, type TouchSection } from '../drawing/well-scene';
+import { dragFrom } from '../parts/use-drag';
+import { useWidth } from '../parts/use-width';
+import { shortPosture } from '../words';
+import SectionHandles from './SectionHandles.vue';
+
+/**
+ * The clear section: everything the wheel can ever meet, in every posture, in the plane of axle line and radius, and the
+ * tried section laid in it. Drag it for offset, its handles for diameter and width. Outboard is to the right.
+ */
+const props = defineProps<{
+  drawing: KeepOutDrawing | null;
+  pending: boolean;
+  prepared: PreparedCorner;
+  corner: CornerDescription;
+  window: PlaneWindow;
+  verdicts: readonly ObstacleVerdict[];
+  picked: ObstacleVerdict | null;
+  touch: TouchSection | null;
+  /** Shows the wheel's inside instead: hollow, with what stands in it. */
+  inside?: boolean;
+}>();
+
+const emit = defineEmits<{
+  pick: [id: string];
+  offset: [mm: number, gesture: string | null];
+  diameter: [mm: number, gesture: string | null];
+  width: [mm: number, gesture: string | null];
+}>();
+
+const figure = ref<HTMLElement>();
+const widthPx = useWidth(figure, 480);
+const asTable = ref(false);
+
+const box = computed(() => {
+  const { fromAMm, fromRMm, stepMm, columns, rows } = props.window;
+  return { x: fromAMm, y: -(fromRMm + rows * stepMm), width: columns * stepMm, height: rows * stepMm };
+});
+/** mm of one CSS pixel. */
+const unit = computed(() => box.value.width / widthPx.value);
+
+const path = line<PlanePlace>(
+  ([a]) => a,
+  ([, r]) => -r,
+);
+const closed = (places: readonly PlanePlace[]): string => `${path(places) ?? ''}Z`;
+
+const rotor = computed(() => props.prepared.rotor);
+const fitted = computed(() => prepareRotor(props.corner.fitted, 'fitted'));
+const solid = computed(() => (props.inside ? rotor.value.hollow : rotor.value.filled));
+const outline = computed(() => closed(sectionOutline(solid.value, rotor.value)));
+const ghost = computed(() =>
+  closed(sectionOutline(props.inside ? fitted.value.hollow : fitted.value.filled, fitted.value)),
+);
+const rim = computed(() => {
+  const { section, rimWidthIn, offsetMm, centrePlaneMm } = rotor.value;
+  const wheel = wheelSectionPolygon(section.size.rimDiameterIn, rimWidthIn, offsetMm);
+  return closed(wheel.map(({ a, r }) => [a + centrePlaneMm, r] as const));
+});
+
+const zones = computed(() =>
+  (props.drawing?.zones ?? [])
+    .filter(({ zone }) => (zone === 'inside') === (props.inside === true))
+    .map(({ zone, region, wanted }) => ({
+      zone,
+      region: region.map(closed).join(''),
+      wanted: wanted.map(closed).join(''),
+    })),
+);
+const loaded = computed(() =>
+  zones.value.some(({ zone }) => zone === 'ground') ? closed(sectionOutline(rotor.value.loaded, rotor.value)) : '',
+);
+
+const labelOf = (id: string): string => props.prepared.obstacles.find((o) => o.id === id)?.label ?? id;
+const verdictOf = (id: string): string => props.verdicts.find((v) => v.id === id)?.verdict ?? '';
+
+const nearest = computed(() => {
+  const mine = (props.drawing?.strands ?? []).filter(({ zone }) => (zone === 'inside') === (props.inside === true));
+  const { filled, loaded: bulged, hollow, centrePlaneMm } = rotor.value;
+  return nearestOfStrands(mine, ([a, r], { zone }) =>
+    solidDistance(zone === 'inside' ? hollow : zone === 'ground' ? bulged : filled, a - centrePlaneMm, r),
+  );
+});
+const strands = computed(() =>
+  nearest.value.map(({ strand }, i) => ({
+    key: `${i}:${strand.obstacle}`,
+    id: strand.obstacle,
+    d: path(strand.places) ?? '',
+    verdict: verdictOf(strand.obstacle),
+    picked: strand.obstacle === props.picked?.id,
+  })),
+);
+const ride = computed(() => props.prepared.envelope.limits.ride);
+const postureOf = (of: NearestOfStrand): string => shortPosture(of.steerDeg, of.travelMm, ride.value);
+const nameOf = (of: NearestOfStrand): string => {
+  const label = labelOf(of.strand.obstacle);
+  const posture = postureOf(of);
+  return label.length > posture.length ? label : posture;
+};
+const names = computed(() =>
+  placeNames(
+    nearest.value,
+    nameOf,
+    [rotor.value.centrePlaneMm, 0],
+    {
+      left: box.value.x + 4 * unit.value,
+      right: box.value.x + box.value.width - 4 * unit.value,
+      top: box.value.y + 22 * unit.value,
+      bottom: box.value.y + box.value.height - 26 * unit.value,
+      lineHeight: 16 * unit.value,
+      letter: 7.5 * unit.value,
+    },
+    9,
+  ),
+);
+
+const ticks = computed(() => {
+  const { x, y, width, height } = box.value;
+  const every = (from: number, to: number, step: number): number[] => {
+    const found: number[] = [];
+    for (let v = Math.ceil(from / step) * step; v <= to; v += step) found.push(v);
+    return found;
+  };
+  return { along: every(x + 20, x + width - 20, 50), radius: every(-y - height + 30, -y - 30, 50) };
+});
+
+/** The whole section slides along the axle line: offset. */
+function slide(event: PointerEvent): void {
+  if (event.button !== 0) return;
+  const from = event.currentTarget as SVGElement;
+  const start = { offset: rotor.value.offsetMm, at: null as number | null };
+  dragFrom(event, ({ x }, gesture) => {
+    start.at ??= x;
+    emit('offset', Math.round(start.offset - (x - start.at)), gesture);
+  });
+  from.focus?.();
+}
+
+const title = computed(() => {
+  const { section, rimWidthIn, offsetMm } = rotor.value;
+  const wheel = `${section.size.rimDiameterIn} x ${rimWidthIn} ${offsetMm >= 0 ? '+' : ''}${formatMm(offsetMm, 0)}`;
+  return props.inside ? `Barrel of ${wheel}` : `${section.size.text} on ${wheel}`;
+});
+
+const summary = computed(() => {
+  const first = props.picked;
+  const what = `${rotor.value.section.size.text} at an effective offset of ${formatMm(-rotor.value.centrePlaneMm)} mm`;
+  if (!first) return `${what}. Nothing that the wheel can meet has been surveyed here.`;
+  const named = names.value.map(({ of }) => labelOf(of.strand.obstacle)).join(', ');
+  return `${what}: ${first.label} has a gap of ${formatMm(first.gapMm)} mm, ${first.requiredMm} wanted. Around the white space: ${named || 'nothing near'}.`;
+});
+</script>
+
+<template>
+  <figure ref="figure" class="drawing section" :aria-busy="pending" data-testid="clear-section">
+    <figcaption>
+      <span>{{ title }}</span>
+      <span class="muted">outboard →</span>
+      <v-btn height="44" min-width="64" variant="text" @click="asTable = !asTable">{{
+        asTable ? 'Drawing' : 'Table'
+      }}</v-btn>
+    </figcaption>
+    <p class="visually-hidden" data-testid="section-summary">{{ summary }}</p>
+
+    <div v-if="asTable" class="table-wrap">
+      <table class="figures twin" data-testid="section-table">
+        <thead>
+          <tr>
+            <th>What stands there</th>
+            <th>From the section, mm</th>
+            <th>Out along the axle, mm</th>
+            <th>Radius, mm</th>
+            <th>Met about</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(of, i) in nearest" :key="i">
+            <td>{{ labelOf(of.strand.obstacle) }}{{ of.strand.zone === 'ground' ? ', near the ground' : '' }}</td>
+            <td>{{ formatMm(of.gapMm, 0) }}</td>
+            <td>{{ formatMm(of.place[0], 0) }}</td>
+            <td>{{ formatMm(of.place[1], 0) }}</td>
+            <td>{{ postureOf(of) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+
+    <svg
+      v-else
+      :viewBox="`${box.x} ${box.y} ${box.width} ${box.height}`"
+      :style="{ aspectRatio: `${box.width} / ${box.height}` }"
+      :class="{ pending }"
+      :font-size="14 * unit"
+      role="group"
+      :aria-label="summary"
+    >
+      <defs>
+        <pattern
+          id="keep-out"
+          :width="7 * unit"
+          :height="7 * unit"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
+          <path :d="`M0 0V${7 * unit}`" class="hatch" :stroke-width="1.6 * unit" />
+        </pattern>
+      </defs>
+
+      <g v-for="z in zones" :key="z.zone" :class="`zone-${z.zone}`">
+        <path :d="z.region" class="region" fill-rule="evenodd" />
+        <path :d="z.wanted" class="wanted" />
+      </g>
+
+      <path :d="ghost" class="fitted" />
+      <path v-if="loaded" :d="loaded" class="loaded" />
+      <path :d="outline" class="tried" :class="{ slides: !inside }" @pointerdown="slide" />
+      <path v-if="!inside" :d="rim" class="rim" />
+
+      <g v-for="s in strands" :key="s.key" class="strand" :class="[`verdict-${s.verdict}`, { picked: s.picked }]">
+        <path :d="s.d" class="edge" />
+        <path :d="s.d" class="reach" :stroke-width="16 * unit" @click="emit('pick', s.id)">
+          <title>{{ labelOf(s.id) }}</title>
+        </path>
+      </g>
+
+      <g class="axes" aria-hidden="true">
+        <path :d="`M0 ${box.y}V${box.y + box.height}`" class="face" />
+        <g v-for="a in ticks.along" :key="`a${a}`">
+          <path :d="`M${a} ${box.y + box.height - 7 * unit}v${7 * unit}`" />
+          <text v-if="a % 100 === 0" :x="a" :y="box.y + box.height - 10 * unit" text-anchor="middle">
+            {{ a === 0 ? 'hub face' : a }}
+          </text>
+        </g>
+        <g v-for="r in ticks.radius" :key="`r${r}`">
+          <path :d="`M${box.x} ${-r}h${7 * unit}`" />
+          <text v-if="r % 100 === 0" :x="box.x + 10 * unit" :y="-r + 5 * unit">r {{ r }}</text>
+        </g>
+        <text :x="box.x + box.width - 4 * unit" :y="box.y + box.height - 10 * unit" text-anchor="end">mm</text>
+      </g>
+
+      <g v-if="touch" class="touch">
+        <path :d="`M${touch.nearest[0]} ${-touch.nearest[1]}L${touch.obstacle[0]} ${-touch.obstacle[1]}`" />
+        <circle :cx="touch.obstacle[0]" :cy="-touch.obstacle[1]" :r="5 * unit" :class="`verdict-${picked?.verdict}`" />
+      </g>
+
+      <g
+        v-for="n in names"
+        :key="n.of.strand.obstacle"
+        class="name"
+        :class="`verdict-${verdictOf(n.of.strand.obstacle)}`"
+      >
+        <path :d="`M${n.of.place[0]} ${-n.of.place[1]}L${n.x} ${n.y}`" class="leader" />
+        <text
+          :x="n.x"
+          :y="n.y - 1 * unit"
+          :text-anchor="n.anchor"
+          class="label"
+          @click="emit('pick', n.of.strand.obstacle)"
+        >
+          {{ labelOf(n.of.strand.obstacle) }}
+        </text>
+        <text :x="n.x" :y="n.y + 14 * unit" :text-anchor="n.anchor" class="posture">{{ postureOf(n.of) }}</text>
+      </g>
+
+      <SectionHandles
+        v-if="!inside"
+        :rotor="rotor"
+        :unit="unit"
+        @offset="(mm, g) => emit('offset', mm, g)"
+        @diameter="(mm, g) => emit('diameter', mm, g)"
+        @width="(mm, g) => emit('width', mm, g)"
+      />
+    </svg>
+    <p class="note muted">
+      <template v-if="inside">Hatched: what stands inside, in every posture, to within about 2 mm. </template>
+      <template v-else>
+        Hatched: what the wheel can meet in any posture of the envelope; dashed: the room wanted to it, both drawn to
+        about 2 mm. What fits the white clears.
+      </template>
+      <template v-if="drawing && drawing.thinnedBy > 1">
+        Of a scan every {{ drawing.thinnedBy }}th point is drawn.
+      </template>
+    </p>
+  </figure>
+</template>
+
+<style scoped>
+.section figcaption {
+  align-items: center;
+  gap: 12px;
+}
+.section figcaption > :first-child {
+  flex: 1;
+}
+svg {
+  touch-action: none;
+  user-select: none;
+}
+svg.pending .zone-free,
+svg.pending .zone-ground,
+svg.pending .zone-inside {
+  opacity: 0.55;
+}
+path,
+circle {
+  vector-effect: non-scaling-stroke;
+}
+text {
+  font-family: var(--figures);
+  fill: var(--ink);
+}
+.axes path {
+  stroke: var(--muted);
+  stroke-width: 1;
+}
+.axes .face {
+  stroke-dasharray: 8 4 2 4;
+}
+.axes text {
+  fill: var(--muted);
+  paint-order: stroke;
+  stroke: var(--paper);
+  stroke-width: 4px;
+  vector-effect: non-scaling-stroke;
+}
+.hatch {
+  stroke: var(--muted);
+  stroke-opacity: 0.5;
+  vector-effect: none;
+}
+.region {
+  fill: url('#keep-out');
+}
+.zone-ground .region {
+  opacity: 0.45;
+}
+.wanted {
+  fill: none;
+  stroke: var(--muted);
+  stroke-width: 1.2;
+  stroke-dasharray: 5 4;
+}
+.tried {
+  fill: rgb(var(--v-theme-primary), 0.16);
+  stroke: var(--accent);
+  stroke-width: 2;
+}
+.tried.slides {
+  cursor: ew-resize;
+}
+.rim {
+  fill: none;
+  stroke: var(--accent);
+  stroke-width: 1;
+  pointer-events: none;
+}
+.fitted,
+.loaded {
+  fill: none;
+  stroke: var(--ghost);
+  stroke-width: 1.5;
+  stroke-dasharray: 5 4;
+  pointer-events: none;
+}
+.loaded {
+  stroke: var(--accent);
+  stroke-width: 1;
+  stroke-dasharray: 2 3;
+}
+.strand .edge {
+  fill: none;
+  stroke: currentColor;
+  stroke-width: 2.5;
+}
+.strand.picked .edge {
+  stroke-width: 5;
+}
+.strand .reach {
+  fill: none;
+  stroke: transparent;
+  vector-effect: none;
+  cursor: pointer;
+}
+.touch {
+  pointer-events: none;
+}
+.touch path {
+  stroke: var(--ink);
+  stroke-width: 2.5;
+}
+.touch circle {
+  fill: currentColor;
+}
+.name text {
+  paint-order: stroke;
+  stroke: var(--paper);
+  stroke-width: 4px;
+  stroke-linejoin: round;
+  vector-effect: non-scaling-stroke;
+}
+.name .label {
+  font-weight: 600;
+  fill: currentColor;
+  cursor: pointer;
+}
+.name .posture {
+  fill: var(--muted);
+  pointer-events: none;
+}
+.leader {
+  stroke: currentColor;
+  stroke-width: 1;
+}
+.note {
+  font-size: 14px;
+  line-height: 19px;
+  margin-top: 4px;
+}
+</style>

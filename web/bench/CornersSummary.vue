@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { problemText } from '@/contracts/problems';
+import { CORNER_KEYS, type CornerKey } from '@/core/clearance/description';
+import type { ObstacleVerdict } from '@/core/clearance/evaluate';
+import { formatMm } from '@/core/units/length';
+import { useCurrentCorner } from '../job/current-corner';
+import VerdictMark from '../parts/VerdictMark.vue';
+import { useJobStore } from '../stores/job';
+import { CORNER_NAMES, postureWords } from '../words';
+
+/** All four corners, the worst first, and what a rotation front to rear would do. */
+const job = useJobStore();
+const current = useCurrentCorner();
+
+interface CornerState {
+  readonly key: CornerKey;
+  readonly least: ObstacleVerdict | null;
+  readonly words: string;
+}
+
+const leastOf = (all: readonly ObstacleVerdict[], key: CornerKey): ObstacleVerdict | null =>
+  all
+    .filter((o) => o.corner === key)
+    .reduce<ObstacleVerdict | null>((least, o) => (!least || o.marginMm < least.marginMm ? o : least), null);
+
+const corners = computed<CornerState[]>(() =>
+  CORNER_KEYS.map((key) => {
+    const least = leastOf(job.evaluation?.obstacles ?? [], key);
+    const corner = job.document?.corners[key];
+    const words = least
+      ? `${least.label}, ${postureWords(least.steerDeg, least.travelMm)}`
+      : corner
+        ? 'nothing near the tire surveyed'
+        : 'not taken: no baseline';
+    return { key, least, words };
+  }).sort((a, b) => (a.least?.marginMm ?? Infinity) - (b.least?.marginMm ?? Infinity)),
+);
+
+/** Beside the other side of the same axle. */
+const sideways = computed(() => {
+  const margin = (key: CornerKey): number | null => corners.value.find((c) => c.key === key)?.least?.marginMm ?? null;
+  return (['front', 'rear'] as const).flatMap((end) => {
+    const [left, right] = [margin(`${end}Left`), margin(`${end}Right`)];
+    if (left === null || right === null) return [];
+    const by = Math.abs(left - right);
+    if (by < 3) return [];
+    return [`At the ${end} the ${left < right ? 'left' : 'right'} is tighter by ${formatMm(by)} mm.`];
+  });
+});
+
+const rotation = computed(() => {
+  if (!job.rotation) return 'Rotation front to rear: being worked out.';
+  if (!job.rotation.ok) return `Rotation front to rear: ${problemText(job.rotation.problems[0]!)}`;
+  const found = job.rotation.value;
+  if (found === null) return 'Rotation front to rear changes nothing: the same tire and wheel all round.';
+  const worse = CORNER_KEYS.flatMap((key) => {
+    const least = leastOf(found.obstacles, key);
+    return least ? [{ key, least }] : [];
+  }).sort((a, b) => a.least.marginMm - b.least.marginMm);
+  const [first] = worse;
+  if (!first) return 'Rotation front to rear: nothing surveyed to check it against.';
+  return first.least.verdict === 'rubs'
+    ? `Do not rotate front to rear: ${CORNER_NAMES[first.key].toLowerCase()}, ${first.least.label} would be ${formatMm(-first.least.marginMm)} mm short.`
+    : `Rotated front to rear it clears: least ${formatMm(first.least.marginMm)} mm more than wanted, ${CORNER_NAMES[first.key].toLowerCase()}, ${first.least.label}.`;
+});
+</script>
+
+<template>
+  <section class="panel corners-summary" aria-label="All four corners">
+    <h2 class="panel-title">All four corners</h2>
+    <ol>
+      <li v-for="c in corners" :key="c.key">
+        <button type="button" class="corner-row" :aria-current="c.key === current" @click="current = c.key">
+          <strong>{{ CORNER_NAMES[c.key] }}</strong>
+          <VerdictMark v-if="c.least" :verdict="c.least.verdict" :size="18" />
+          <span v-else class="muted">unknown</span>
+          <span class="figures margin">{{ c.least ? `${formatMm(c.least.marginMm)} mm` : '' }}</span>
+          <span class="muted words">{{ c.words }}</span>
+        </button>
+      </li>
+    </ol>
+    <p v-for="line in sideways" :key="line" class="small">{{ line }}</p>
+    <p class="small" data-testid="rotation">{{ rotation }}</p>
+  </section>
+</template>
+
+<style scoped>
+.corners-summary {
+  padding: 10px 12px;
+  display: grid;
+  gap: 4px;
+}
+ol {
+  list-style: none;
+}
+li {
+  border-top: 1px solid var(--rule);
+}
+.corner-row:not(.v-btn) {
+  width: 100%;
+  min-height: 48px;
+  display: grid;
+  grid-template-columns: 92px 74px 76px minmax(0, 1fr);
+  gap: 8px;
+  align-items: center;
+  text-align: left;
+  font-size: 16px;
+}
+.corner-row[aria-current='true'] {
+  background: rgb(var(--v-theme-primary), 0.1);
+}
+.margin {
+  text-align: right;
+  font-weight: 600;
+}
+.words,
+.small {
+  font-size: 14px;
+  line-height: 18px;
+}
+</style>

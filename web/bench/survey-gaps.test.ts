@@ -1,0 +1,27 @@
+import { expect, test } from '@jest/globals';
+import type { CornerDescription } from '@/core/clearance/description';
+import { surveyGaps } from './survey-gaps';
+
+const corner: CornerDescription = {
+  motion: { type: 'swingArm' },
+  staticCamberDeg: 0,
+  staticToeDeg: 0,
+  travel: { bumpMm: 80, droopMm: 80 },
+  fitted: { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 }, spacerMm: 0 },
+  obstacles: [],
+};
+
+test('a bare corner lacks its height and everything around the wheel', () => {
+  expect(surveyGaps(corner)).toEqual([
+    expect.stringContaining('Hub centre to fender lip'),
+    expect.stringContaining('Nothing around the wheel'),
+  ]);
+});
+
+test('a listed thing without a number is named; a measured one is not', () => {
+  const listed = { id: 'lip', label: 'Fender lip', mount: 'body', material: 'sheetMetal', readings: [] } as const;
+  const known = { ...listed, id: 'cap', label: 'Cap', shape: { type: 'points', points: [[0, 0, 600]] } } as const;
+  expect(surveyGaps({ ...corner, hubToLipMm: 520, obstacles: [listed, known] })).toEqual([
+    'A gap to Fender lip: it is listed, but not measured.',
+  ]);
+});

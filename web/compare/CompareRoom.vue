@@ -1,0 +1,334 @@
+<script setup lang="ts">
+import { mdiContentCopy, mdiDeleteOutline, mdiPrinterOutline } from '@mdi/js';
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { asCase } from '@/contracts/lowgap-file';
+import { problemText } from '@/contracts/problems';
+import { setupForCorner, type CornerKey } from '@/core/clearance/description';
+import type { Evaluation } from '@/core/clearance/evaluate';
+import { STANDARDS, verdictOf } from '@/core/clearance/standard';
+import { attempt, type Result } from '@/core/problem';
+import { fitmentChange } from '@/core/stance/fitment-change';
+import { formatMm } from '@/core/units/length';
+import VerdictMark from '../parts/VerdictMark.vue';
+import { useJobStore } from '../stores/job';
+import { CORNER_NAMES, ENVELOPE_NAMES, postureWords, STANDARD_NAMES } from '../words';
+import { CompareClient } from '../workers/compare-client';
+import { comparedRows } from './compared-rows';
+
+/** Up to four kept setups beside the fitted one, obstacle by obstacle: on the screen, on paper, and by its address. */
+const job = useJobStore();
+const router = useRouter();
+const answers = shallowRef<readonly Result<Evaluation>[]>([]);
+const computing = ref(true);
+const copied = ref<'no' | 'yes' | 'refused'>('no');
+
+const client = new CompareClient((found) => {
+  answers.value = found;
+  computing.value = false;
+});
+onBeforeUnmount(() => client.close());
+
+const kept = computed(() => job.document?.compared ?? []);
+const columns = computed(() => [{ name: 'Fitted', setup: null }, ...kept.value]);
+
+watch(
+  () => job.document,
+  (file) => {
+    if (!file) return;
+    computing.value = true;
+    client.ask(file, [null, ...kept.value.map(({ setup }) => setup)]);
+  },
+  { immediate: true },
+);
+
+/** Answers belong to the columns only while there are as many. */
+const current = computed(() => (answers.value.length === columns.value.length ? answers.value : []));
+const rows = computed(() => comparedRows(current.value));
+const groups = computed(() => {
+  const found = new Map<CornerKey, typeof rows.value>();
+  for (const row of rows.value) found.set(row.corner, [...(found.get(row.corner) ?? []), row]);
+  return [...found];
+});
+
+const lows = computed(() =>
+  current.value.map((answer) => {
+    if (!answer.ok) return { problem: problemText(answer.problems[0]!) };
+    const low = answer.value.lowGap;
+    if (!low) return { problem: 'nothing surveyed' };
+    const standard = STANDARDS[job.document!.standard];
+    const label = answer.value.obstacles.find((o) => o.corner === low.corner && o.id === low.obstacle)?.label;
+    return { low, label, verdict: verdictOf(low.mm, standard) };
+  }),
+);
+
+/** What each changes against the fitted setup, at the first corner of the vehicle. */
+const changes = computed(() => {
+  const file = job.document;
+  const key = job.corners[0];
+  const corner = key && file?.corners[key];
+  if (!file || !key || !corner) return [];
+  return kept.value.map(({ setup }) => {
+    const found = attempt(() => fitmentChange(key, corner, setupForCorner({ ...asCase(file), setup }, key)));
+    return found.ok ? found.value : null;
+  });
+});
+const CHANGES = [
+  { name: 'Tire diameter', read: 'diameterMm' },
+  { name: 'Poke', read: 'pokeMm' },
+  { name: 'Inboard edge', read: 'inboardMm' },
+  { name: 'Fender over ground', read: 'fenderHeightMm' },
+] as const;
+const signed = (mm: number): string => `${mm > 0.05 ? '+' : ''}${formatMm(mm)}`;
+
+function tryIt(i: number): void {
+  const setup = kept.value[i]!.setup;
+  job.change((file) => (file.setup = structuredClone(setup)));
+  void router.push({ name: 'bench', params: { id: job.id } });
+}
+const takeOut = (i: number): void => job.change((file) => file.compared?.splice(i, 1));
+function rename(i: number, event: Event): void {
+  const field = event.target as HTMLInputElement;
+  const name = field.value.trim().slice(0, 60);
+  // A setup has a name; an empty field goes back to the one it had.
+  if (name === '') field.value = kept.value[i]!.name;
+  else job.change((file) => (file.compared![i]!.name = name));
+}
+
+async function copyLink(): Promise<void> {
+  try {
+    await navigator.clipboard.writeText(location.href);
+    copied.value = 'yes';
+  } catch {
+    copied.value = 'refused';
+  }
+}
+const address = location.href;
+const print = (): void => window.print();
+</script>
+
+<template>
+  <section class="panel compare" aria-label="Setups side by side">
+    <div class="head">
+      <h2>Side by side</h2>
+      <v-btn height="48" variant="text" :to="{ name: 'bench', query: $route.query }">Back to the bench</v-btn>
+      <v-btn height="48" variant="outlined" :prepend-icon="mdiContentCopy" @click="copyLink">Copy the link</v-btn>
+      <v-btn height="48" variant="outlined" :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
+    </div>
+    <p v-if="copied !== 'no'" class="small" role="status">
+      {{
+        copied === 'yes'
+          ? 'The address of this page is copied.'
+          : 'This browser does not let pages copy. The address is:'
+      }}
+      <span class="address">{{ address }}</span>
+    </p>
+    <p v-if="job.document" class="what">
+      {{ job.document.vehicle.label }}. {{ STANDARD_NAMES[job.document.standard] }};
+      {{ ENVELOPE_NAMES[job.document.envelope] }}. Margins are the gap less what the standard wants, mm; in brackets the
+      difference to the fitted setup.
+    </p>
+    <p v-if="!kept.length" class="empty">
+      No setup is kept yet. On the bench, try one and press Keep this one; up to four stand here beside what is fitted.
+    </p>
+    <div v-else class="table-wrap" :aria-busy="computing">
+      <table class="figures" data-testid="compare-table">
+        <thead>
+          <tr>
+            <th scope="col">Obstacle</th>
+            <th v-for="(column, i) in columns" :key="i" scope="col" class="setup">
+              <template v-if="column.setup">
+                <input
+                  :value="column.name"
+                  :aria-label="`Name of setup ${i}`"
+                  maxlength="60"
+                  class="name"
+                  @change="rename(i - 1, $event)"
+                />
+                <span class="keys">
+                  <v-btn height="44" min-width="60" variant="outlined" @click="tryIt(i - 1)">Try</v-btn>
+                  <v-btn
+                    :icon="mdiDeleteOutline"
+                    size="44"
+                    variant="text"
+                    :aria-label="`Take out ${column.name}`"
+                    @click="takeOut(i - 1)"
+                  />
+                </span>
+                <span class="printed-name">{{ column.name }}</span>
+              </template>
+              <template v-else>Fitted</template>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr class="lows">
+            <th scope="row">Low gap</th>
+            <td v-for="(one, i) in lows" :key="i" :data-testid="`compare-low-${i}`">
+              <template v-if="'low' in one && one.low">
+                <VerdictMark :verdict="one.verdict!" :size="18" />
+                <strong>{{ formatMm(one.low.mm) }} mm</strong>
+                <span class="sub">
+                  {{ one.label }}, {{ CORNER_NAMES[one.low.corner].toLowerCase() }};
+                  {{ postureWords(one.low.steerDeg, one.low.travelMm) }}
+                </span>
+              </template>
+              <span v-else class="sub verdict-rubs">{{ one.problem }}</span>
+            </td>
+          </tr>
+        </tbody>
+        <tbody v-for="[corner, list] in groups" :key="corner">
+          <tr>
+            <th :colspan="columns.length + 1" scope="rowgroup" class="group">{{ CORNER_NAMES[corner] }}</th>
+          </tr>
+          <tr v-for="row in list" :key="row.id">
+            <th scope="row">{{ row.label }}</th>
+            <td v-for="(v, i) in row.verdicts" :key="i">
+              <template v-if="v">
+                <VerdictMark :verdict="v.verdict" :size="16" bare />
+                <span :class="`verdict-${v.verdict}`">{{ formatMm(v.marginMm) }}</span>
+                <span class="visually-hidden">{{ v.verdict }}</span>
+                <span v-if="i > 0 && row.verdicts[0]" class="muted">
+                  ({{ signed(v.marginMm - row.verdicts[0].marginMm) }})
+                </span>
+              </template>
+              <span v-else class="muted">no verdict</span>
+            </td>
+          </tr>
+        </tbody>
+        <tbody>
+          <tr>
+            <th :colspan="columns.length + 1" scope="rowgroup" class="group">Against what is fitted, mm</th>
+          </tr>
+          <tr v-for="line in CHANGES" :key="line.read">
+            <th scope="row">{{ line.name }}</th>
+            <td>0</td>
+            <td v-for="(change, i) in changes" :key="i">{{ change ? signed(change[line.read]) : '' }}</td>
+          </tr>
+          <tr>
+            <th scope="row">True speed at 100 shown</th>
+            <td>100</td>
+            <td v-for="(change, i) in changes" :key="i">{{ change ? formatMm(change.trueSpeedAt100) : '' }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="caution small">
+      Verdicts are for the vehicle as surveyed. Follow the vehicle's and the parts' makers and local rules on coverage,
+      spacers and height; check at full lock and full bump before driving.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.compare {
+  padding: 12px 16px;
+  display: grid;
+  gap: 8px;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+.head h2 {
+  flex: 1;
+  font-size: 20px;
+}
+.what,
+.small {
+  font-size: 15px;
+  line-height: 20px;
+}
+.address {
+  user-select: all;
+  overflow-wrap: anywhere;
+}
+.table-wrap {
+  overflow-x: auto;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 16px;
+}
+th,
+td {
+  text-align: left;
+  padding: 5px 10px 5px 0;
+  border-top: 1px solid var(--rule);
+  vertical-align: top;
+}
+th[scope='row'] {
+  font-weight: 400;
+  font-family: var(--text);
+}
+td {
+  white-space: nowrap;
+}
+.sub {
+  display: block;
+  white-space: normal;
+  font-size: 14px;
+  line-height: 18px;
+  color: var(--muted);
+}
+.group {
+  padding-top: 12px;
+  font-weight: 600;
+}
+.setup {
+  min-width: 150px;
+  vertical-align: bottom;
+}
+.name {
+  width: 100%;
+  min-height: 44px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  padding: 0 8px;
+  font: inherit;
+  color: inherit;
+  background: transparent;
+}
+.keys {
+  display: flex;
+  gap: 4px;
+  margin-top: 4px;
+}
+.printed-name {
+  display: none;
+}
+.caution {
+  border-left: 4px solid var(--rule);
+  padding-left: 10px;
+  color: var(--muted);
+}
+.empty {
+  font-size: 17px;
+  padding: 16px 0;
+}
+@media print {
+  .compare {
+    border: 0;
+    padding: 0;
+    color: #000;
+    background: #fff;
+  }
+  .head .v-btn,
+  .name,
+  .keys {
+    display: none;
+  }
+  .printed-name {
+    display: block;
+  }
+  table {
+    font-size: 11pt;
+  }
+  tbody {
+    break-inside: avoid;
+  }
+}
+</style>

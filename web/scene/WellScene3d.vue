@@ -1,0 +1,242 @@
+<script setup lang="ts">
+import {
+  AmbientLight,
+  Color,
+  DirectionalLight,
+  Group,
+  Mesh,
+  MeshBasicMaterial,
+  MeshLambertMaterial,
+  PerspectiveCamera,
+  Raycaster,
+  Scene,
+  SphereGeometry,
+  Vector2,
+  Vector3,
+  WebGLRenderer,
+  type Object3D,
+} from 'three';
+import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { useTheme } from 'vuetify';
+import type { CornerDescription } from '@/core/clearance/description';
+import { surveyMotion } from '@/core/clearance/motion-under';
+import type { PreparedCorner } from '@/core/clearance/prepare';
+import { prepareRotor } from '@/core/clearance/rotor';
+import type { SweptShape } from '@/core/clearance/swept-shape';
+import type { Looked } from '../drawing/well-scene';
+import { formatMm } from '@/core/units/length';
+import { MATERIAL_COLOURS, moveTo, obstacleObject, rotorMesh, sweptMesh } from './well-meshes';
+
+/** The wheel well in space: turn it by pointer or arrow keys, press a thing to pick it. */
+const props = defineProps<{
+  prepared: PreparedCorner;
+  corner: CornerDescription;
+  looked: Looked;
+  swept: SweptShape | null;
+  labelOf: (id: string) => string;
+}>();
+const emit = defineEmits<{ pick: [id: string]; absent: [] }>();
+
+const host = ref<HTMLElement>();
+const theme = useTheme();
+
+let renderer: WebGLRenderer | null = null;
+let controls: OrbitControls | null = null;
+let observer: ResizeObserver | null = null;
+let frame = 0;
+const scene = new Scene();
+const camera = new PerspectiveCamera(34, 1, 20, 9000);
+camera.up.set(0, 0, 1);
+/** Mirrors a right-hand corner, whose y is outboard too. */
+const well = new Group();
+scene.add(well);
+let tried: Mesh | null = null;
+let things: { object: Group; mount: PreparedCorner['obstacles'][number]['mount'] }[] = [];
+let marker: Mesh | null = null;
+
+const colour = (name: string): Color => new Color(theme.current.value.colors[name] as string);
+
+function draw(): void {
+  if (frame) return;
+  frame = requestAnimationFrame(() => {
+    frame = 0;
+    renderer?.render(scene, camera);
+  });
+}
+
+function dispose(object: Object3D): void {
+  object.traverse((child) => {
+    if (!(child instanceof Mesh)) return;
+    child.geometry.dispose();
+    (child.material as MeshLambertMaterial).dispose();
+  });
+}
+
+/** Everything that a setup or a survey changes. */
+function build(): void {
+  dispose(well);
+  well.clear();
+  scene.background = colour('surface');
+  well.scale.y = props.prepared.side === 'left' ? 1 : -1;
+  const { key, rotor, obstacles } = props.prepared;
+  tried = rotorMesh(rotor, new MeshLambertMaterial({ color: colour('primary'), transparent: true, opacity: 0.82 }));
+  const fittedRotor = prepareRotor(props.corner.fitted, 'fitted');
+  const ghost = rotorMesh(
+    fittedRotor,
+    new MeshLambertMaterial({ color: colour('ghost'), transparent: true, opacity: 0.25, depthWrite: false }),
+  );
+  moveTo(ghost, surveyMotion(key, props.corner).wheelPose({ travel: 0, steer: 0 }));
+  well.add(tried, ghost);
+  things = obstacles.map((obstacle) => {
+    const object = obstacleObject(obstacle, new Color(MATERIAL_COLOURS[obstacle.material]));
+    well.add(object);
+    return { object, mount: obstacle.mount };
+  });
+  if (props.swept) well.add(sweptMesh(props.swept, colour('primary')));
+  marker = new Mesh(new SphereGeometry(11, 16, 12), new MeshBasicMaterial({ color: colour('rubs'), depthTest: false }));
+  marker.renderOrder = 10;
+  well.add(marker);
+  pose();
+}
+
+function pose(): void {
+  const { motion } = props.prepared;
+  const { posture, met } = props.looked;
+  if (tried) moveTo(tried, motion.wheelPose(posture));
+  for (const { object, mount } of things) moveTo(object, motion.mountPose(mount, posture));
+  if (marker) {
+    marker.visible = met !== null;
+    if (met) marker.position.set(...met.at);
+  }
+  draw();
+}
+
+function press(event: PointerEvent): void {
+  const box = host.value!.getBoundingClientRect();
+  const at = new Vector2(
+    ((event.clientX - box.left) / box.width) * 2 - 1,
+    1 - ((event.clientY - box.top) / box.height) * 2,
+  );
+  const ray = new Raycaster();
+  ray.setFromCamera(at, camera);
+  for (const hit of ray.intersectObjects(
+    things.map(({ object }) => object),
+    true,
+  )) {
+    const id = hit.object.userData['obstacle'] as string | undefined;
+    if (id) {
+      emit('pick', id);
+      return;
+    }
+  }
+}
+
+let pressed: { x: number; y: number } | null = null;
+const down = (event: PointerEvent): void => void (pressed = { x: event.clientX, y: event.clientY });
+function up(event: PointerEvent): void {
+  // A drag turns the view; a press picks.
+  if (pressed && Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) < 5) press(event);
+  pressed = null;
+}
+
+const TURN = 0.12;
+function turn(event: KeyboardEvent): void {
+  const way = { ArrowLeft: [-TURN, 0], ArrowRight: [TURN, 0], ArrowUp: [0, -TURN], ArrowDown: [0, TURN] }[event.key];
+  if (!way || !controls) return;
+  event.preventDefault();
+  const offset = camera.position.clone().sub(controls.target);
+  offset.applyAxisAngle(new Vector3(0, 0, 1), way[0]!);
+  const side = new Vector3(0, 0, 1).cross(offset).normalize();
+  const tilted = offset.clone().applyAxisAngle(side, way[1]!);
+  // Not over the poles.
+  if (Math.abs(tilted.clone().normalize().z) < 0.97) offset.copy(tilted);
+  camera.position.copy(controls.target).add(offset);
+  controls.update();
+  draw();
+}
+
+onMounted(() => {
+  try {
+    renderer = new WebGLRenderer({ antialias: true });
+  } catch {
+    emit('absent');
+    return;
+  }
+  const element = host.value!;
+  renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
+  element.append(renderer.domElement);
+  scene.add(new AmbientLight('#ffffff', 1.5));
+  const lamp = new DirectionalLight('#ffffff', 2.2);
+  lamp.position.set(800, 1500, 1600);
+  scene.add(lamp);
+  const hand = props.prepared.side === 'left' ? 1 : -1;
+  camera.position.set(1150, hand * 1500, 620);
+  controls = new OrbitControls(camera, renderer.domElement);
+  controls.target.set(0, 0, 0);
+  controls.addEventListener('change', draw);
+  observer = new ResizeObserver(() => {
+    const { clientWidth, clientHeight } = element;
+    renderer?.setSize(clientWidth, clientHeight, false);
+    camera.aspect = clientWidth / Math.max(1, clientHeight);
+    camera.updateProjectionMatrix();
+    draw();
+  });
+  observer.observe(element);
+  controls.update();
+  build();
+});
+
+watch(() => [props.prepared, props.swept, props.corner, theme.current.value] as const, build);
+watch(() => props.looked, pose);
+
+onBeforeUnmount(() => {
+  cancelAnimationFrame(frame);
+  observer?.disconnect();
+  controls?.dispose();
+  dispose(well);
+  renderer?.dispose();
+});
+</script>
+
+<template>
+  <figure class="drawing">
+    <figcaption>
+      <span>In space</span>
+      <span class="muted">drag or arrow keys turn it, a press picks</span>
+    </figcaption>
+    <div
+      ref="host"
+      class="host"
+      tabindex="0"
+      role="application"
+      :aria-label="`The wheel well in space. ${looked.met ? `${labelOf(looked.met.id)}, gap ${formatMm(looked.met.gapMm)} mm.` : ''} Arrow keys turn the view.`"
+      data-testid="scene-3d"
+      @pointerdown="down"
+      @pointerup="up"
+      @keydown="turn"
+    />
+    <p class="note muted">
+      Solid: the tire tried; ghost: the one fitted; veil: all that the tried one sweeps, to a few mm; red: the picked
+      place. Colours by material.
+    </p>
+  </figure>
+</template>
+
+<style scoped>
+.host {
+  position: relative;
+  width: 100%;
+  aspect-ratio: 6 / 5;
+  border: 1px solid var(--rule);
+}
+.host :deep(canvas) {
+  width: 100%;
+  height: 100%;
+  display: block;
+}
+.note {
+  font-size: 14px;
+  line-height: 19px;
+}
+</style>
