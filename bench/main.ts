@@ -21,6 +21,7 @@ import { CANDIDATES, cornerWith, MOTIONS, setupWith, surveyedCorner, type Motion
 import { figure, timed, type Figure } from './measure';
 import { scanOf } from './scan';
 import { report } from './report';
+import { screenReport, type ScreenFound } from './screen-report';
 import { wellsReport, type WellsFound } from './wells';
 
 const quick = process.argv.includes('--quick');
@@ -276,7 +277,8 @@ if (process.argv.includes('--json')) {
   for (const one of figures) process.stdout.write(`${JSON.stringify(one)}\n`);
 } else {
   const found = JSON.parse(readFileSync(new URL('./wells-found.json', import.meta.url), 'utf8')) as WellsFound;
-  const text = `${report(figures, machine, Object.keys(MOTIONS).length)}\n${wellsReport(found)}`;
+  const screen = JSON.parse(readFileSync(new URL('./screen-found.json', import.meta.url), 'utf8')) as ScreenFound;
+  const text = `${report(figures, machine, Object.keys(MOTIONS).length)}\n${wellsReport(found)}${screenReport(screen)}`;
   process.stdout.write(text);
   if (process.argv.includes('--write')) writeFileSync('docs/benchmarks.md', text);
 }

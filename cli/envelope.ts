@@ -1,7 +1,7 @@
 import { writeFile } from 'node:fs/promises';
-import { asCase } from '@/contracts/lowgap-file';
+import { asCase } from '@/contracts/as-case';
 import type { CornerKey } from '@/core/clearance/description';
-import { prepareDescribed } from '@/core/clearance/evaluate';
+import { prepareDescribed } from '@/core/clearance/described-corner';
 import { ProblemError } from '@/core/problem';
 import { sweptEnvelope } from '@/meshes/swept-envelope';
 import { writeGltf, writeStl } from '@/meshes/write-mesh';

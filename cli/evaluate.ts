@@ -1,4 +1,4 @@
-import { asCase } from '@/contracts/lowgap-file';
+import { asCase } from '@/contracts/as-case';
 import { evaluateCase, type Evaluation, type EvaluateOptions } from '@/core/clearance/evaluate';
 import { readCase } from './outcome';
 

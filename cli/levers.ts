@@ -1,4 +1,4 @@
-import { asCase } from '@/contracts/lowgap-file';
+import { asCase } from '@/contracts/as-case';
 import { leversCase, type ObstacleLevers } from '@/core/plan/levers';
 import { readCase } from './outcome';
 

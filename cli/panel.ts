@@ -1,4 +1,4 @@
-import { asCase } from '@/contracts/lowgap-file';
+import { asCase } from '@/contracts/as-case';
 import type { CornerKey } from '@/core/clearance/description';
 import { panelCase } from '@/core/panel/panel-case';
 import { requireRange } from '@/core/problem';

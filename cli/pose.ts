@@ -1,4 +1,4 @@
-import { asCase } from '@/contracts/lowgap-file';
+import { asCase } from '@/contracts/as-case';
 import { CORNER_KEYS } from '@/core/clearance/description';
 import { poseMatrix } from '@/core/clearance/evaluate';
 import { ProblemError } from '@/core/problem';

@@ -1,10 +1,11 @@
 import { readFile, writeFile } from 'node:fs/promises';
 import { basename } from 'node:path';
-import { asCase, type LowgapFile } from '@/contracts/lowgap-file';
+import { asCase } from '@/contracts/as-case';
+import type { LowgapFile } from '@/contracts/lowgap-file';
 import { parseWith, readLowgapJson } from '@/contracts/parse';
 import { scanPlanSchema } from '@/contracts/scan-plan';
 import type { CornerKey } from '@/core/clearance/description';
-import { describedCorner } from '@/core/clearance/evaluate';
+import { describedCorner } from '@/core/clearance/described-corner';
 import { ProblemError } from '@/core/problem';
 import { surveyScan } from '@/core/scan/survey-scan';
 import { readScan } from '@/meshes/read-scan';

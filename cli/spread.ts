@@ -1,4 +1,4 @@
-import { asCase } from '@/contracts/lowgap-file';
+import { asCase } from '@/contracts/as-case';
 import { requireRange } from '@/core/problem';
 import { spreadCase } from '@/core/spread/spread-case';
 import type { CornerSpread } from '@/core/spread/spread';

@@ -3,7 +3,7 @@
  * (`npm run schema`). Units are in the names; points `[x, y, z]` in the corner frame, mm; angles in degrees.
  */
 import { z } from 'zod';
-import { CORNER_KEYS, ENVELOPES, type CaseDescription } from '@/core/clearance/description';
+import { CORNER_KEYS, ENVELOPES } from '@/core/clearance/description';
 import { STANDARD_IDS } from '@/core/clearance/standard';
 import { LIMITS } from '@/core/limits';
 import { EDGE_KINDS, ROD_RUNS } from '@/core/edge-fit/edge-kind';
@@ -316,6 +316,3 @@ export type LowgapReading = z.output<typeof readingSchema>;
 export type LowgapSetup = z.output<typeof setupSchema>;
 export type LowgapCompared = z.output<typeof comparedSchema>;
 export type LowgapFitted = z.output<typeof fittedSchema>;
-
-/** The file holds all the engine takes; this line fails to compile when the two shapes drift apart. */
-export const asCase = (file: LowgapFile): CaseDescription => file;

@@ -4,7 +4,6 @@ import type { Vec3 } from '../geometry/vec3';
 import type { Mount } from '../motion/mount';
 import type { Material } from '../obstacle/material';
 import { clockOfPoint } from '../obstacle/reading';
-import { ProblemError } from '../problem';
 import { POLYGON_SAG_MM } from '../tolerances';
 import { toDegrees, toRadians } from '../units/angle';
 import { formatClock } from '../units/clock';
@@ -13,18 +12,13 @@ import { disagreements, type Disagreement } from '../obstacle/disagreement';
 import { ClearSection } from './clear-section';
 import type { SurveyedReadings } from '../edge-fit/surveyed-readings';
 import { SectionShelf } from './section-shelf';
-import {
-  CORNER_KEYS,
-  setupForCorner,
-  type CaseDescription,
-  type CornerDescription,
-  type CornerKey,
-} from './description';
+import { describedCorner, describedCorners, prepareDescribed } from './described-corner';
+import { setupForCorner, type CaseDescription, type CornerKey } from './description';
 import { partPairGaps, type PairGap } from './part-pairs';
 import type { TravelStretch } from './plain-sweep';
 import type { LeastGap } from './posture-gap';
 import { motionUnder } from './motion-under';
-import { prepareCorner, type PreparedCorner, type UnknownObstacle } from './prepare';
+import type { PreparedCorner, UnknownObstacle } from './prepare';
 import type { PreparedObstacle } from './survey';
 import type { RotorPlace } from './rotor';
 import { standardRegions, STANDARDS, verdictOf, type RequiredGaps, type Standard, type Verdict } from './standard';
@@ -113,7 +107,7 @@ export function evaluateCase(
   options: EvaluateOptions = {},
   shelf = new SectionShelf(),
 ): Evaluation {
-  const prepared = describedCorners(description).map((key) => prepareDescribed(description, key, shelf));
+  const prepared = describedCorners(description).map((key) => prepareDescribed(description, key, shelf.survey));
   const obstacles = prepared.flatMap((corner) => {
     const { key } = corner;
     const section = shelf.section(corner, describedCorner(description, key), setupForCorner(description, key));
@@ -144,39 +138,6 @@ export function evaluateCase(
     sectionCorner: shown.key,
     ...cornerSections(shown),
   };
-}
-
-/** Corners present in a description, in the usual order. @throws ProblemError when there is none. */
-export function describedCorners(description: CaseDescription): CornerKey[] {
-  const keys = CORNER_KEYS.filter((key) => description.corners[key] !== undefined);
-  if (keys.length === 0) {
-    throw new ProblemError({ code: 'missing', path: 'corners', expected: 'at least one corner', found: 'none' });
-  }
-  return keys;
-}
-
-/** One corner of a description, checked and filled in. @throws ProblemError; `notFound` when it is not there. */
-export const prepareDescribed = (
-  description: CaseDescription,
-  key: CornerKey,
-  shelf = new SectionShelf(),
-): PreparedCorner =>
-  prepareCorner(
-    key,
-    describedCorner(description, key),
-    setupForCorner(description, key),
-    description.envelope,
-    description.drawnEnvelope,
-    shelf.survey,
-  );
-
-export function describedCorner(description: CaseDescription, key: CornerKey): CornerDescription {
-  const corner = description.corners[key];
-  if (!corner) {
-    const have = CORNER_KEYS.filter((k) => description.corners[k] !== undefined).join(', ');
-    throw new ProblemError({ code: 'notFound', path: `corners.${key}`, expected: `one of ${have}`, found: key });
-  }
-  return corner;
 }
 
 /** How the least gaps of a corner are found: the clear section, or the plain sweep as its oracle. */

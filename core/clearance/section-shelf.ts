@@ -1,11 +1,11 @@
 import { withPartsCounted } from '../stance/lift-part';
 import { ProblemError } from '../problem';
 import { ClearSection, CornerImages } from './clear-section';
-import type { CornerDescription, CornerKey, ObstacleDescription, SetupDescription } from './description';
+import type { CornerDescription, CornerKey, SetupDescription } from './description';
 import type { PostureRange } from './posture-table';
 import { motionUnder } from './motion-under';
-import { surveyedObstacles, type KnownObstacles, type PreparedCorner } from './prepare';
-import type { PreparedObstacle } from './survey';
+import { ObstacleShelf } from './obstacle-shelf';
+import type { PreparedCorner } from './prepare';
 
 /** The images of a corner, what they depend on, and the locks they reach to. */
 interface Shelved {
@@ -20,12 +20,11 @@ interface Shelved {
  * and their images under an alignment. One for each conversation (a browser's worker, a command).
  */
 export class SectionShelf {
-  readonly #known = new ObstacleShelf();
+  readonly #places = new ObstacleShelf();
   readonly #shelved = new Map<CornerKey, Shelved>();
 
   /** As `surveyedObstacles`, obstacle by obstacle remembered. */
-  readonly survey = (key: CornerKey, corner: CornerDescription): PreparedObstacle[] =>
-    surveyedObstacles(key, corner, this.#known);
+  readonly survey = this.#places.survey;
 
   /** The clear section of a prepared corner; only its alignment, not its tire, height or stops, asks for new images. */
   section(prepared: PreparedCorner, corner: CornerDescription, setup: SetupDescription): ClearSection {
@@ -74,26 +73,3 @@ function imagesOver(motion: PreparedCorner['motion'], range: PostureRange): Corn
     throw error;
   }
 }
-
-/** Finds an obstacle by the object that described it, else by its text. */
-class ObstacleShelf implements KnownObstacles {
-  readonly #byObject = new WeakMap<ObstacleDescription, { baseline: string; made: PreparedObstacle }>();
-  readonly #byText = new Map<string, PreparedObstacle>();
-
-  find(obstacle: ObstacleDescription, baseline: string): PreparedObstacle | undefined {
-    const seen = this.#byObject.get(obstacle);
-    if (seen?.baseline === baseline) return seen.made;
-    const made = this.#byText.get(baseline + JSON.stringify(obstacle));
-    if (made) this.#byObject.set(obstacle, { baseline, made });
-    return made;
-  }
-
-  keep(obstacle: ObstacleDescription, baseline: string, made: PreparedObstacle): void {
-    if (this.#byText.size >= KEPT_OBSTACLES) this.#byText.clear();
-    this.#byText.set(baseline + JSON.stringify(obstacle), made);
-    this.#byObject.set(obstacle, { baseline, made });
-  }
-}
-
-/** Obstacles remembered before all are forgotten: enough for a vehicle and a long afternoon of readings. */
-const KEPT_OBSTACLES = 1000;

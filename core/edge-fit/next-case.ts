@@ -1,5 +1,6 @@
 import { setupForCorner, type CaseDescription, type CornerKey } from '../clearance/description';
-import { cornerVerdicts, describedCorner, prepareDescribed } from '../clearance/evaluate';
+import { describedCorner, prepareDescribed } from '../clearance/described-corner';
+import { cornerVerdicts } from '../clearance/evaluate';
 import { surveyScene } from '../clearance/landing';
 import { SectionShelf } from '../clearance/section-shelf';
 import { STANDARDS } from '../clearance/standard';
@@ -12,7 +13,7 @@ export function nextReadingsOf(
   shelf = new SectionShelf(),
 ): NextReading[] {
   const corner = describedCorner(description, key);
-  const prepared = prepareDescribed(description, key, shelf);
+  const prepared = prepareDescribed(description, key, shelf.survey);
   const finder = shelf.section(prepared, corner, setupForCorner(description, key));
   const verdicts = cornerVerdicts(prepared, STANDARDS[description.standard], {}, finder);
   return nextReadings(prepared, verdicts, surveyScene(key, corner));

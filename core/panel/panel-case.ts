@@ -1,5 +1,6 @@
 import type { CaseDescription, CornerKey } from '../clearance/description';
-import { cornerVerdicts, describedCorner, prepareDescribed, type ObstacleVerdict } from '../clearance/evaluate';
+import { describedCorner, prepareDescribed } from '../clearance/described-corner';
+import { cornerVerdicts, type ObstacleVerdict } from '../clearance/evaluate';
 import { STANDARDS, type Standard } from '../clearance/standard';
 import { edgePlace } from '../edge-fit/edge-model';
 import { readEdge } from '../edge-fit/read-edge';

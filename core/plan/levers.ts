@@ -5,7 +5,8 @@ import {
   type CornerKey,
   type SetupDescription,
 } from '../clearance/description';
-import { cornerVerdicts, describedCorner, describedCorners, type ObstacleVerdict } from '../clearance/evaluate';
+import { describedCorner, describedCorners } from '../clearance/described-corner';
+import { cornerVerdicts, type ObstacleVerdict } from '../clearance/evaluate';
 import { prepareCorner } from '../clearance/prepare';
 import { SectionShelf } from '../clearance/section-shelf';
 import { STANDARDS, type Allowed, type Standard } from '../clearance/standard';

@@ -1,5 +1,5 @@
 import { setupForCorner, type CaseDescription, type CornerKey } from '../clearance/description';
-import { describedCorner, describedCorners, prepareDescribed } from '../clearance/evaluate';
+import { describedCorner, describedCorners, prepareDescribed } from '../clearance/described-corner';
 import { SectionShelf } from '../clearance/section-shelf';
 import { STANDARDS } from '../clearance/standard';
 import { cornerSpread, type CornerSpread, type SpreadOptions } from './spread';
@@ -12,7 +12,7 @@ export function cornerSpreadOf(
   shelf = new SectionShelf(),
 ): CornerSpread {
   const fit = { corner: describedCorner(description, key), setup: setupForCorner(description, key) };
-  const corner = prepareDescribed(description, key, shelf);
+  const corner = prepareDescribed(description, key, shelf.survey);
   const finder = shelf.section(corner, fit.corner, fit.setup);
   const { envelope, standard, drawnEnvelope } = description;
   const all = { ...options, drawn: drawnEnvelope };

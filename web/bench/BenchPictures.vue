@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, toRef, watch } from 'vue';
-import { asCase, type LowgapFile, type LowgapSetup } from '@/contracts/lowgap-file';
+import { computed, defineAsyncComponent, ref, shallowRef, toRef, watch } from 'vue';
+import { asCase } from '@/contracts/as-case';
+import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
 import { problemText } from '@/contracts/problems';
 import { setupForCorner, type CornerDescription, type CornerKey } from '@/core/clearance/description';
 import type { ObstacleVerdict } from '@/core/clearance/evaluate';
+import type { PlaneWindow } from '@/core/clearance/plane-raster';
 import type { PreparedCorner } from '@/core/clearance/prepare';
 import { prepareRotor } from '@/core/clearance/rotor';
 import { formatMm } from '@/core/units/length';
@@ -45,14 +47,21 @@ const { looked, free, playing, look, worst } = usePosture(prepared, picked);
 
 const fitted = computed(() => prepareRotor(props.corner.fitted, 'fitted'));
 const rotors = computed(() => [prepared.value.rotor, fitted.value]);
-const window = computed(() => (view.value === 'inside' ? insideWindow : sectionWindow)(rotors.value));
+/** The window stays while the hand is on the section. */
+const held = shallowRef<PlaneWindow | null>(null);
+const window = computed(() => held.value ?? (view.value === 'inside' ? insideWindow : sectionWindow)(rotors.value));
 
 const wanted = computed<PicturesWanted>(() => ({
   keepOut: view.value === 'section' || view.value === 'inside' ? window.value : null,
   map: view.value === 'map',
   swept: view.value === 'space' || (view.value === 'well' && showSwept.value),
 }));
-const { keepOut, map, swept, problems, pending } = usePictures(toRef(props, 'file'), toRef(props, 'cornerKey'), wanted);
+const { keepOut, map, swept, problems, pending } = usePictures(
+  // After the verdict, which should not wait for pictures.
+  computed(() => (job.answered === null ? null : props.file)),
+  toRef(props, 'cornerKey'),
+  wanted,
+);
 
 const scene = computed(() =>
   view.value === 'well' ? wellScene(prepared.value, props.corner, props.verdicts, looked.value!) : null,
@@ -99,7 +108,6 @@ const setWidth = (mm: number, gesture: string | null): void =>
 
 watch(view, () => (playing.value = false));
 const problem = computed(() => (problems.value[0] ? problemText(problems.value[0]) : null));
-const needsPosture = computed(() => view.value !== 'inside' || props.picked?.across === 'barrel');
 </script>
 
 <template>
@@ -121,6 +129,18 @@ const needsPosture = computed(() => view.value !== 'inside' || props.picked?.acr
 
     <p v-if="problem" class="verdict-rubs" role="alert">{{ problem }}</p>
 
+    <PostureBar
+      v-if="view !== 'section' && view !== 'inside'"
+      :prepared="prepared"
+      :looked="looked!.posture"
+      :free="free"
+      :playing="playing"
+      :gap="metGap"
+      @look="look"
+      @worst="worst"
+      @play="playing = !playing"
+    />
+
     <ClearSectionView
       v-if="view === 'section' || view === 'inside'"
       :key="view"
@@ -137,6 +157,7 @@ const needsPosture = computed(() => view.value !== 'inside' || props.picked?.acr
       @offset="setOffset"
       @diameter="setDiameter"
       @width="setWidth"
+      @hold="held = $event ? window : null"
     />
     <p v-if="view === 'inside'" class="studs" data-testid="stud-pocket">
       <template v-if="studs && pocketMm !== null">
@@ -218,18 +239,6 @@ const needsPosture = computed(() => view.value !== 'inside' || props.picked?.acr
         @absent="no3d = true"
       />
     </template>
-
-    <PostureBar
-      v-if="needsPosture && view !== 'section'"
-      :prepared="prepared"
-      :looked="looked!.posture"
-      :free="free"
-      :playing="playing"
-      :gap="metGap"
-      @look="look"
-      @worst="worst"
-      @play="playing = !playing"
-    />
   </section>
 </template>
 

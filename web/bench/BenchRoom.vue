@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, onUnmounted, shallowRef, watch } from 'vue';
-import { asCase, type LowgapFile } from '@/contracts/lowgap-file';
+import { asCase } from '@/contracts/as-case';
+import type { LowgapFile } from '@/contracts/lowgap-file';
 import { problemText } from '@/contracts/problems';
 import { setupForCorner } from '@/core/clearance/description';
-import { prepareDescribed } from '@/core/clearance/evaluate';
-import { SectionShelf } from '@/core/clearance/section-shelf';
+import { prepareDescribed } from '@/core/clearance/described-corner';
+import { ObstacleShelf } from '@/core/clearance/obstacle-shelf';
 import { attempt } from '@/core/problem';
 import { fitmentChange } from '@/core/stance/fitment-change';
 import { useCurrentCorner } from '../job/current-corner';
@@ -24,7 +25,7 @@ const job = useJobStore();
 const key = useCurrentCorner();
 
 /** Surveyed places worked out once for all that this room draws. */
-const shelf = new SectionShelf();
+const shelf = new ObstacleShelf();
 
 const corner = computed(() => job.document?.corners[key.value]);
 const obstacles = computed(() => job.evaluation?.obstacles.filter((o) => o.corner === key.value) ?? []);
@@ -46,7 +47,7 @@ const shown = computed(() => job.answered ?? job.document);
 const prepared = computed(() => {
   const file = shown.value;
   if (!file?.corners[key.value]) return null;
-  return attempt(() => prepareDescribed(asCase(file), key.value, shelf));
+  return attempt(() => prepareDescribed(asCase(file), key.value, shelf.survey));
 });
 const shownCorner = computed(() => shown.value?.corners[key.value]);
 const rideMm = computed(() => (prepared.value?.ok ? prepared.value.value.envelope.limits.ride : 0));

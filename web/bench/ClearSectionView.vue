@@ -11,9 +11,10 @@ import { wheelSectionPolygon } from '@/core/wheel/wheel-section';
 import type { KeepOutDrawing, PlanePlace } from '../drawing/keep-out-drawing';
 import { nearestOfStrands, placeNames, type NearestOfStrand } from '../drawing/strand-names';
 import { sectionOutline, type TouchSection } from '../drawing/well-scene';
-import { dragFrom } from '../parts/use-drag';
+import { dragFrom, placeIn } from '../parts/use-drag';
 import { useWidth } from '../parts/use-width';
 import { shortPosture } from '../words';
+import { handlePlaces } from './handle-places';
 import SectionHandles from './SectionHandles.vue';
 
 /**
@@ -38,6 +39,8 @@ const emit = defineEmits<{
   offset: [mm: number, gesture: string | null];
   diameter: [mm: number, gesture: string | null];
   width: [mm: number, gesture: string | null];
+  /** The hand is on the section: the window must stay. */
+  hold: [on: boolean];
 }>();
 
 const figure = ref<HTMLElement>();
@@ -120,7 +123,8 @@ const names = computed(() =>
       top: box.value.y + 22 * unit.value,
       bottom: box.value.y + box.value.height - 26 * unit.value,
       lineHeight: 16 * unit.value,
-      letter: 7.5 * unit.value,
+      letter: 7.1 * unit.value,
+      taken: props.inside ? [] : handlePlaces(rotor.value).map(([x, y]) => [x, y, 17 * unit.value] as const),
     },
     9,
   ),
@@ -139,14 +143,18 @@ const ticks = computed(() => {
 /** The whole section slides along the axle line: offset. */
 function slide(event: PointerEvent): void {
   if (event.button !== 0) return;
-  const from = event.currentTarget as SVGElement;
-  const start = { offset: rotor.value.offsetMm, at: null as number | null };
-  dragFrom(event, ({ x }, gesture) => {
-    start.at ??= x;
-    emit('offset', Math.round(start.offset - (x - start.at)), gesture);
-  });
-  from.focus?.();
+  const start = { offset: rotor.value.offsetMm, x: placeIn(event)?.x ?? 0 };
+  emit('hold', true);
+  dragFrom(
+    event,
+    ({ x }, gesture) => emit('offset', Math.round(start.offset - (x - start.x)), gesture),
+    () => emit('hold', false),
+  );
 }
+
+const touchesHere = computed(
+  () => props.prepared.obstacles.find(({ id }) => id === props.picked?.id)?.insideWheel === (props.inside === true),
+);
 
 const title = computed(() => {
   const { section, rimWidthIn, offsetMm } = rotor.value;
@@ -250,7 +258,7 @@ const summary = computed(() => {
         <text :x="box.x + box.width - 4 * unit" :y="box.y + box.height - 10 * unit" text-anchor="end">mm</text>
       </g>
 
-      <g v-if="touch" class="touch">
+      <g v-if="touch && touchesHere" class="touch">
         <path :d="`M${touch.nearest[0]} ${-touch.nearest[1]}L${touch.obstacle[0]} ${-touch.obstacle[1]}`" />
         <circle :cx="touch.obstacle[0]" :cy="-touch.obstacle[1]" :r="5 * unit" :class="`verdict-${picked?.verdict}`" />
       </g>
@@ -281,6 +289,7 @@ const summary = computed(() => {
         @offset="(mm, g) => emit('offset', mm, g)"
         @diameter="(mm, g) => emit('diameter', mm, g)"
         @width="(mm, g) => emit('width', mm, g)"
+        @hold="emit('hold', $event)"
       />
     </svg>
     <p class="note muted">

@@ -4,6 +4,7 @@ import { problemText } from '@/contracts/problems';
 import { CORNER_KEYS, type CornerKey } from '@/core/clearance/description';
 import type { ObstacleVerdict } from '@/core/clearance/evaluate';
 import { formatMm } from '@/core/units/length';
+import { cornerLimits } from '../job/corner-limits';
 import { useCurrentCorner } from '../job/current-corner';
 import VerdictMark from '../parts/VerdictMark.vue';
 import { useJobStore } from '../stores/job';
@@ -29,7 +30,7 @@ const corners = computed<CornerState[]>(() =>
     const least = leastOf(job.evaluation?.obstacles ?? [], key);
     const corner = job.document?.corners[key];
     const words = least
-      ? `${least.label}, ${postureWords(least.steerDeg, least.travelMm)}`
+      ? `${least.label}, ${postureWords(least.steerDeg, least.travelMm, cornerLimits(job.document, key)?.ride)}`
       : corner
         ? 'nothing near the tire surveyed'
         : 'not taken: no baseline';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { asCase } from '@/contracts/lowgap-file';
+import { asCase } from '@/contracts/as-case';
 import { setupForCorner, type CornerKey, type SetupDescription } from '@/core/clearance/description';
 import { LEVERS, type LeverKind } from '@/core/plan/lever-kinds';
 import type { Lever, ObstacleLevers } from '@/core/plan/levers';

@@ -5,7 +5,7 @@ import type { PreparedCorner } from '@/core/clearance/prepare';
 import type { Posture } from '@/core/motion/corner-motion';
 import { toDegrees, toRadians } from '@/core/units/angle';
 import { formatMm } from '@/core/units/length';
-import { postureWords } from '../words';
+import { postureWords, shortPosture } from '../words';
 
 /** Steer and travel of the posture looked at, the sweep's play key, and the way back to the worst posture. */
 const props = defineProps<{
@@ -72,7 +72,7 @@ const travel = (mm: string): void => emit('look', { steer: props.looked.steer, t
       </label>
     </div>
     <p class="here" data-testid="posture-here">
-      <span>{{ postureWords(toDegrees(looked.steer), looked.travel, limits.ride) }}</span>
+      <span>{{ shortPosture(toDegrees(looked.steer), looked.travel, limits.ride) }}</span>
       <strong v-if="gap" class="figures">{{ gap.label }} {{ formatMm(gap.gapMm) }} mm</strong>
     </p>
     <v-btn height="48" min-width="64" variant="outlined" :disabled="!free" @click="emit('worst')">Worst</v-btn>

@@ -9,7 +9,7 @@ import { toDegrees, toRadians } from '@/core/units/angle';
 import { formatMm } from '@/core/units/length';
 import { areasBelow, levelsWithin, leastMargins } from '../drawing/gap-lines';
 import { dragFrom, placeIn } from '../parts/use-drag';
-import { postureWords } from '../words';
+import { postureWords, shortPosture } from '../words';
 
 /**
  * The gap in every posture: steer across as the driver turns, travel up. Lines of equal gap, the envelope's outline, the
@@ -29,7 +29,7 @@ const emit = defineEmits<{ look: [posture: { steer: number; travel: number }] }>
 const of = ref<'picked' | 'all'>('picked');
 const asTable = ref(false);
 const WIDTH = 480;
-const HEIGHT = 372;
+const HEIGHT = 340;
 const PLOT = { left: 52, right: WIDTH - 14, top: 16, bottom: HEIGHT - 46 };
 
 const obstacle = computed(() => props.map?.obstacles.find(({ id }) => id === props.picked?.id) ?? null);
@@ -103,6 +103,17 @@ function labelSpot(
   return null;
 }
 
+/** Numbers of the lines, those that would lie on another left out. */
+const labels = computed(() => {
+  const placed: { mm: number; x: number; y: number }[] = [];
+  for (const { mm, label } of areas.value?.lines ?? []) {
+    if (label && placed.every((p) => Math.abs(p.x - label.x) > 26 || Math.abs(p.y - label.y) > 16)) {
+      placed.push({ mm, ...label });
+    }
+  }
+  return placed;
+});
+
 const outline = computed(() => {
   if (!props.map) return '';
   const { x, y } = scales.value;
@@ -162,7 +173,7 @@ const summary = computed(() => {
   const of100 = (100 * count) / short.value.length;
   const share = count > 0 && of100 < 1 ? 'less than 1' : String(Math.round(of100));
   const where = props.picked
-    ? ` Its least within the envelope is ${formatMm(props.picked.gapMm)} mm, ${postureWords(props.picked.steerDeg, props.picked.travelMm, map.rideMm)}.`
+    ? ` Least ${formatMm(props.picked.gapMm)} mm: ${shortPosture(props.picked.steerDeg, props.picked.travelMm, map.rideMm)}.`
     : '';
   return `${what}: less than wanted in ${share} of 100 postures between the stops.${of.value === 'picked' ? where : ''}`;
 });
@@ -278,14 +289,7 @@ const steerName = (degrees: number): string =>
         <path :d="`M${PLOT.left} ${scales.y(0)}H${PLOT.right}`" />
         <text :x="PLOT.left + 6" :y="scales.y(0) - 5">parked when surveyed</text>
       </g>
-      <text
-        v-for="l in areas.lines.filter((one) => one.label)"
-        :key="`n${l.mm}`"
-        :x="l.label!.x"
-        :y="l.label!.y + 5"
-        text-anchor="middle"
-        class="number figures"
-      >
+      <text v-for="l in labels" :key="`n${l.mm}`" :x="l.x" :y="l.y + 5" text-anchor="middle" class="number figures">
         {{ l.mm }}
       </text>
       <g

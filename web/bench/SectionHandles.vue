@@ -3,7 +3,8 @@ import { computed, ref } from 'vue';
 import type { Rotor } from '@/core/clearance/rotor';
 import { LIMITS } from '@/core/limits';
 import { bothUnits } from '../words';
-import { dragFrom } from '../parts/use-drag';
+import { dragFrom, placeIn } from '../parts/use-drag';
+import { handlePlaces } from './handle-places';
 
 /**
  * Handles of the tried section: slide it for offset, pull its crown for diameter and its sidewall for width; by pointer or
@@ -19,6 +20,8 @@ const emit = defineEmits<{
   offset: [mm: number, gesture: string | null];
   diameter: [mm: number, gesture: string | null];
   width: [mm: number, gesture: string | null];
+  /** The hand is on the section: the picture must not move under it. */
+  hold: [on: boolean];
 }>();
 
 type Handle = 'offset' | 'diameter' | 'width';
@@ -26,17 +29,15 @@ type Handle = 'offset' | 'diameter' | 'width';
 const held = ref<Handle | null>(null);
 
 const handles = computed(() => {
-  const { section, centrePlaneMm, offsetMm } = props.rotor;
-  const crown = section.diameterMm / 2;
-  const low = section.size.rimDiameterIn * 12.7;
+  const { section, offsetMm } = props.rotor;
+  const [offsetAt, diameterAt, widthAt] = handlePlaces(props.rotor);
   return [
     {
       kind: 'offset' as const,
       name: 'Offset',
       mm: offsetMm,
       range: LIMITS.offsetMm,
-      x: centrePlaneMm,
-      y: -(low * 0.82),
+      at: offsetAt,
       arrow: 'M-13 0h26M-8 -5l-5 5 5 5M8 -5l5 5 -5 5',
     },
     {
@@ -44,8 +45,7 @@ const handles = computed(() => {
       name: 'Diameter',
       mm: section.diameterMm,
       range: LIMITS.tireDiameterMm,
-      x: centrePlaneMm,
-      y: -crown,
+      at: diameterAt,
       arrow: 'M0 -13v26M-5 -8l5 -5 5 5M-5 8l5 5 5 -5',
     },
     {
@@ -53,8 +53,7 @@ const handles = computed(() => {
       name: 'Section width',
       mm: section.widthMm,
       range: LIMITS.tireWidthMm,
-      x: centrePlaneMm + section.widthMm / 2,
-      y: -section.widestRadiusMm,
+      at: widthAt,
       arrow: 'M-13 0h26M-8 -5l-5 5 5 5M8 -5l5 5 -5 5',
     },
   ];
@@ -73,16 +72,19 @@ function drag(kind: Handle, event: PointerEvent): void {
   (event.currentTarget as SVGElement).focus();
   held.value = kind;
   const { offsetMm } = props.rotor;
-  let from: number | null = null;
+  const from = placeIn(event)?.x ?? 0;
+  emit('hold', true);
   dragFrom(
     event,
     ({ x, y }, gesture) => {
-      from ??= x;
       if (kind === 'offset') send(kind, offsetMm - (x - from), gesture);
       else if (kind === 'diameter') send(kind, -2 * y, gesture);
       else send(kind, 2 * (x - props.rotor.centrePlaneMm), gesture);
     },
-    () => (held.value = null),
+    () => {
+      held.value = null;
+      emit('hold', false);
+    },
   );
 }
 
@@ -104,7 +106,7 @@ function key(kind: Handle, mm: number, event: KeyboardEvent): void {
     :key="h.kind"
     class="handle"
     :class="{ held: held === h.kind }"
-    :transform="`translate(${h.x} ${h.y}) scale(${unit})`"
+    :transform="`translate(${h.at[0]} ${h.at[1]}) scale(${unit})`"
     tabindex="0"
     role="slider"
     :aria-label="h.name"
@@ -121,7 +123,13 @@ function key(kind: Handle, mm: number, event: KeyboardEvent): void {
     <circle r="24" class="reach" />
     <circle r="15" class="knob" />
     <path :d="h.arrow" />
-    <text v-if="held === h.kind" x="22" :y="h.kind === 'diameter' ? 24 : 5" font-size="16">
+    <text
+      v-if="held === h.kind"
+      :x="h.kind === 'width' ? 18 : 24"
+      :y="h.kind === 'width' ? -26 : h.kind === 'diameter' ? 26 : 6"
+      :text-anchor="h.kind === 'width' ? 'end' : 'start'"
+      font-size="16"
+    >
       {{ h.name }} {{ bothUnits(h.mm) }}
     </text>
   </g>

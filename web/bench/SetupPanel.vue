@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { asCase, type LowgapFile, type LowgapFitted, type LowgapSetup } from '@/contracts/lowgap-file';
+import { asCase } from '@/contracts/as-case';
+import type { LowgapFile, LowgapFitted, LowgapSetup } from '@/contracts/lowgap-file';
 import { CORNER_KEYS, ENVELOPES, setupForCorner } from '@/core/clearance/description';
 import { STANDARD_IDS } from '@/core/clearance/standard';
 import { LIMITS, type Range } from '@/core/limits';

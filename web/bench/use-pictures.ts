@@ -4,7 +4,7 @@ import { setupForCorner, type CornerKey } from '@/core/clearance/description';
 import type { PlaneWindow } from '@/core/clearance/plane-raster';
 import { MAP_SIZE, type MapSize, type PostureMap } from '@/core/clearance/posture-map';
 import type { SweptShape } from '@/core/clearance/swept-shape';
-import { asCase } from '@/contracts/lowgap-file';
+import { asCase } from '@/contracts/as-case';
 import type { Problem } from '@/core/problem';
 import type { KeepOutDrawing } from '../drawing/keep-out-drawing';
 import { PictureClient } from '../workers/picture-client';

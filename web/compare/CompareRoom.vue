@@ -2,7 +2,7 @@
 import { mdiContentCopy, mdiDeleteOutline, mdiPrinterOutline } from '@mdi/js';
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { asCase } from '@/contracts/lowgap-file';
+import { asCase } from '@/contracts/as-case';
 import { problemText } from '@/contracts/problems';
 import { setupForCorner, type CornerKey } from '@/core/clearance/description';
 import type { Evaluation } from '@/core/clearance/evaluate';
@@ -10,6 +10,7 @@ import { STANDARDS, verdictOf } from '@/core/clearance/standard';
 import { attempt, type Result } from '@/core/problem';
 import { fitmentChange } from '@/core/stance/fitment-change';
 import { formatMm } from '@/core/units/length';
+import { cornerLimits } from '../job/corner-limits';
 import VerdictMark from '../parts/VerdictMark.vue';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES, ENVELOPE_NAMES, postureWords, STANDARD_NAMES } from '../words';
@@ -52,13 +53,21 @@ const groups = computed(() => {
 });
 
 const lows = computed(() =>
-  current.value.map((answer) => {
+  current.value.map((answer, i) => {
     if (!answer.ok) return { problem: problemText(answer.problems[0]!) };
     const low = answer.value.lowGap;
     if (!low) return { problem: 'nothing surveyed' };
     const standard = STANDARDS[job.document!.standard];
     const label = answer.value.obstacles.find((o) => o.corner === low.corner && o.id === low.obstacle)?.label;
-    return { low, label, verdict: verdictOf(low.mm, standard) };
+    const { setup: _, ...fitted } = job.document!;
+    const setup = columns.value[i]?.setup;
+    const rideMm = cornerLimits(setup ? { ...fitted, setup } : fitted, low.corner)?.ride;
+    return {
+      low,
+      label,
+      verdict: verdictOf(low.mm, standard),
+      posture: postureWords(low.steerDeg, low.travelMm, rideMm),
+    };
   }),
 );
 
@@ -170,7 +179,7 @@ const print = (): void => window.print();
                 <strong>{{ formatMm(one.low.mm) }} mm</strong>
                 <span class="sub">
                   {{ one.label }}, {{ CORNER_NAMES[one.low.corner].toLowerCase() }};
-                  {{ postureWords(one.low.steerDeg, one.low.travelMm) }}
+                  {{ one.posture }}
                 </span>
               </template>
               <span v-else class="sub verdict-rubs">{{ one.problem }}</span>
@@ -266,6 +275,9 @@ th[scope='row'] {
 }
 td {
   white-space: nowrap;
+}
+td :deep(.mark) {
+  margin-right: 8px;
 }
 .sub {
   display: block;

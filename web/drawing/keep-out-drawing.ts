@@ -31,8 +31,8 @@ export interface KeepOutDrawing {
   readonly thinnedBy: number;
 }
 
-/** mm2: holes and islands smaller than this are grains of the raster. */
-const LEAST_RING_MM2 = 60;
+/** mm2: holes smaller than this are grains of the raster. */
+const LEAST_HOLE_MM2 = 60;
 /** mm: stretches shorter than this are taken by what is next to them. */
 const LEAST_STRAND_MM = 10;
 
@@ -56,10 +56,12 @@ function ringsBelowZero(field: Float32Array, window: PlaneWindow): PlanePlace[][
   const far = columns + rows;
   const values = Array.from(field, (mm) => (mm === Infinity ? -far : -mm / stepMm));
   const [found] = contours().size([columns, rows]).thresholds([0])(values);
-  return (found?.coordinates ?? [])
-    .flat()
-    .map((ring) => ring.map(([x, y]): PlanePlace => [fromAMm + x! * stepMm, fromRMm + y! * stepMm]))
-    .filter((ring) => Math.abs(areaOf(ring)) >= LEAST_RING_MM2);
+  return (found?.coordinates ?? []).flatMap((polygon) =>
+    polygon
+      .map((ring) => ring.map(([x, y]): PlanePlace => [fromAMm + x! * stepMm, fromRMm + y! * stepMm]))
+      // The first is the outer ring, the others are holes.
+      .filter((ring, i) => i === 0 || Math.abs(areaOf(ring)) >= LEAST_HOLE_MM2),
+  );
 }
 
 function areaOf(ring: readonly PlanePlace[]): number {

@@ -3,7 +3,7 @@ import type { Rotor } from '@/core/clearance/rotor';
 
 /** mm a window's ends move in, so that the picture does not swim while a tire is dragged. */
 const STEP_MM = 40;
-const BESIDE_MM = 95;
+const BESIDE_MM = 115;
 const ABOVE_MM = 75;
 const FINE_MM = 1;
 

@@ -8,7 +8,7 @@ const strand = (obstacle: string, places: readonly (readonly [number, number])[]
   places,
   postures: places.map(([a], i) => [a / 10, i] as const),
 });
-const SPACE: NameSpace = { left: -300, right: 300, top: -600, bottom: -100, lineHeight: 16, letter: 8 };
+const SPACE: NameSpace = { left: -300, right: 300, top: -600, bottom: -100, lineHeight: 16, letter: 8, taken: [] };
 
 describe('which place of a strand is met first', () => {
   test('the nearest one, with the posture it is met in; nearest strands first', () => {
@@ -51,6 +51,19 @@ describe('names beside their strands', () => {
         expect(apart).toBe(true);
       }),
     );
+  });
+
+  test('a name keeps off what must stay free', () => {
+    const one = [strand('a', [[100, 420]])];
+    const [free] = placeNames(nearest(one), () => 'name', [0, 0], SPACE, 9);
+    const [moved] = placeNames(
+      nearest(one),
+      () => 'name',
+      [0, 0],
+      { ...SPACE, taken: [[free!.x + 10, free!.y, 20]] },
+      9,
+    );
+    expect(Math.abs(moved!.y - free!.y) >= 36 || moved!.x > free!.x + 30).toBe(true);
   });
 
   test('an obstacle is named once, and a name that finds no room is left out', () => {

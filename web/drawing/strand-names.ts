@@ -45,6 +45,8 @@ export interface NameSpace {
   /** Height of a name, and width of one letter, in the drawing's units. */
   readonly lineHeight: number;
   readonly letter: number;
+  /** Places that must stay free: x, y and how far round them. */
+  readonly taken: readonly (readonly [x: number, y: number, radius: number])[];
 }
 
 /**
@@ -70,6 +72,10 @@ export function placeNames(
       const y = -r + dy * space.lineHeight;
       if (box.left < space.left || box.right > space.right) return false;
       if (y - space.lineHeight < space.top || y + space.lineHeight > space.bottom) return false;
+      const { taken, lineHeight } = space;
+      if (taken.some(([tx, ty, n]) => Math.abs(ty - y) < n + lineHeight && box.left < tx + n && box.right > tx - n)) {
+        return false;
+      }
       return !placed.some(
         (p) => Math.abs(p.name.y - y) < 2.2 * space.lineHeight && box.left < p.right && box.right > p.left,
       );

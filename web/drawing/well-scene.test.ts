@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { evaluateCase, prepareDescribed } from '@/core/clearance/evaluate';
+import { prepareDescribed } from '@/core/clearance/described-corner';
+import { evaluateCase } from '@/core/clearance/evaluate';
 import { distance } from '@/core/geometry/vec3';
 import { demoJobs } from '@/demo/demo-jobs';
 import type { CornerKey } from '@/core/clearance/description';

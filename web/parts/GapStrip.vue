@@ -1,11 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { problemText } from '@/contracts/problems';
-import { travelLimits } from '@/core/clearance/envelope';
-import { setupForCorner } from '@/core/clearance/description';
 import { STANDARDS, verdictOf } from '@/core/clearance/standard';
-import { attempt } from '@/core/problem';
 import { formatFraction, formatMm } from '@/core/units/length';
+import { cornerLimits } from '../job/corner-limits';
 import { useJobStore } from '../stores/job';
 import { ACROSS_NAMES, chanceWords, CORNER_NAMES, postureWords, STANDARD_NAMES } from '../words';
 import PostureGlyph from './PostureGlyph.vue';
@@ -17,12 +15,7 @@ const low = computed(() => job.evaluation?.lowGap ?? null);
 const obstacle = computed(() =>
   job.evaluation?.obstacles.find((o) => o.corner === low.value?.corner && o.id === low.value.obstacle),
 );
-const limits = computed(() => {
-  const corner = low.value && job.document?.corners[low.value.corner];
-  if (!corner || !low.value || !job.document) return null;
-  const found = attempt(() => travelLimits(corner, setupForCorner(job.document!, low.value!.corner)));
-  return found.ok ? found.value : null;
-});
+const limits = computed(() => (low.value ? cornerLimits(job.document, low.value.corner) : null));
 const verdict = computed(() => low.value && verdictOf(low.value.mm, STANDARDS[job.document?.standard ?? 'neverRub']));
 
 /** How often less is left than wanted at the low gap's obstacle, once that is known. */
@@ -38,7 +31,14 @@ function showWhere(): void {
 </script>
 
 <template>
-  <footer class="strip" :class="verdict ? `is-${verdict}` : ''" aria-label="Gap strip" data-testid="gap-strip">
+  <footer
+    class="strip"
+    :class="verdict ? `is-${verdict}` : ''"
+    aria-label="Gap strip"
+    data-testid="gap-strip"
+    :data-asked="job.turns.asked"
+    :data-answered="job.turns.answered"
+  >
     <div class="ticks" aria-hidden="true" />
     <template v-if="low && obstacle && limits && verdict">
       <div class="amount figures" :class="`verdict-${verdict}`">

@@ -3,6 +3,7 @@ import {
   AmbientLight,
   Color,
   DirectionalLight,
+  DoubleSide,
   Group,
   Mesh,
   MeshBasicMaterial,
@@ -17,7 +18,7 @@ import {
   type Object3D,
 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
-import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useTheme } from 'vuetify';
 import type { CornerDescription } from '@/core/clearance/description';
 import { surveyMotion } from '@/core/clearance/motion-under';
@@ -26,7 +27,8 @@ import { prepareRotor } from '@/core/clearance/rotor';
 import type { SweptShape } from '@/core/clearance/swept-shape';
 import type { Looked } from '../drawing/well-scene';
 import { formatMm } from '@/core/units/length';
-import { MATERIAL_COLOURS, moveTo, obstacleObject, rotorMesh, sweptMesh } from './well-meshes';
+import { MATERIAL_NAMES } from '../words';
+import { MATERIAL_COLOURS, moveTo, obstacleObject, rotorObject, sweptMesh } from './well-meshes';
 
 /** The wheel well in space: turn it by pointer or arrow keys, press a thing to pick it. */
 const props = defineProps<{
@@ -51,7 +53,7 @@ camera.up.set(0, 0, 1);
 /** Mirrors a right-hand corner, whose y is outboard too. */
 const well = new Group();
 scene.add(well);
-let tried: Mesh | null = null;
+let tried: Group | null = null;
 let things: { object: Group; mount: PreparedCorner['obstacles'][number]['mount'] }[] = [];
 let marker: Mesh | null = null;
 
@@ -80,12 +82,11 @@ function build(): void {
   scene.background = colour('surface');
   well.scale.y = props.prepared.side === 'left' ? 1 : -1;
   const { key, rotor, obstacles } = props.prepared;
-  tried = rotorMesh(rotor, new MeshLambertMaterial({ color: colour('primary'), transparent: true, opacity: 0.82 }));
-  const fittedRotor = prepareRotor(props.corner.fitted, 'fitted');
-  const ghost = rotorMesh(
-    fittedRotor,
-    new MeshLambertMaterial({ color: colour('ghost'), transparent: true, opacity: 0.25, depthWrite: false }),
-  );
+  const solid = (name: string, light: number): MeshLambertMaterial =>
+    new MeshLambertMaterial({ color: colour(name).lerp(new Color('#ffffff'), light), side: DoubleSide });
+  tried = rotorObject(rotor, solid('primary', 0.25), solid('ghost', 0.5));
+  const veil = new MeshLambertMaterial({ color: colour('ghost'), transparent: true, opacity: 0.25, depthWrite: false });
+  const ghost = rotorObject(prepareRotor(props.corner.fitted, 'fitted'), veil, veil);
   moveTo(ghost, surveyMotion(key, props.corner).wheelPose({ travel: 0, steer: 0 }));
   well.add(tried, ghost);
   things = obstacles.map((obstacle) => {
@@ -94,7 +95,10 @@ function build(): void {
     return { object, mount: obstacle.mount };
   });
   if (props.swept) well.add(sweptMesh(props.swept, colour('primary')));
-  marker = new Mesh(new SphereGeometry(11, 16, 12), new MeshBasicMaterial({ color: colour('rubs'), depthTest: false }));
+  marker = new Mesh(
+    new SphereGeometry(11, 16, 12),
+    new MeshBasicMaterial({ color: colour('rubs'), depthTest: false, transparent: true }),
+  );
   marker.renderOrder = 10;
   well.add(marker);
   pose();
@@ -132,6 +136,8 @@ function press(event: PointerEvent): void {
   }
 }
 
+const materials = computed(() => [...new Set(props.prepared.obstacles.map(({ material }) => material))]);
+
 let pressed: { x: number; y: number } | null = null;
 const down = (event: PointerEvent): void => void (pressed = { x: event.clientX, y: event.clientY });
 function up(event: PointerEvent): void {
@@ -166,7 +172,7 @@ onMounted(() => {
   const element = host.value!;
   renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
   element.append(renderer.domElement);
-  scene.add(new AmbientLight('#ffffff', 1.5));
+  scene.add(new AmbientLight('#ffffff', 2));
   const lamp = new DirectionalLight('#ffffff', 2.2);
   lamp.position.set(800, 1500, 1600);
   scene.add(lamp);
@@ -216,6 +222,11 @@ onBeforeUnmount(() => {
       @pointerup="up"
       @keydown="turn"
     />
+    <ul class="materials">
+      <li v-for="m in materials" :key="m">
+        <span :style="{ background: MATERIAL_COLOURS[m] }" />{{ MATERIAL_NAMES[m] }}
+      </li>
+    </ul>
     <p class="note muted">
       Solid: the tire tried; ghost: the one fitted; veil: all that the tried one sweeps, to a few mm; red: the picked
       place. Colours by material.
@@ -227,13 +238,29 @@ onBeforeUnmount(() => {
 .host {
   position: relative;
   width: 100%;
-  aspect-ratio: 6 / 5;
+  aspect-ratio: 5 / 4;
   border: 1px solid var(--rule);
 }
 .host :deep(canvas) {
   width: 100%;
   height: 100%;
   display: block;
+}
+.materials {
+  list-style: none;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  font-size: 14px;
+  line-height: 20px;
+  margin-top: 4px;
+}
+.materials span {
+  display: inline-block;
+  width: 12px;
+  height: 12px;
+  border-radius: 6px;
+  margin-right: 5px;
 }
 .note {
   font-size: 14px;

@@ -19,10 +19,11 @@ import {
 } from 'three';
 import type { Rotor } from '@/core/clearance/rotor';
 import type { SweptShape } from '@/core/clearance/swept-shape';
-import { flatten } from '@/core/geometry/outline';
+import { flatten, makeOutline, type Piece } from '@/core/geometry/outline';
 import { toMatrix4, type Pose } from '@/core/geometry/pose';
 import { cornersOf, vertexOf } from '@/core/obstacle/shape';
 import type { Material } from '@/core/obstacle/material';
+import type { Across } from '@/core/tire/section';
 import type { PreparedObstacle } from '@/core/clearance/survey';
 
 /** Colours by what a thing is made of: metal cool, rubber and plastic warm, moving steel dark. */
@@ -42,7 +43,7 @@ export const MATERIAL_COLOURS: Readonly<Record<Material, string>> = {
 };
 
 /** Points and thin edges are drawn this thick, mm, so that they can be seen. */
-const LEAST_RADIUS_MM = 5;
+const LEAST_RADIUS_MM = 8;
 /** Most pieces of one obstacle that are drawn. */
 const DRAWN_PIECES = 4000;
 
@@ -54,12 +55,21 @@ export function moveTo(object: Mesh | Group | InstancedMesh, pose: Pose): void {
   object.matrixWorldNeedsUpdate = true;
 }
 
-/** Tire and wheel as one solid about the spin axis (y). */
-export function rotorMesh(rotor: Rotor, material: MeshLambertMaterial): Mesh {
-  const outline = flatten(rotor.section.outline, 1).map(
-    ({ a, r }) => new Vector2(Math.max(r, 0), a + rotor.centrePlaneMm),
-  );
-  return new Mesh(new LatheGeometry(outline, 96), material);
+/** Tire and wheel about the spin axis (y), filled: rubber in one material, rim and disc in the other. */
+export function rotorObject(rotor: Rotor, rubber: MeshLambertMaterial, metal: MeshLambertMaterial): Group {
+  const group = new Group();
+  const isMetal = ({ tag }: Piece<Across>): boolean => tag === 'outerFlange' || tag === 'innerFlange';
+  const runs: Piece<Across>[][] = [];
+  for (const piece of rotor.section.outline.pieces) {
+    const last = runs.at(-1);
+    if (last && isMetal(last[0]!) === isMetal(piece)) last.push(piece);
+    else runs.push([piece]);
+  }
+  for (const run of runs) {
+    const places = flatten(makeOutline(run), 1).map(({ a, r }) => new Vector2(Math.max(r, 0), a + rotor.centrePlaneMm));
+    group.add(new Mesh(new LatheGeometry(places, 96), isMetal(run[0]!) ? metal : rubber));
+  }
+  return group;
 }
 
 /** One obstacle in its mount's frame: balls, tubes or a sheet. */
@@ -110,6 +120,10 @@ export function sweptMesh(shape: SweptShape, colour: Color): Mesh {
     opacity: 0.16,
     side: DoubleSide,
     depthWrite: false,
+    // Where it lies on the tire, the tire is seen.
+    polygonOffset: true,
+    polygonOffsetFactor: 2,
+    polygonOffsetUnits: 2,
   });
   return new Mesh(geometry, material);
 }

@@ -37,6 +37,9 @@ export const useJobStore = defineStore('job', () => {
   const evaluation = shallowRef<Evaluation | null>(null);
   /** The document that `evaluation` and `problems` are about. */
   const answered = shallowRef<LowgapFile | null>(null);
+  /** How many documents were asked about so far, and how many of them (and those before) are answered. */
+  const turns = shallowRef({ asked: 0, answered: 0 });
+  const turnOf = new WeakMap<LowgapFile, number>();
   const problems = shallowRef<readonly Problem[]>([]);
   const computing = ref(false);
   const pick = shallowRef<Pick | null>(null);
@@ -80,6 +83,7 @@ export const useJobStore = defineStore('job', () => {
       evaluation.value = answer.ok ? answer.value : null;
       problems.value = answer.ok ? [] : answer.problems;
       answered.value = file;
+      turns.value = { ...turns.value, answered: turnOf.get(file) ?? 0 };
     });
     scholar = new StudyClient(
       (answer) => (study.value = answer),
@@ -147,6 +151,9 @@ export const useJobStore = defineStore('job', () => {
   function ask(): void {
     if (!document.value || !engine) return;
     computing.value = true;
+    const asked = turns.value.asked + 1;
+    turns.value = { ...turns.value, asked };
+    turnOf.set(document.value, asked);
     engine.ask(document.value);
   }
 
@@ -299,6 +306,7 @@ export const useJobStore = defineStore('job', () => {
     loadFailure,
     evaluation,
     answered,
+    turns,
     problems,
     computing,
     pick,

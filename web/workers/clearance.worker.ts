@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
-import { asCase, type LowgapFile } from '@/contracts/lowgap-file';
+import { asCase } from '@/contracts/as-case';
+import type { LowgapFile } from '@/contracts/lowgap-file';
 import { evaluateCase, type Evaluation } from '@/core/clearance/evaluate';
 import { SectionShelf } from '@/core/clearance/section-shelf';
 import { attempt, type Result } from '@/core/problem';

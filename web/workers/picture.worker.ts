@@ -1,12 +1,13 @@
 import { expose, transfer } from 'comlink';
-import { asCase, type LowgapFile } from '@/contracts/lowgap-file';
+import { asCase } from '@/contracts/as-case';
+import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/clearance/description';
-import { prepareDescribed } from '@/core/clearance/evaluate';
+import { prepareDescribed } from '@/core/clearance/described-corner';
 import { keepOut } from '@/core/clearance/keep-out';
 import type { PlaneWindow } from '@/core/clearance/plane-raster';
 import { postureMap, type MapSize, type PostureMap } from '@/core/clearance/posture-map';
 import type { PreparedCorner } from '@/core/clearance/prepare';
-import { SectionShelf } from '@/core/clearance/section-shelf';
+import { ObstacleShelf } from '@/core/clearance/obstacle-shelf';
 import { STANDARDS } from '@/core/clearance/standard';
 import { sweptShape, type SweptShape } from '@/core/clearance/swept-shape';
 import { attempt, type Result } from '@/core/problem';
@@ -19,9 +20,10 @@ export interface PictureWorker {
   swept(file: LowgapFile, corner: CornerKey): Result<SweptShape | null>;
 }
 
-const shelf = new SectionShelf();
+const shelf = new ObstacleShelf();
 
-const prepared = (file: LowgapFile, corner: CornerKey): PreparedCorner => prepareDescribed(asCase(file), corner, shelf);
+const prepared = (file: LowgapFile, corner: CornerKey): PreparedCorner =>
+  prepareDescribed(asCase(file), corner, shelf.survey);
 
 const worker: PictureWorker = {
   keepOut: (file, corner, window) =>

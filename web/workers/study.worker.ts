@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
-import { asCase, type LowgapFile, type LowgapSetup } from '@/contracts/lowgap-file';
+import { asCase } from '@/contracts/as-case';
+import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/clearance/description';
 import { evaluateCase, type Evaluation } from '@/core/clearance/evaluate';
 import { SectionShelf } from '@/core/clearance/section-shelf';

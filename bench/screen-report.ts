@@ -1,0 +1,36 @@
+/** What `npm run bench:screen` found; kept in screen-found.json. */
+export interface ScreenFigure {
+  readonly name: string;
+  readonly unit: string;
+  readonly count: number;
+  readonly median: number;
+  readonly p95: number;
+  readonly most: number;
+  readonly goal: number | null;
+  readonly met: boolean | null;
+}
+
+export interface ScreenFound {
+  readonly machine: string;
+  readonly figures: readonly ScreenFigure[];
+}
+
+/** Its part of docs/benchmarks.md. */
+export function screenReport({ machine, figures }: ScreenFound): string {
+  const rows = figures.map(
+    (f) =>
+      `| ${f.name} | ${f.count} | ${f.median.toFixed(0)} ${f.unit} | ${f.p95.toFixed(0)} ${f.unit} | ${f.most.toFixed(0)} ${f.unit} | ${f.goal === null ? '' : `${f.goal} ${f.unit}`} | ${f.met === null ? '' : f.met ? 'met' : 'missed'} |`,
+  );
+  return `
+## The bench room in a browser
+
+As measured by \`npm run bench:screen -- --write\` (after a build) on ${machine}. The same 40 obstacles of 20 places; the clear
+section is open. A move counts from the browser's own time of the key or pointer event to the paint that shows its verdict or a
+newer one's; while a hand drags on, moves that are overtaken before they are asked are not counted. In every run each move asked
+was answered by itself or a newer one, no verdict was followed by an older one, and the settled verdict was the core's.
+
+| what | moves | median | 95 of 100 | most | goal, 95 of 100 | |
+| --- | --- | --- | --- | --- | --- | --- |
+${rows.join('\n')}
+`;
+}
