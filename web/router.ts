@@ -1,12 +1,11 @@
 import { createRouter, createWebHistory } from 'vue-router';
-import BayBoard from './bay/BayBoard.vue';
 
 /** Every view has its own address; the rooms of a job follow the order of the trade. */
 export const makeRouter = () =>
   createRouter({
     history: createWebHistory(),
     routes: [
-      { path: '/', name: 'bay', component: BayBoard },
+      { path: '/', name: 'bay', component: () => import('./bay/BayBoard.vue') },
       {
         path: '/jobs/:id',
         component: () => import('./job/JobShell.vue'),

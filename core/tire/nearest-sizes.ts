@@ -51,7 +51,16 @@ export function nextSize(
 const LEAST_STEP_MM = 3;
 const ALIKE_MM = 16;
 
-function mounted(rimDiameterIn: number, rimWidthIn: number): NearestSize[] {
+/** The last rim's, as a hand that steps through sizes stays on it. */
+let lastMounted: { readonly rim: string; readonly sizes: readonly NearestSize[] } | null = null;
+
+function mounted(rimDiameterIn: number, rimWidthIn: number): readonly NearestSize[] {
+  const rim = `${rimDiameterIn}x${rimWidthIn}`;
+  if (lastMounted?.rim !== rim) lastMounted = { rim, sizes: mountedOn(rimDiameterIn, rimWidthIn) };
+  return lastMounted.sizes;
+}
+
+function mountedOn(rimDiameterIn: number, rimWidthIn: number): NearestSize[] {
   return known().flatMap(({ size, rimDiameterIn: rim, measuringRimIn }) => {
     if (rim !== rimDiameterIn || Math.abs(measuringRimIn - rimWidthIn) > MOST_RIM_STEP_IN) return [];
     const section = attempt(() => tireSection({ size }, rimWidthIn));

@@ -90,7 +90,7 @@ const boltOn = computed(() => tried.value.spacerType === 'boltOn' && tried.value
 const pocketMm = computed(() => tried.value.wheel.studPocketMm ?? null);
 
 function drag(change: (setup: LowgapSetup) => LowgapSetup, gesture: string | null): void {
-  job.change((file) => {
+  job.changeSetup((file) => {
     file.setup ??= startingSetup(file);
     const before = setupForCorner(asCase(file), props.cornerKey) as LowgapSetup;
     trySetup(file, props.cornerKey, before, change(structuredClone(before)));

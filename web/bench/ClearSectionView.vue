@@ -3,6 +3,7 @@ import { line } from 'd3-shape';
 import { computed, ref } from 'vue';
 import type { CornerDescription } from '@/core/clearance/description';
 import type { ObstacleVerdict } from '@/core/clearance/evaluate';
+import type { KeepOutZone } from '@/core/clearance/keep-out';
 import type { PlaneWindow } from '@/core/clearance/plane-raster';
 import type { PreparedCorner } from '@/core/clearance/prepare';
 import { prepareRotor, solidDistance } from '@/core/clearance/rotor';
@@ -15,6 +16,7 @@ import { dragFrom, placeIn } from '../parts/use-drag';
 import { useWidth } from '../parts/use-width';
 import { shortPosture } from '../words';
 import { handlePlaces } from './handle-places';
+import KeepOutLayer from './KeepOutLayer.vue';
 import SectionHandles from './SectionHandles.vue';
 
 /**
@@ -73,15 +75,8 @@ const rim = computed(() => {
   return closed(wheel.map(({ a, r }) => [a + centrePlaneMm, r] as const));
 });
 
-const zones = computed(() =>
-  (props.drawing?.zones ?? [])
-    .filter(({ zone }) => (zone === 'inside') === (props.inside === true))
-    .map(({ zone, region, wanted }) => ({
-      zone,
-      region: region.map(closed).join(''),
-      wanted: wanted.map(closed).join(''),
-    })),
-);
+const isShown = ({ zone }: { readonly zone: KeepOutZone }): boolean => (zone === 'inside') === (props.inside === true);
+const zones = computed(() => (props.drawing?.zones ?? []).filter(isShown));
 const loaded = computed(() =>
   zones.value.some(({ zone }) => zone === 'ground') ? closed(sectionOutline(rotor.value.loaded, rotor.value)) : '',
 );
@@ -89,21 +84,17 @@ const loaded = computed(() =>
 const labelOf = (id: string): string => props.prepared.obstacles.find((o) => o.id === id)?.label ?? id;
 const verdictOf = (id: string): string => props.verdicts.find((v) => v.id === id)?.verdict ?? '';
 
+const mine = computed(() => (props.drawing?.strands ?? []).filter(isShown));
 const nearest = computed(() => {
-  const mine = (props.drawing?.strands ?? []).filter(({ zone }) => (zone === 'inside') === (props.inside === true));
   const { filled, loaded: bulged, hollow, centrePlaneMm } = rotor.value;
-  return nearestOfStrands(mine, ([a, r], { zone }) =>
+  return nearestOfStrands(mine.value, ([a, r], { zone }) =>
     solidDistance(zone === 'inside' ? hollow : zone === 'ground' ? bulged : filled, a - centrePlaneMm, r),
   );
 });
+/** Drawn once; what changes with every tire is only their colour. */
+const strandPaths = computed(() => mine.value.map((strand) => ({ id: strand.obstacle, d: path(strand.places) ?? '' })));
 const strands = computed(() =>
-  nearest.value.map(({ strand }, i) => ({
-    key: `${i}:${strand.obstacle}`,
-    id: strand.obstacle,
-    d: path(strand.places) ?? '',
-    verdict: verdictOf(strand.obstacle),
-    picked: strand.obstacle === props.picked?.id,
-  })),
+  strandPaths.value.map(({ id, d }) => ({ id, d, verdict: verdictOf(id), picked: id === props.picked?.id })),
 );
 const ride = computed(() => props.prepared.envelope.limits.ride);
 const postureOf = (of: NearestOfStrand): string => shortPosture(of.steerDeg, of.travelMm, ride.value);
@@ -129,16 +120,6 @@ const names = computed(() =>
     9,
   ),
 );
-
-const ticks = computed(() => {
-  const { x, y, width, height } = box.value;
-  const every = (from: number, to: number, step: number): number[] => {
-    const found: number[] = [];
-    for (let v = Math.ceil(from / step) * step; v <= to; v += step) found.push(v);
-    return found;
-  };
-  return { along: every(x + 20, x + width - 20, 50), radius: every(-y - height + 30, -y - 30, 50) };
-});
 
 /** The whole section slides along the axle line: offset. */
 function slide(event: PointerEvent): void {
@@ -205,93 +186,66 @@ const summary = computed(() => {
       </table>
     </div>
 
-    <svg
-      v-else
-      :viewBox="`${box.x} ${box.y} ${box.width} ${box.height}`"
-      :style="{ aspectRatio: `${box.width} / ${box.height}` }"
-      :class="{ pending }"
-      :font-size="14 * unit"
-      role="group"
-      :aria-label="summary"
-    >
-      <defs>
-        <pattern
-          id="keep-out"
-          :width="7 * unit"
-          :height="7 * unit"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(45)"
-        >
-          <path :d="`M0 0V${7 * unit}`" class="hatch" :stroke-width="1.6 * unit" />
-        </pattern>
-      </defs>
-
-      <g v-for="z in zones" :key="z.zone" :class="`zone-${z.zone}`">
-        <path :d="z.region" class="region" fill-rule="evenodd" />
-        <path :d="z.wanted" class="wanted" />
-      </g>
-
-      <path :d="ghost" class="fitted" />
-      <path v-if="loaded" :d="loaded" class="loaded" />
-      <path :d="outline" class="tried" :class="{ slides: !inside }" @pointerdown="slide" />
-      <path v-if="!inside" :d="rim" class="rim" />
-
-      <g v-for="s in strands" :key="s.key" class="strand" :class="[`verdict-${s.verdict}`, { picked: s.picked }]">
-        <path :d="s.d" class="edge" />
-        <path :d="s.d" class="reach" :stroke-width="16 * unit" @click="emit('pick', s.id)">
-          <title>{{ labelOf(s.id) }}</title>
-        </path>
-      </g>
-
-      <g class="axes" aria-hidden="true">
-        <path :d="`M0 ${box.y}V${box.y + box.height}`" class="face" />
-        <g v-for="a in ticks.along" :key="`a${a}`">
-          <path :d="`M${a} ${box.y + box.height - 7 * unit}v${7 * unit}`" />
-          <text v-if="a % 100 === 0" :x="a" :y="box.y + box.height - 10 * unit" text-anchor="middle">
-            {{ a === 0 ? 'hub face' : a }}
-          </text>
-        </g>
-        <g v-for="r in ticks.radius" :key="`r${r}`">
-          <path :d="`M${box.x} ${-r}h${7 * unit}`" />
-          <text v-if="r % 100 === 0" :x="box.x + 10 * unit" :y="-r + 5 * unit">r {{ r }}</text>
-        </g>
-        <text :x="box.x + box.width - 4 * unit" :y="box.y + box.height - 10 * unit" text-anchor="end">mm</text>
-      </g>
-
-      <g v-if="touch && touchesHere" class="touch">
-        <path :d="`M${touch.nearest[0]} ${-touch.nearest[1]}L${touch.obstacle[0]} ${-touch.obstacle[1]}`" />
-        <circle :cx="touch.obstacle[0]" :cy="-touch.obstacle[1]" :r="5 * unit" :class="`verdict-${picked?.verdict}`" />
-      </g>
-
-      <g
-        v-for="n in names"
-        :key="n.of.strand.obstacle"
-        class="name"
-        :class="`verdict-${verdictOf(n.of.strand.obstacle)}`"
+    <div v-else class="stage" :style="{ aspectRatio: `${box.width} / ${box.height}` }">
+      <KeepOutLayer :zones="zones" :window="window" :unit="unit" :pending="pending" />
+      <svg
+        :viewBox="`${box.x} ${box.y} ${box.width} ${box.height}`"
+        :font-size="14 * unit"
+        role="group"
+        :aria-label="summary"
       >
-        <path :d="`M${n.of.place[0]} ${-n.of.place[1]}L${n.x} ${n.y}`" class="leader" />
-        <text
-          :x="n.x"
-          :y="n.y - 1 * unit"
-          :text-anchor="n.anchor"
-          class="label"
-          @click="emit('pick', n.of.strand.obstacle)"
-        >
-          {{ labelOf(n.of.strand.obstacle) }}
-        </text>
-        <text :x="n.x" :y="n.y + 14 * unit" :text-anchor="n.anchor" class="posture">{{ postureOf(n.of) }}</text>
-      </g>
+        <path :d="ghost" class="fitted" />
+        <path v-if="loaded" :d="loaded" class="loaded" />
+        <path :d="outline" class="tried" :class="{ slides: !inside }" @pointerdown="slide" />
+        <path v-if="!inside" :d="rim" class="rim" />
 
-      <SectionHandles
-        v-if="!inside"
-        :rotor="rotor"
-        :unit="unit"
-        @offset="(mm, g) => emit('offset', mm, g)"
-        @diameter="(mm, g) => emit('diameter', mm, g)"
-        @width="(mm, g) => emit('width', mm, g)"
-        @hold="emit('hold', $event)"
-      />
-    </svg>
+        <g v-for="(s, i) in strands" :key="i" class="strand" :class="[`verdict-${s.verdict}`, { picked: s.picked }]">
+          <path :d="s.d" class="edge" />
+          <path :d="s.d" class="reach" :stroke-width="16 * unit" @click="emit('pick', s.id)">
+            <title>{{ labelOf(s.id) }}</title>
+          </path>
+        </g>
+
+        <g v-if="touch && touchesHere" class="touch">
+          <path :d="`M${touch.nearest[0]} ${-touch.nearest[1]}L${touch.obstacle[0]} ${-touch.obstacle[1]}`" />
+          <circle
+            :cx="touch.obstacle[0]"
+            :cy="-touch.obstacle[1]"
+            :r="5 * unit"
+            :class="`verdict-${picked?.verdict}`"
+          />
+        </g>
+
+        <g
+          v-for="n in names"
+          :key="n.of.strand.obstacle"
+          class="name"
+          :class="`verdict-${verdictOf(n.of.strand.obstacle)}`"
+        >
+          <path :d="`M${n.of.place[0]} ${-n.of.place[1]}L${n.x} ${n.y}`" class="leader" />
+          <text
+            :x="n.x"
+            :y="n.y - 1 * unit"
+            :text-anchor="n.anchor"
+            class="label"
+            @click="emit('pick', n.of.strand.obstacle)"
+          >
+            {{ labelOf(n.of.strand.obstacle) }}
+          </text>
+          <text :x="n.x" :y="n.y + 14 * unit" :text-anchor="n.anchor" class="posture">{{ postureOf(n.of) }}</text>
+        </g>
+
+        <SectionHandles
+          v-if="!inside"
+          :rotor="rotor"
+          :unit="unit"
+          @offset="(mm, g) => emit('offset', mm, g)"
+          @diameter="(mm, g) => emit('diameter', mm, g)"
+          @width="(mm, g) => emit('width', mm, g)"
+          @hold="emit('hold', $event)"
+        />
+      </svg>
+    </div>
     <p class="note muted">
       <template v-if="inside">Hatched: what stands inside, in every posture, to within about 2 mm. </template>
       <template v-else>
@@ -306,6 +260,15 @@ const summary = computed(() => {
 </template>
 
 <style scoped>
+.stage {
+  position: relative;
+  width: 100%;
+}
+.stage > svg {
+  position: absolute;
+  inset: 0;
+  height: 100%;
+}
 .section figcaption {
   align-items: center;
   gap: 12px;
@@ -317,11 +280,6 @@ svg {
   touch-action: none;
   user-select: none;
 }
-svg.pending .zone-free,
-svg.pending .zone-ground,
-svg.pending .zone-inside {
-  opacity: 0.55;
-}
 path,
 circle {
   vector-effect: non-scaling-stroke;
@@ -329,37 +287,6 @@ circle {
 text {
   font-family: var(--figures);
   fill: var(--ink);
-}
-.axes path {
-  stroke: var(--muted);
-  stroke-width: 1;
-}
-.axes .face {
-  stroke-dasharray: 8 4 2 4;
-}
-.axes text {
-  fill: var(--muted);
-  paint-order: stroke;
-  stroke: var(--paper);
-  stroke-width: 4px;
-  vector-effect: non-scaling-stroke;
-}
-.hatch {
-  stroke: var(--muted);
-  stroke-opacity: 0.5;
-  vector-effect: none;
-}
-.region {
-  fill: url('#keep-out');
-}
-.zone-ground .region {
-  opacity: 0.45;
-}
-.wanted {
-  fill: none;
-  stroke: var(--muted);
-  stroke-width: 1.2;
-  stroke-dasharray: 5 4;
 }
 .tried {
   fill: rgb(var(--v-theme-primary), 0.16);

@@ -10,7 +10,7 @@ const kept = computed(() => job.document?.compared ?? []);
 const full = computed(() => kept.value.length >= MOST_COMPARED);
 
 function keep(): void {
-  job.change((file) => {
+  job.changeSetup((file) => {
     if (!file.setup) return;
     const setup = structuredClone(file.setup);
     file.compared = [...(file.compared ?? []), { name: setupName(setup), setup }];

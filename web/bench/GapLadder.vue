@@ -91,6 +91,11 @@ const summary = computed(() => {
 
     <template v-else>
       <svg class="axis figures" :viewBox="`0 0 ${WIDTH} 26`" aria-hidden="true">
+        <defs>
+          <pattern id="overlap" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <path d="M0 0v6" class="verdict-rubs" stroke="currentColor" stroke-width="2.4" />
+          </pattern>
+        </defs>
         <g v-for="tick in ticks" :key="tick" :transform="`translate(${x(tick)} 0)`">
           <path d="M0 20v6" />
           <text y="15" text-anchor="middle">
@@ -113,11 +118,6 @@ const summary = computed(() => {
               <span class="gap figures">{{ formatMm(o.gapMm) }} mm</span>
             </span>
             <svg :viewBox="`0 0 ${WIDTH} 16`" aria-hidden="true" :class="`verdict-${o.verdict}`">
-              <defs>
-                <pattern id="overlap" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-                  <path d="M0 0v6" stroke="currentColor" stroke-width="2.4" />
-                </pattern>
-              </defs>
               <rect
                 v-if="o.gapMm < 0"
                 :x="x(o.gapMm)"
@@ -171,6 +171,11 @@ ol {
   list-style: none;
   padding: 0;
   margin: 0;
+}
+/* Rungs out of sight are not laid out while a hand drags. */
+li {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 48px;
 }
 .rung {
   display: block;

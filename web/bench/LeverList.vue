@@ -58,7 +58,7 @@ function tryLever(lever: Lever): void {
   if (!file || !corner) return;
   const before = setupForCorner(asCase(file), props.corner);
   const after: SetupDescription = LEVERS[lever.kind].apply(before, roundedLever(lever), corner);
-  job.change((next) => trySetup(next, props.corner, before, after));
+  job.changeSetup((next) => trySetup(next, props.corner, before, after));
   emit('tried', leverWords(lever.kind, roundedLever(lever)));
 }
 </script>

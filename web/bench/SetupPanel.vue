@@ -43,7 +43,7 @@ const STOPS: readonly { field: StopField; label: string }[] = [
 ];
 
 function edit(change: (setup: LowgapSetup) => void): void {
-  job.change((file) => {
+  job.changeSetup((file) => {
     file.setup ??= startingSetup(file);
     const { corners, ...common } = file.setup;
     // A setup of its own holds every field, so that it is edited as a whole one.
@@ -78,11 +78,11 @@ function setStop(field: StopField, value: number | undefined, typed: string | un
 }
 
 function begin(): void {
-  job.change((file) => (file.setup = startingSetup(file)));
+  job.changeSetup((file) => (file.setup = startingSetup(file)));
 }
 
 function splitAxle(): void {
-  job.change((file) => {
+  job.changeSetup((file) => {
     const { corners, ...common } = (file.setup ??= startingSetup(file));
     const copies = Object.fromEntries(ofAxle.value.map((k) => [k, { ...structuredClone(common), ...corners?.[k] }]));
     file.setup.corners = { ...corners, ...copies };
@@ -90,13 +90,13 @@ function splitAxle(): void {
 }
 
 function joinAxle(): void {
-  job.change((file) => {
+  job.changeSetup((file) => {
     for (const k of ofAxle.value) delete file.setup?.corners?.[k];
     if (file.setup?.corners && Object.keys(file.setup.corners).length === 0) delete file.setup.corners;
   });
 }
 
-const setEnvelope = (envelope: LowgapFile['envelope']): void => job.change((file) => (file.envelope = envelope));
+const setEnvelope = (envelope: LowgapFile['envelope']): void => job.changeSetup((file) => (file.envelope = envelope));
 /** Those that need something the file does not have are not offered. */
 const envelopes = computed(() =>
   ENVELOPES.filter(
@@ -105,7 +105,7 @@ const envelopes = computed(() =>
       (kind !== 'loaded' || job.corners.every((k) => job.document?.corners[k]?.loadedSagMm !== undefined)),
   ).map((value) => ({ value, title: ENVELOPE_NAMES[value] })),
 );
-const setStandard = (standard: LowgapFile['standard']): void => job.change((file) => (file.standard = standard));
+const setStandard = (standard: LowgapFile['standard']): void => job.changeSetup((file) => (file.standard = standard));
 const standards = STANDARD_IDS.map((value) => ({ value, title: STANDARD_NAMES[value] }));
 
 const SPACER_TYPES = [
@@ -167,6 +167,7 @@ const SPACER_TYPES = [
       <QuantityField
         v-for="height in HEIGHTS"
         :key="height.field"
+        v-memo="[setup[height.field], setup.typed?.[height.field], job.problemAt(`setup.${height.field}`), own, end]"
         :label="height.label"
         :value="setup[height.field]"
         :typed="setup.typed?.[height.field]"
@@ -179,6 +180,7 @@ const SPACER_TYPES = [
         <QuantityField
           v-for="stop in STOPS"
           :key="stop.field"
+          v-memo="[setup[stop.field], setup.typed?.[stop.field], job.problemAt(`setup.${stop.field}`), steered, own]"
           :label="stop.label"
           quantity="degrees"
           optional
@@ -196,12 +198,14 @@ const SPACER_TYPES = [
         </p>
       </template>
       <v-select
+        v-memo="[job.document?.envelope, envelopes.length]"
         :model-value="job.document?.envelope"
         :items="envelopes"
         label="Postures to clear"
         @update:model-value="setEnvelope"
       />
       <v-select
+        v-memo="[job.document?.standard]"
         :model-value="job.document?.standard"
         :items="standards"
         label="Standard"

@@ -7,7 +7,7 @@ import type { SweptShape } from '@/core/clearance/swept-shape';
 import { asCase } from '@/contracts/as-case';
 import type { Problem } from '@/core/problem';
 import type { KeepOutDrawing } from '../drawing/keep-out-drawing';
-import { PictureClient } from '../workers/picture-client';
+import { PictureClient, type PictureAnswers } from '../workers/picture-client';
 
 /** What a view wants drawn; null: not now. */
 export interface PicturesWanted {
@@ -36,7 +36,10 @@ export function usePictures(file: Ref<LowgapFile | null>, corner: Ref<CornerKey>
   };
   let shown = '';
   let timer: ReturnType<typeof setTimeout> | undefined;
-  const client = new PictureClient({
+  // Its worker starts with the first picture, so that it does not hold up the first verdict.
+  let started: PictureClient | null = null;
+  const client = (): PictureClient => (started ??= new PictureClient(deliver));
+  const deliver: PictureAnswers = {
     keepOut: (answer) => {
       keepOut.value = answer.ok ? answer.value : null;
       problems.value = answer.ok ? [] : answer.problems;
@@ -51,7 +54,7 @@ export function usePictures(file: Ref<LowgapFile | null>, corner: Ref<CornerKey>
       swept.value = answer.ok ? answer.value : null;
       settled('swept');
     },
-  });
+  };
 
   watch(
     [file, corner, wanted] as const,
@@ -66,24 +69,24 @@ export function usePictures(file: Ref<LowgapFile | null>, corner: Ref<CornerKey>
         if (depends !== shown) {
           shown = depends;
           pending.value = { ...pending.value, keepOut: true };
-          client.keepOut.ask({ file: document, corner: key, window: want.keepOut });
+          client().keepOut.ask({ file: document, corner: key, window: want.keepOut });
         }
       }
       if (want.map) {
         pending.value = { ...pending.value, map: true };
-        client.map.ask({ file: document, corner: key, size: QUICK_MAP });
-        timer = setTimeout(() => client.map.ask({ file: document, corner: key, size: MAP_SIZE }), FINE_AFTER_MS);
+        client().map.ask({ file: document, corner: key, size: QUICK_MAP });
+        timer = setTimeout(() => client().map.ask({ file: document, corner: key, size: MAP_SIZE }), FINE_AFTER_MS);
       }
       if (want.swept) {
         pending.value = { ...pending.value, swept: true };
-        client.swept.ask({ file: document, corner: key });
+        client().swept.ask({ file: document, corner: key });
       }
     },
     { immediate: true },
   );
   onScopeDispose(() => {
     clearTimeout(timer);
-    client.close();
+    started?.close();
   });
   return { keepOut, map, swept, problems, pending };
 }

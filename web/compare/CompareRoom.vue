@@ -92,16 +92,16 @@ const signed = (mm: number): string => `${mm > 0.05 ? '+' : ''}${formatMm(mm)}`;
 
 function tryIt(i: number): void {
   const setup = kept.value[i]!.setup;
-  job.change((file) => (file.setup = structuredClone(setup)));
+  job.changeSetup((file) => (file.setup = structuredClone(setup)));
   void router.push({ name: 'bench', params: { id: job.id } });
 }
-const takeOut = (i: number): void => job.change((file) => file.compared?.splice(i, 1));
+const takeOut = (i: number): void => job.changeSetup((file) => file.compared?.splice(i, 1));
 function rename(i: number, event: Event): void {
   const field = event.target as HTMLInputElement;
   const name = field.value.trim().slice(0, 60);
   // A setup has a name; an empty field goes back to the one it had.
   if (name === '') field.value = kept.value[i]!.name;
-  else job.change((file) => (file.compared![i]!.name = name));
+  else job.changeSetup((file) => (file.compared![i]!.name = name));
 }
 
 async function copyLink(): Promise<void> {

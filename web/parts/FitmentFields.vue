@@ -165,8 +165,6 @@ function setMeasured(
         :model-value="sizeText"
         label="Tire size"
         :error-messages="sizeMessage ? [sizeMessage] : []"
-        :hint="sizeHint"
-        persistent-hint
         autocomplete="off"
         spellcheck="false"
         class="size figures"
@@ -185,6 +183,7 @@ function setMeasured(
         @click="stepSize(1)"
       />
     </div>
+    <p v-if="sizeHint" class="hint muted">{{ sizeHint }}</p>
     <slot name="below-size" />
     <template v-if="measured">
       <QuantityField
@@ -261,6 +260,11 @@ function setMeasured(
 .fitment {
   display: grid;
   gap: 10px;
+}
+.hint {
+  font-size: 14px;
+  line-height: 18px;
+  margin-top: -6px;
 }
 .size-row {
   display: flex;

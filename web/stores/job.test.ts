@@ -94,6 +94,8 @@ describe('the open job', () => {
   test('a change is on the shelf before the server has it', async () => {
     const job = await opened();
     job.change(setOffset(33));
+    await settle(160);
+    expect(server.writes).toHaveLength(0);
     expect(shelvedDraft(ID)?.document.setup?.wheel.offsetMm).toBe(33);
   });
 
@@ -110,6 +112,21 @@ describe('the open job', () => {
     expect(job.redoable).toHaveLength(0);
     await settle(400);
     expect(server.job.document.setup?.wheel.offsetMm).toBe(5);
+  });
+
+  test('changes of one gesture are undone together, those of the next one apart', async () => {
+    const job = await opened();
+    const before = job.document;
+    for (const mm of [20, 21, 22]) job.changeSetup(setOffset(mm), 'drag-1');
+    for (const mm of [30, 31]) job.changeSetup(setOffset(mm), 'drag-2');
+    expect(job.document?.corners).toBe(before?.corners);
+    expect(job.undoable).toHaveLength(2);
+    job.undo();
+    expect(job.document?.setup?.wheel.offsetMm).toBe(22);
+    job.undo();
+    expect(job.document).toEqual(before);
+    job.changeSetup(setOffset(40), 'drag-2');
+    expect(job.undoable).toHaveLength(1);
   });
 
   test('while the server is away the draft waits, and goes when it is back', async () => {
@@ -141,6 +158,7 @@ describe('the open job', () => {
     const first = await opened();
     server.away = true;
     first.change(setOffset(28));
+    await settle(160);
     setActivePinia(createPinia());
     const second = await opened();
     expect(second).toMatchObject({ saveState: 'waiting', loadFailure: null });

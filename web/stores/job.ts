@@ -20,6 +20,8 @@ export interface Pick {
 
 const SAVE_DELAY_MS = 350;
 const RETRY_DELAY_MS = 4000;
+/** Writing the shelf is felt while a hand drags, so not every change is written at once. */
+const SHELVE_DELAY_MS = 150;
 const UNDO_DEPTH = 100;
 
 /** The open job: its document, undo, saving, and the engine's newest answer. */
@@ -128,6 +130,7 @@ export const useJobStore = defineStore('job', () => {
 
   function close(): void {
     clearTimeout(timer);
+    shelveNow();
     if (saveState.value === 'saving') void save();
     engine?.close();
     engine = null;
@@ -174,8 +177,21 @@ export const useJobStore = defineStore('job', () => {
    * on a step key) are undone together.
    */
   function change(edit: (file: LowgapFile) => void, gesture: string | null = null): void {
+    if (document.value) changeTo(structuredClone(document.value), edit, gesture);
+  }
+
+  /**
+   * As `change`, for what is tried, compared and asked for: `edit` must leave the corners alone, which stay the very same
+   * object, so that nothing that depends on the survey is sent or worked out again.
+   */
+  function changeSetup(edit: (file: LowgapFile) => void, gesture: string | null = null): void {
     if (!document.value) return;
-    const next = structuredClone(document.value);
+    const { corners, ...rest } = document.value;
+    changeTo({ ...structuredClone(rest), corners }, edit, gesture);
+  }
+
+  function changeTo(next: LowgapFile, edit: (file: LowgapFile) => void, gesture: string | null): void {
+    if (!document.value) return;
     edit(next);
     const goesOn = gesture !== null && gesture === gestureNow;
     gestureNow = gesture;
@@ -195,15 +211,32 @@ export const useJobStore = defineStore('job', () => {
   }
 
   function touched(): void {
-    if (document.value) {
-      shelveDraft(id.value, {
-        title: title.value,
-        customer: customer.value,
-        document: document.value,
-        revision: revision.value,
-      });
-    }
+    shelfTimer ??= setTimeout(shelve, SHELVE_DELAY_MS);
     if (saveState.value !== 'conflict') scheduleSave(SAVE_DELAY_MS);
+  }
+
+  let shelfTimer: ReturnType<typeof setTimeout> | undefined;
+
+  /** Puts what is not saved yet on the browser's shelf. */
+  function shelve(): void {
+    clearTimeout(shelfTimer);
+    shelfTimer = undefined;
+    if (!document.value || id.value === '') return;
+    shelveDraft(id.value, {
+      title: title.value,
+      customer: customer.value,
+      document: document.value,
+      revision: revision.value,
+    });
+  }
+
+  /** The page goes away (a reload, a sleeping tablet): what waits for the shelf is put there now. */
+  function shelveNow(): void {
+    if (shelfTimer !== undefined) shelve();
+  }
+  if (typeof window !== 'undefined') {
+    window.addEventListener('pagehide', shelveNow);
+    window.addEventListener('visibilitychange', shelveNow);
   }
 
   function rename(newTitle: string, newCustomer: string): void {
@@ -257,6 +290,8 @@ export const useJobStore = defineStore('job', () => {
       revision.value = saved.value.revision;
       const unchanged = document.value === sent && title.value === content.title && customer.value === content.customer;
       if (unchanged) {
+        clearTimeout(shelfTimer);
+        shelfTimer = undefined;
         dropDraft(jobId);
         saveState.value = 'saved';
       } else {
@@ -319,6 +354,7 @@ export const useJobStore = defineStore('job', () => {
     open,
     close,
     change,
+    changeSetup,
     adopt,
     rename,
     undo,

@@ -3,6 +3,7 @@ import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { Evaluation } from '@/core/clearance/evaluate';
 import type { Result } from '@/core/problem';
 import type { ClearanceWorker } from './clearance.worker';
+import { DocumentSender } from './document-wire';
 import { NewestWins } from './newest-wins';
 import { faultOf, faultResult } from './worker-fault';
 
@@ -14,9 +15,11 @@ export class ClearanceClient {
   constructor(deliver: (answer: Result<Evaluation>, file: LowgapFile) => void) {
     this.#worker = new Worker(new URL('./clearance.worker.ts', import.meta.url), { type: 'module' });
     const remote = wrap<ClearanceWorker>(this.#worker);
+    const sender = new DocumentSender();
     const fault = faultOf<Result<Evaluation>>(this.#worker);
     this.#asker = new NewestWins(
-      (file) => Promise.race([remote.evaluate(file) as Promise<Result<Evaluation>>, fault]).catch(faultResult),
+      (file) =>
+        Promise.race([remote.evaluate(sender.wire(file)) as Promise<Result<Evaluation>>, fault]).catch(faultResult),
       deliver,
     );
   }

@@ -1,20 +1,24 @@
 import { expose } from 'comlink';
 import { asCase } from '@/contracts/as-case';
-import type { LowgapFile } from '@/contracts/lowgap-file';
 import { evaluateCase, type Evaluation } from '@/core/clearance/evaluate';
 import { SectionShelf } from '@/core/clearance/section-shelf';
 import { attempt, type Result } from '@/core/problem';
+import { DocumentReceiver, type WiredFile } from './document-wire';
 
 /** What the worker answers while a hand moves; errors cross as data. */
 export interface ClearanceWorker {
-  evaluate(file: LowgapFile): Result<Evaluation>;
+  evaluate(file: WiredFile): Result<Evaluation>;
 }
 
 /** What one change leaves as it was is not worked out again. */
 const shelf = new SectionShelf();
+const receiver = new DocumentReceiver();
 
 const worker: ClearanceWorker = {
-  evaluate: (file) => attempt(() => evaluateCase(asCase(file), {}, shelf)),
+  evaluate: (file) => {
+    const whole = receiver.unwire(file);
+    return attempt(() => evaluateCase(asCase(whole), {}, shelf));
+  },
 };
 
 expose(worker);

@@ -6,6 +6,7 @@ import type { MapSize, PostureMap } from '@/core/clearance/posture-map';
 import type { SweptShape } from '@/core/clearance/swept-shape';
 import type { Result } from '@/core/problem';
 import type { KeepOutDrawing } from '../drawing/keep-out-drawing';
+import { DocumentSender } from './document-wire';
 import { NewestWins } from './newest-wins';
 import type { PictureWorker } from './picture.worker';
 import { faultOf, faultResult } from './worker-fault';
@@ -15,6 +16,12 @@ interface About {
   readonly corner: CornerKey;
 }
 
+export interface PictureAnswers {
+  readonly keepOut: (answer: Result<KeepOutDrawing>) => void;
+  readonly map: (answer: Result<PostureMap>) => void;
+  readonly swept: (answer: Result<SweptShape | null>) => void;
+}
+
 /** Asks for pictures of a corner; of each kind the newest question wins. */
 export class PictureClient {
   readonly keepOut: NewestWins<About & { readonly window: PlaneWindow }, Result<KeepOutDrawing>>;
@@ -22,26 +29,24 @@ export class PictureClient {
   readonly swept: NewestWins<About, Result<SweptShape | null>>;
   readonly #worker: Worker;
 
-  constructor(deliver: {
-    readonly keepOut: (answer: Result<KeepOutDrawing>) => void;
-    readonly map: (answer: Result<PostureMap>) => void;
-    readonly swept: (answer: Result<SweptShape | null>) => void;
-  }) {
+  constructor(deliver: PictureAnswers) {
     this.#worker = new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' });
     const remote = wrap<PictureWorker>(this.#worker);
     const fault = faultOf<never>(this.#worker);
+    const sender = new DocumentSender();
     const safely = <T>(answer: Promise<Result<T>>): Promise<Result<T>> =>
       Promise.race([answer, fault]).catch(faultResult);
     this.keepOut = new NewestWins(
-      ({ file, corner, window }) => safely(remote.keepOut(file, corner, window) as Promise<Result<KeepOutDrawing>>),
+      ({ file, corner, window }) =>
+        safely(remote.keepOut(sender.wire(file), corner, window) as Promise<Result<KeepOutDrawing>>),
       deliver.keepOut,
     );
     this.map = new NewestWins(
-      ({ file, corner, size }) => safely(remote.map(file, corner, size) as Promise<Result<PostureMap>>),
+      ({ file, corner, size }) => safely(remote.map(sender.wire(file), corner, size) as Promise<Result<PostureMap>>),
       deliver.map,
     );
     this.swept = new NewestWins(
-      ({ file, corner }) => safely(remote.swept(file, corner) as Promise<Result<SweptShape | null>>),
+      ({ file, corner }) => safely(remote.swept(sender.wire(file), corner) as Promise<Result<SweptShape | null>>),
       deliver.swept,
     );
   }

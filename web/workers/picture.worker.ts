@@ -1,6 +1,5 @@
 import { expose, transfer } from 'comlink';
 import { asCase } from '@/contracts/as-case';
-import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/clearance/description';
 import { prepareDescribed } from '@/core/clearance/described-corner';
 import { keepOut } from '@/core/clearance/keep-out';
@@ -8,28 +7,45 @@ import type { PlaneWindow } from '@/core/clearance/plane-raster';
 import { postureMap, type MapSize, type PostureMap } from '@/core/clearance/posture-map';
 import type { PreparedCorner } from '@/core/clearance/prepare';
 import { ObstacleShelf } from '@/core/clearance/obstacle-shelf';
-import { STANDARDS } from '@/core/clearance/standard';
+import { STANDARDS, type Standard } from '@/core/clearance/standard';
 import { sweptShape, type SweptShape } from '@/core/clearance/swept-shape';
 import { attempt, type Result } from '@/core/problem';
+import { DocumentReceiver, type WiredFile } from './document-wire';
 import { keepOutDrawing, type KeepOutDrawing } from '../drawing/keep-out-drawing';
 
 /** Pictures of a corner's whole envelope: they follow the hand, but need not keep up with it. */
 export interface PictureWorker {
-  keepOut(file: LowgapFile, corner: CornerKey, window: PlaneWindow): Result<KeepOutDrawing>;
-  map(file: LowgapFile, corner: CornerKey, size: MapSize): Result<PostureMap>;
-  swept(file: LowgapFile, corner: CornerKey): Result<SweptShape | null>;
+  keepOut(file: WiredFile, corner: CornerKey, window: PlaneWindow): Result<KeepOutDrawing>;
+  map(file: WiredFile, corner: CornerKey, size: MapSize): Result<PostureMap>;
+  swept(file: WiredFile, corner: CornerKey): Result<SweptShape | null>;
 }
 
 const shelf = new ObstacleShelf();
 
-const prepared = (file: LowgapFile, corner: CornerKey): PreparedCorner =>
-  prepareDescribed(asCase(file), corner, shelf.survey);
+const receiver = new DocumentReceiver();
+
+interface Taken {
+  readonly standard: Standard;
+  readonly prepared: () => PreparedCorner;
+}
+
+/** Taken in at once, as documents must be in their order; prepared where a problem is caught. */
+function take(wired: WiredFile, corner: CornerKey): Taken {
+  const file = receiver.unwire(wired);
+  return {
+    standard: STANDARDS[file.standard],
+    prepared: () => prepareDescribed(asCase(file), corner, shelf.survey),
+  };
+}
 
 const worker: PictureWorker = {
-  keepOut: (file, corner, window) =>
-    attempt(() => keepOutDrawing(keepOut(prepared(file, corner), STANDARDS[file.standard], window))),
+  keepOut: (file, corner, window) => {
+    const { prepared, standard } = take(file, corner);
+    return attempt(() => keepOutDrawing(keepOut(prepared(), standard, window)));
+  },
   map: (file, corner, size) => {
-    const made = attempt(() => postureMap(prepared(file, corner), STANDARDS[file.standard], size));
+    const { prepared, standard } = take(file, corner);
+    const made = attempt(() => postureMap(prepared(), standard, size));
     return made.ok
       ? transfer(
           made,
@@ -37,7 +53,10 @@ const worker: PictureWorker = {
         )
       : made;
   },
-  swept: (file, corner) => attempt(() => sweptShape(prepared(file, corner))),
+  swept: (file, corner) => {
+    const { prepared } = take(file, corner);
+    return attempt(() => sweptShape(prepared()));
+  },
 };
 
 expose(worker);
