@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
+import { expect, test, type Page, type TestInfo } from '@playwright/test';
 
 /** Every request of every test stays on this machine. */
 export const staysHere = () =>
@@ -25,6 +26,35 @@ export async function ownPickup(page: Page, title: string): Promise<void> {
   await page.goto(`/jobs/${(await made.json()).id}/bench?corner=frontLeft`);
   await expect(page.getByTestId('low-gap')).toBeVisible();
 }
+
+/** What the command line prints for the job as it is saved. */
+export async function printed(page: Page, info: TestInfo): Promise<Printed> {
+  await saved(page);
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as a file' }).click();
+  const path = info.outputPath('job.lowgap.json');
+  await (await waiting).saveAs(path);
+  const json = execFileSync('npm', ['run', '-s', 'lowgap', '--', 'evaluate', path], { encoding: 'utf8' });
+  return { ...JSON.parse(json), path };
+}
+
+export interface Printed {
+  readonly path: string;
+  readonly lowGap: { readonly mm: number; readonly corner: string; readonly obstacle: string };
+  readonly obstacles: readonly {
+    readonly corner: string;
+    readonly id: string;
+    readonly label: string;
+    readonly gapMm: number;
+    readonly marginMm: number;
+    readonly steerDeg: number;
+    readonly travelMm: number;
+    readonly verdict: string;
+  }[];
+}
+
+/** A length as the screen shows it. */
+export const shown = (mm: number): string => String(Number(mm.toFixed(1)));
 
 export const room = (page: Page, name: string) => page.getByRole('navigation').getByRole('link', { name });
 export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('Saved');

@@ -80,7 +80,7 @@ test('a specialist opens a job, takes readings, tries a setup, and keeps it all 
   await test.step('a rim the tire is not made for gives no verdict, and says so', async () => {
     await page.getByLabel('Rim diameter').fill('18');
     await expect(page.getByTestId('strip-problem')).toContainText('the rim that 275/70R17 is made for');
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
     await expect(page.getByTestId('low-gap')).toHaveText(verdict);
   });
 
@@ -112,9 +112,12 @@ test('the file answers the same on the command line, to the displayed digit, and
   );
   const shown = (mm: number): string => String(Number(mm.toFixed(1)));
   await expect(page.getByTestId('low-gap')).toHaveText(shown(printed.lowGap.mm));
-  await page.getByRole('button', { name: 'Table' }).click();
+  await page.getByLabel('Gap ladder').getByRole('button', { name: 'Table' }).click();
   for (const corner of ['frontLeft', 'frontRight']) {
-    await page.getByRole('button', { name: corner === 'frontLeft' ? /^Front left/ : /^Front right/ }).click();
+    await page
+      .getByRole('group', { name: 'Corner of the vehicle' })
+      .getByRole('button', { name: corner === 'frontLeft' ? /^Front left/ : /^Front right/ })
+      .click();
     for (const o of printed.obstacles.filter((each: { corner: string }) => each.corner === corner)) {
       const cells = page.getByTestId('ladder-table').getByRole('row', { name: o.label }).getByRole('cell');
       await expect(cells.nth(1)).toHaveText(shown(o.gapMm));
@@ -247,7 +250,7 @@ test('the bench says how sure a gap is and what would clear it; a change is trie
   await page.keyboard.press('Control+z');
   await expect(page.getByTestId('sentence')).toHaveText(before!);
 
-  await page.getByRole('button', { name: 'Table' }).click();
+  await page.getByLabel('Gap ladder').getByRole('button', { name: 'Table' }).click();
   await expect(page.getByTestId('ladder-table')).toContainText(/\d+ in 100/);
 });
 

@@ -8,6 +8,7 @@ import type { ObstacleVerdict } from '@/core/clearance/evaluate';
 import type { PlaneWindow } from '@/core/clearance/plane-raster';
 import type { PreparedCorner } from '@/core/clearance/prepare';
 import { prepareRotor } from '@/core/clearance/rotor';
+import { attempt } from '@/core/problem';
 import { formatMm } from '@/core/units/length';
 import { insideWindow, sectionWindow } from '../drawing/plane-windows';
 import { sceneWindow, touchSection, wellScene } from '../drawing/well-scene';
@@ -46,10 +47,20 @@ const picked = computed(() => props.picked);
 const { looked, free, playing, look, worst } = usePosture(prepared, picked);
 
 const fitted = computed(() => prepareRotor(props.corner.fitted, 'fitted'));
-const rotors = computed(() => [prepared.value.rotor, fitted.value]);
+/** What the hand holds: the newest setup, though its verdict may still be on the way. */
+const held = computed(() => {
+  const file = job.document;
+  if (!file?.corners[props.cornerKey]) return prepared.value.rotor;
+  const setup = setupForCorner(asCase(file), props.cornerKey);
+  const made = attempt(() => prepareRotor(setup, 'setup', setup.allowances));
+  return made.ok ? made.value : prepared.value.rotor;
+});
+const rotors = computed(() => [held.value, fitted.value]);
 /** The window stays while the hand is on the section. */
-const held = shallowRef<PlaneWindow | null>(null);
-const window = computed(() => held.value ?? (view.value === 'inside' ? insideWindow : sectionWindow)(rotors.value));
+const heldWindow = shallowRef<PlaneWindow | null>(null);
+const window = computed(
+  () => heldWindow.value ?? (view.value === 'inside' ? insideWindow : sectionWindow)(rotors.value),
+);
 
 const wanted = computed<PicturesWanted>(() => ({
   keepOut: view.value === 'section' || view.value === 'inside' ? window.value : null,
@@ -147,6 +158,7 @@ const problem = computed(() => (problems.value[0] ? problemText(problems.value[0
       :drawing="keepOut"
       :pending="pending.keepOut"
       :prepared="prepared"
+      :rotor="held"
       :corner="corner"
       :window="keepOut && pending.keepOut ? keepOut.window : window"
       :verdicts="verdicts"
@@ -157,7 +169,7 @@ const problem = computed(() => (problems.value[0] ? problemText(problems.value[0
       @offset="setOffset"
       @diameter="setDiameter"
       @width="setWidth"
-      @hold="held = $event ? window : null"
+      @hold="heldWindow = $event ? window : null"
     />
     <p v-if="view === 'inside'" class="studs" data-testid="stud-pocket">
       <template v-if="studs && pocketMm !== null">

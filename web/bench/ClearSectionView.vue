@@ -6,7 +6,7 @@ import type { ObstacleVerdict } from '@/core/clearance/evaluate';
 import type { KeepOutZone } from '@/core/clearance/keep-out';
 import type { PlaneWindow } from '@/core/clearance/plane-raster';
 import type { PreparedCorner } from '@/core/clearance/prepare';
-import { prepareRotor, solidDistance } from '@/core/clearance/rotor';
+import { prepareRotor, solidDistance, type Rotor } from '@/core/clearance/rotor';
 import { formatMm } from '@/core/units/length';
 import { wheelSectionPolygon } from '@/core/wheel/wheel-section';
 import type { KeepOutDrawing, PlanePlace } from '../drawing/keep-out-drawing';
@@ -27,6 +27,8 @@ const props = defineProps<{
   drawing: KeepOutDrawing | null;
   pending: boolean;
   prepared: PreparedCorner;
+  /** The section to draw: the newest one, though the verdict on it may still be on the way. */
+  rotor: Rotor;
   corner: CornerDescription;
   window: PlaneWindow;
   verdicts: readonly ObstacleVerdict[];
@@ -62,7 +64,7 @@ const path = line<PlanePlace>(
 );
 const closed = (places: readonly PlanePlace[]): string => `${path(places) ?? ''}Z`;
 
-const rotor = computed(() => props.prepared.rotor);
+const rotor = computed(() => props.rotor);
 const fitted = computed(() => prepareRotor(props.corner.fitted, 'fitted'));
 const solid = computed(() => (props.inside ? rotor.value.hollow : rotor.value.filled));
 const outline = computed(() => closed(sectionOutline(solid.value, rotor.value)));

@@ -35,6 +35,7 @@ const handles = computed(() => {
     {
       kind: 'offset' as const,
       name: 'Offset',
+      does: 'Slide the section for offset',
       mm: offsetMm,
       range: LIMITS.offsetMm,
       at: offsetAt,
@@ -43,6 +44,7 @@ const handles = computed(() => {
     {
       kind: 'diameter' as const,
       name: 'Diameter',
+      does: 'Pull the crown for diameter',
       mm: section.diameterMm,
       range: LIMITS.tireDiameterMm,
       at: diameterAt,
@@ -51,6 +53,7 @@ const handles = computed(() => {
     {
       kind: 'width' as const,
       name: 'Section width',
+      does: 'Pull the sidewall for width',
       mm: section.widthMm,
       range: LIMITS.tireWidthMm,
       at: widthAt,
@@ -109,7 +112,7 @@ function key(kind: Handle, mm: number, event: KeyboardEvent): void {
     :transform="`translate(${h.at[0]} ${h.at[1]}) scale(${unit})`"
     tabindex="0"
     role="slider"
-    :aria-label="h.name"
+    :aria-label="h.does"
     :aria-valuenow="Math.round(h.mm * 10) / 10"
     :aria-valuetext="bothUnits(h.mm)"
     :aria-valuemin="h.range.min"
