@@ -31,7 +31,7 @@ const PICTURES: readonly Picture[] = [
   { name: 'baseline-strut', room: 'baseline?corner=frontLeft', job: 'Coupe' },
   {
     name: 'bench-caliper',
-    room: 'bench?corner=frontLeft',
+    room: 'bench?corner=frontLeft&view=inside',
     job: 'Coupe',
     prepare: async (page) => page.getByTestId('rung-caliper').click(),
   },
@@ -51,6 +51,17 @@ const PICTURES: readonly Picture[] = [
   { name: 'intake', room: 'intake' },
   { name: 'catalogue', path: '/catalogue' },
   { name: 'bench', room: 'bench' },
+  { name: 'bench-well', room: 'bench?corner=frontLeft&view=well' },
+  {
+    name: 'bench-map',
+    room: 'bench?corner=frontLeft&view=map',
+    prepare: async (page) => page.getByTestId('rung-bumper-cap').click(),
+  },
+  {
+    name: 'bench-space',
+    room: 'bench?corner=frontLeft&view=space',
+    prepare: async (page) => page.locator('canvas').waitFor(),
+  },
   {
     name: 'bench-levers',
     room: 'bench?corner=frontLeft',
@@ -69,6 +80,18 @@ const PICTURES: readonly Picture[] = [
     name: 'bench-phone',
     room: 'bench',
     width: 390,
+  },
+  {
+    name: 'compare',
+    room: 'bench',
+    // Last of the pickup's: it changes the job.
+    afterStudy: async (page) => {
+      await page.getByRole('button', { name: 'Keep this one' }).click();
+      await page.getByRole('button', { name: 'Tire size: next lower' }).click();
+      await page.getByRole('button', { name: 'Keep this one' }).click();
+      await page.getByRole('link', { name: 'Side by side' }).click();
+      await page.getByTestId('compare-low-2').waitFor();
+    },
   },
 ];
 

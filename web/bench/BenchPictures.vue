@@ -317,6 +317,10 @@ const problem = computed(() => (problems.value[0] ? problemText(problems.value[0
   font-size: 17px;
 }
 @media (max-width: 760px) {
+  .tabs {
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+  }
   .grid {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -227,16 +227,26 @@ function pick(id: string): void {
 }
 @media (max-width: 1180px) {
   .bench {
-    grid-template-columns: 270px minmax(0, 1fr);
+    grid-template-columns: 284px minmax(0, 1fr);
+    grid-template-rows: auto 1fr;
+  }
+  .setup-column {
+    grid-row: 1 / span 2;
   }
   .answer {
-    grid-column: 1 / -1;
-    order: -1;
+    grid-column: 2;
   }
 }
 @media (max-width: 760px) {
   .bench {
     grid-template-columns: minmax(0, 1fr);
+  }
+  .setup-column {
+    grid-row: auto;
+    order: 1;
+  }
+  .answer {
+    grid-column: auto;
   }
 }
 </style>

@@ -119,7 +119,7 @@ const names = computed(() =>
       letter: 7.1 * unit.value,
       taken: props.inside ? [] : handlePlaces(rotor.value).map(([x, y]) => [x, y, 17 * unit.value] as const),
     },
-    9,
+    widthPx.value < 420 ? 5 : 9,
   ),
 );
 

@@ -120,4 +120,13 @@ li {
   font-size: 14px;
   line-height: 18px;
 }
+@media (max-width: 760px) {
+  .corner-row:not(.v-btn) {
+    grid-template-columns: 92px 74px 76px;
+    padding: 4px 0;
+  }
+  .words {
+    grid-column: 1 / -1;
+  }
+}
 </style>

@@ -145,6 +145,7 @@ const summary = computed(() => {
 
 <style scoped>
 .ladder {
+  max-width: 560px;
   display: grid;
   gap: 2px;
   min-width: 0;

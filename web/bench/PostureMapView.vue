@@ -319,6 +319,7 @@ const steerName = (degrees: number): string =>
 
 <style scoped>
 .map figcaption {
+  flex-wrap: wrap;
   align-items: center;
   gap: 8px;
 }

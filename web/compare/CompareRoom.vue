@@ -339,7 +339,7 @@ td :deep(.mark) {
   table {
     font-size: 11pt;
   }
-  tbody {
+  tr {
     break-inside: avoid;
   }
 }
