@@ -209,9 +209,7 @@ async function main(): Promise<void> {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   await once(server.stdout, 'data');
-  // Drawn by the processor: a machine without a graphics card spends most of a frame in a software graphics card.
-  const args = [...CHROMIUM_LAUNCH.args.filter((arg) => !arg.includes('swiftshader')), '--disable-gpu'];
-  const browser = await chromium.launch({ ...CHROMIUM_LAUNCH, args });
+  const browser = await chromium.launch(CHROMIUM_LAUNCH);
   try {
     await measureFirstView(browser);
     for (const name of Object.keys(MOTIONS) as MotionName[]) await measureMoves(browser, name);

@@ -10,31 +10,16 @@ import {
   type SetupDescription,
 } from '@/core/clearance/description';
 import { prepareCorner } from '@/core/clearance/prepare';
+import { MOTIONS as SCATTERED } from '@/core/clearance/scattered-corner';
 import type { Vec3 } from '@/core/geometry/vec3';
 import type { MotionDescription } from '@/core/motion/motion-description';
 import { seededRandom } from '@/core/numeric/seeded-random';
 
 export const MOTIONS = {
   swingArm: { type: 'swingArm', frontView: { y: -1200, z: -40 }, sideView: { x: -1900, z: 60 } },
-  doubleWishbone: {
-    type: 'doubleWishbone',
-    points: {
-      ucaFrontPivot: [120, -330, 150],
-      ucaRearPivot: [-140, -320, 140],
-      upperBallJoint: [-8, -105, 165],
-      lcaFrontPivot: [160, -450, -95],
-      lcaRearPivot: [-220, -440, -100],
-      lowerBallJoint: [6, -55, -120],
-      tieRodInner: [-130, -420, -40],
-      tieRodOuter: [-140, -70, -60],
-    },
-  },
-  beamAxle: {
-    type: 'beamAxle',
-    hubSpacingMm: 1500,
-    points: { linkPivot: [-900, 0, 60], panhardFrame: [80, -1300, 90], panhardAxle: [80, -250, 40] },
-  },
-} as const satisfies Record<string, MotionDescription>;
+  doubleWishbone: SCATTERED['doubleWishbone']!,
+  beamAxle: SCATTERED['beamAxle']!,
+} satisfies Record<string, MotionDescription>;
 
 export type MotionName = keyof typeof MOTIONS;
 

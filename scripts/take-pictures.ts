@@ -6,7 +6,7 @@ import { spawn } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { once } from 'node:events';
 import { chromium, type Page } from '@playwright/test';
-import { CHROMIUM_LAUNCH } from '../e2e/chromium-launch';
+import { CHROMIUM_3D } from '../e2e/chromium-launch';
 
 const PORT = 4790;
 const FOLDER = process.env['PICTURES_FOLDER'] ?? 'docs/screenshots';
@@ -102,7 +102,7 @@ async function main(): Promise<void> {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   await once(server.stdout, 'data');
-  const browser = await chromium.launch(CHROMIUM_LAUNCH);
+  const browser = await chromium.launch(CHROMIUM_3D);
   try {
     const base = `http://127.0.0.1:${PORT}`;
     const listed = (await (await fetch(`${base}/api/jobs`)).json()) as { jobs: { id: string; title: string }[] };

@@ -99,7 +99,9 @@ const strands = computed(() =>
   strandPaths.value.map(({ id, d }) => ({ id, d, verdict: verdictOf(id), picked: id === props.picked?.id })),
 );
 const ride = computed(() => props.prepared.envelope.limits.ride);
-const postureOf = (of: NearestOfStrand): string => shortPosture(of.steerDeg, of.travelMm, ride.value);
+const goesWithWheel = (id: string): boolean => props.prepared.obstacles.find((o) => o.id === id)?.mount === 'knuckle';
+const postureOf = (of: NearestOfStrand): string =>
+  goesWithWheel(of.strand.obstacle) ? 'in every posture' : shortPosture(of.steerDeg, of.travelMm, ride.value);
 const nameOf = (of: NearestOfStrand): string => {
   const label = labelOf(of.strand.obstacle);
   const posture = postureOf(of);
