@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile, LowgapFitted, LowgapSetup } from '@/contracts/lowgap-file';
-import { CORNER_KEYS, ENVELOPES, setupForCorner } from '@/core/clearance/description';
+import { ENVELOPES, setupForCorner } from '@/core/clearance/description';
 import { STANDARD_IDS } from '@/core/clearance/standard';
 import { LIMITS, type Range } from '@/core/limits';
 import { useCurrentCorner } from '../job/current-corner';
@@ -13,6 +13,7 @@ import { ENVELOPE_NAMES, STANDARD_NAMES } from '../words';
 import CataloguePick from './CataloguePick.vue';
 import DrawnTire from './DrawnTire.vue';
 import { startingSetup } from './starting-setup';
+import { axleOf } from './try-setup';
 
 type HeightField = 'suspensionLiftMm' | 'bodyLiftMm' | 'bumpStopMm' | 'axleShiftMm';
 type StopField = 'steerStopLeftDeg' | 'steerStopRightDeg';
@@ -23,7 +24,7 @@ const key = useCurrentCorner();
 const choosing = ref(false);
 
 const end = computed(() => (key.value.startsWith('front') ? 'front' : 'rear'));
-const ofAxle = computed(() => CORNER_KEYS.filter((k) => k.startsWith(end.value)));
+const ofAxle = computed(() => axleOf(key.value));
 /** The axle looked at has a setup of its own. */
 const own = computed(() => job.document?.setup?.corners?.[key.value] !== undefined);
 const setup = computed<LowgapSetup | null>(() =>
