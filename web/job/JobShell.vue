@@ -151,7 +151,8 @@ function clear<T extends object>(target: T): T {
 
   <nav class="rooms" aria-label="Rooms of this job">
     <ol>
-      <li v-for="room in rooms" :key="room.name">
+      <!-- Only what it says changes with a setup: its address need not be worked out again under a dragging hand. -->
+      <li v-for="room in rooms" :key="room.name" v-memo="[room.state, id, $route.query]">
         <router-link :to="{ name: room.name, params: { id }, query: $route.query }" class="room">
           <span class="room-name">{{ room.label }}</span>
           <span class="room-state">{{ room.state }}</span>
