@@ -251,10 +251,17 @@ const summary = computed(() => {
       </svg>
     </div>
     <p class="note muted">
-      <template v-if="inside">Hatched: what stands inside, in every posture, to within about 2 mm. </template>
+      <template v-if="drawing && !zones.length">
+        {{
+          inside
+            ? 'Nothing inside the wheel has been surveyed on this corner: the white says nothing yet.'
+            : 'Nothing near the wheel has been surveyed on this corner: the white says nothing yet.'
+        }}
+      </template>
+      <template v-else-if="inside">Hatched: what stands inside, in every posture, drawn to about 2 mm.</template>
       <template v-else>
         Hatched: what the wheel can meet in any posture of the envelope; dashed: the room wanted to it, both drawn to
-        about 2 mm. What fits the white clears.
+        about 2 mm. What fits the white clears all that was surveyed.
       </template>
       <template v-if="drawing && drawing.thinnedBy > 1">
         Of a scan every {{ drawing.thinnedBy }}th point is drawn.
