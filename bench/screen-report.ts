@@ -15,14 +15,16 @@ export interface ScreenFound {
   readonly figures: readonly ScreenFigure[];
 }
 
-/** Its part of docs/benchmarks.md. */
+export const SCREEN_HEADING = '## The bench room in a browser';
+
+/** Its part of docs/benchmarks.md, from a blank line on. */
 export function screenReport({ machine, figures }: ScreenFound): string {
   const rows = figures.map(
     (f) =>
       `| ${f.name} | ${f.count} | ${f.median.toFixed(0)} ${f.unit} | ${f.p95.toFixed(0)} ${f.unit} | ${f.most.toFixed(0)} ${f.unit} | ${f.goal === null ? '' : `${f.goal} ${f.unit}`} | ${f.met === null ? '' : f.met ? 'met' : 'missed'} |`,
   );
   return `
-## The bench room in a browser
+${SCREEN_HEADING}
 
 As measured by \`npm run bench:screen -- --write\` (after a build) on ${machine}. The same 40 obstacles of 20 places; the clear
 section is open. A move counts from the browser's own time of the key or pointer event to the paint that shows its verdict or a

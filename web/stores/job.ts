@@ -71,10 +71,14 @@ export const useJobStore = defineStore('job', () => {
     return chosen ?? all.find((o) => o.corner === low?.corner && o.id === low.obstacle) ?? null;
   });
 
-  const problemAt = (path: string): string | undefined => {
-    const found = problems.value.find((p) => p.path === path);
-    return found ? `Expected ${found.expected}; found ${found.found}.` : undefined;
-  };
+  /** A getter, not a function of the store: it is asked for every field at every change. */
+  const problemAt = computed(() => {
+    const all = problems.value;
+    return (path: string): string | undefined => {
+      const found = all.find((p) => p.path === path);
+      return found ? `Expected ${found.expected}; found ${found.found}.` : undefined;
+    };
+  });
 
   async function open(jobId: string): Promise<void> {
     close();
