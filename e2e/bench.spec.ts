@@ -4,6 +4,7 @@ import { asCase } from '@/contracts/as-case';
 import { lowgapFileSchema, type LowgapFile } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/clearance/description';
 import { prepareDescribed } from '@/core/clearance/described-corner';
+import { MOTIONS } from '@/core/clearance/scattered-corner';
 import { gapInPosture } from '@/core/clearance/plain-sweep';
 import { toDegrees, toRadians } from '@/core/units/angle';
 import { axeFinds, lowGap, ownPickup, printed, saved, shown, staysHere } from './helpers';
@@ -302,20 +303,9 @@ test('an impossible linkage says at which travel it locks', async ({ page }) => 
   const { jobs } = await (await page.request.get('/api/jobs')).json();
   const { document } = jobs.find((job: { title: string }) => job.title.startsWith('Patrol pickup'));
   const { frontLeft } = document.corners;
-  const wishbone = {
-    type: 'doubleWishbone',
-    points: {
-      ucaFrontPivot: [120, -330, 150],
-      ucaRearPivot: [-140, -320, 140],
-      upperBallJoint: [-8, -105, 165],
-      lcaFrontPivot: [160, -450, -95],
-      lcaRearPivot: [-220, -440, -100],
-      lowerBallJoint: [6, -55, -120],
-    },
-  };
   const broken = {
     ...document,
-    corners: { frontLeft: { ...frontLeft, motion: wishbone, travel: { bumpMm: 60, droopMm: 390 } } },
+    corners: { frontLeft: { ...frontLeft, motion: MOTIONS['doubleWishbone'], travel: { bumpMm: 60, droopMm: 390 } } },
     setup: undefined,
   };
   const made = await page.request.post('/api/jobs', { data: { title: 'Locks', customer: '', document: broken } });

@@ -10,6 +10,7 @@ import { formatMm } from '@/core/units/length';
 import { areasBelow, levelsWithin, leastMargins } from '../drawing/gap-lines';
 import { dragFrom, placeIn } from '../parts/use-drag';
 import { postureWords, shortPosture } from '../words';
+import PostureMapTable from './PostureMapTable.vue';
 
 /**
  * The gap in every posture: steer across as the driver turns, travel up. Lines of equal gap, the envelope's outline, the
@@ -177,27 +178,6 @@ const summary = computed(() => {
     : '';
   return `${what}: less than wanted in ${share} of 100 postures between the stops.${of.value === 'picked' ? where : ''}`;
 });
-
-/** A coarse reading of the map, for those who do not see it. */
-const table = computed(() => {
-  const { map } = props;
-  if (!map || !shown.value) return null;
-  const some = (count: number): number[] => {
-    const n = Math.min(count, 7);
-    return Array.from({ length: n }, (_, i) => Math.round((i * (count - 1)) / Math.max(1, n - 1)));
-  };
-  const columns = some(map.steersDeg.length).reverse();
-  const rows = some(map.travelsMm.length).reverse();
-  return {
-    steers: columns.map((c) => map.steersDeg[c]!),
-    rows: rows.map((r) => ({
-      travelMm: map.travelsMm[r]!,
-      mm: columns.map((c) => shown.value![r * map.steersDeg.length + c]!),
-    })),
-  };
-});
-const steerName = (degrees: number): string =>
-  Math.abs(degrees) < 0.5 ? 'straight' : `${Math.abs(degrees).toFixed(0)}° ${degrees > 0 ? 'left' : 'right'}`;
 </script>
 
 <template>
@@ -214,25 +194,7 @@ const steerName = (degrees: number): string =>
     </figcaption>
     <p class="summary muted" data-testid="map-summary">{{ summary }}</p>
 
-    <div v-if="asTable && table" class="table-wrap">
-      <table class="figures twin" data-testid="map-table">
-        <caption class="visually-hidden">
-          Millimetres by travel (rows, + = bump) and steer (columns)
-        </caption>
-        <thead>
-          <tr>
-            <th>Travel, mm</th>
-            <th v-for="s in table.steers" :key="s">{{ steerName(s) }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in table.rows" :key="row.travelMm">
-            <th scope="row">{{ formatMm(row.travelMm, 0) }}</th>
-            <td v-for="(mm, i) in row.mm" :key="i">{{ formatMm(mm, 0) }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <PostureMapTable v-if="asTable && map && shown" :map="map" :values="shown" />
 
     <svg
       v-else-if="map && areas"
