@@ -10,7 +10,7 @@ export default defineConfig({
     sourcemap: true,
     minify: false,
     rolldownOptions: {
-      input: { main: 'server/main.ts' },
+      input: { main: 'server/main.ts', 'find-worker': 'server/jobs/find-worker.ts' },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
     },
   },

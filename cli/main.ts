@@ -1,5 +1,6 @@
 import { Command, CommanderError } from 'commander';
 import { evaluateCommand } from './evaluate';
+import { findCommand, type FindCommandOptions } from './find';
 import { leversCommand } from './levers';
 import { envelopeCommand, type EnvelopeCommandOptions } from './envelope';
 import { EXIT_FAULT, EXIT_INPUT, runCommand } from './outcome';
@@ -46,6 +47,14 @@ program
   .description('for each thing that rubs, how much of each single change clears it and what else that upsets, as JSON')
   .argument('<file>', 'a .lowgap.json file')
   .action((file: string) => runCommand(() => leversCommand(file)));
+
+program
+  .command('find')
+  .description('which tires on which wheels clear, with what has to be changed, and why the others do not, as JSON')
+  .argument('<file>', 'a .lowgap.json file')
+  .option('--question <file>', "what to look for, as JSON; by default the file's own (docs/formats.md)")
+  .option('--progress', 'say on standard error how far it is')
+  .action((file: string, options: FindCommandOptions) => runCommand(() => findCommand(file, options)));
 
 program
   .command('panel')

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { LIMITS } from '@/core/limits';
 import { attempt } from '@/core/problem';
+import { SPEED_SYMBOLS } from '@/core/road/load-and-speed';
 import { parseTireSize } from '@/core/tire/size';
 import { within } from './motion-schema';
 import { plainText } from './plain-text';
@@ -11,7 +12,8 @@ export type CatalogueKind = (typeof CATALOGUE_KINDS)[number];
 
 const label = plainText(80).trim();
 
-const sizeText = plainText(60)
+/** A tire size the engine can read. */
+export const sizeTextSchema = plainText(60)
   .trim()
   .min(1)
   .superRefine((size, context) => {
@@ -23,22 +25,23 @@ const sizeText = plainText(60)
   });
 
 /** `6x139.7`: studs by pitch circle, mm. */
-const boltPattern = plainText(20)
+export const boltPatternSchema = plainText(20)
   .trim()
   .regex(/^\d{1,2} ?[x×] ?\d{2,3}([.,]\d{1,2})?$/, 'a bolt pattern such as 6x139.7');
 
+/** Of one piece, in minor units of the shop's money. */
+const price = z.int().min(0).max(100_000_000);
+
 export const tireItemSchema = z.strictObject({
-  size: sizeText,
+  size: sizeTextSchema,
   label: label.optional(),
   measuredDiameterMm: within(LIMITS.tireDiameterMm).optional(),
   measuredWidthMm: within(LIMITS.tireWidthMm).optional(),
   measuringRimIn: within(LIMITS.rimWidthIn).optional(),
   loadIndex: z.int().min(0).max(204).optional(),
-  speedSymbol: z
-    .string()
-    .regex(/^(A[1-8]|[B-HJ-NP-WYZ])$/, 'a speed symbol such as S or H')
-    .optional(),
+  speedSymbol: z.enum(SPEED_SYMBOLS as [string, ...string[]]).optional(),
   revolutionsPerKm: z.number().min(150).max(1500).optional(),
+  priceMinor: price.optional(),
 });
 
 export const wheelItemSchema = z
@@ -49,9 +52,10 @@ export const wheelItemSchema = z
     offsetMm: within(LIMITS.offsetMm).optional(),
     backspacingMm: within(LIMITS.backspacingMm).optional(),
     boreMm: z.number().min(20).max(300).optional(),
-    boltPattern: boltPattern.optional(),
+    boltPattern: boltPatternSchema.optional(),
     studPocketMm: within(LIMITS.studMm).optional(),
     loadKg: z.number().min(50).max(10_000).optional(),
+    priceMinor: price.optional(),
   })
   .superRefine((wheel, context) => {
     const beyond = wheel.backspacingMm !== undefined && wheel.backspacingMm > (wheel.widthIn + 1) * 25.4 + 25;
@@ -72,8 +76,9 @@ export const spacerItemSchema = z.strictObject({
   thicknessMm: within(LIMITS.spacerMm),
   label: label.optional(),
   type: z.enum(['slipOn', 'boltOn']).optional(),
-  boltPattern: boltPattern.optional(),
+  boltPattern: boltPatternSchema.optional(),
   boreMm: z.number().min(20).max(300).optional(),
+  priceMinor: price.optional(),
 });
 
 export const ITEM_SCHEMAS = { tire: tireItemSchema, wheel: wheelItemSchema, spacer: spacerItemSchema } as const;

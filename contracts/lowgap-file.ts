@@ -10,8 +10,8 @@ import { EDGE_KINDS, ROD_RUNS } from '@/core/edge-fit/edge-kind';
 import { MOUNTS } from '@/core/motion/mount';
 import { MATERIALS } from '@/core/obstacle/material';
 import { READING_PLACES, READING_SOURCES } from '@/core/obstacle/reading';
-import { attempt } from '@/core/problem';
-import { parseTireSize } from '@/core/tire/size';
+import { sizeTextSchema } from './catalogue';
+import { finderSchema } from './finder';
 import { conditionsSchema, cornerUnderbodySchema, intakeSchema, underbodySchema } from './job-record';
 import { motionSchema, pointSchema as point, within } from './motion-schema';
 import { plainText } from './plain-text';
@@ -24,17 +24,8 @@ const text = (max: number) => plainText(max).trim().min(1);
 /** What was typed, by field: `{"gapMm": "4 5/16"}`. Shown again as long as it means the stored number. */
 const typed = z.record(plainText(40), plainText(40)).optional();
 
-/** Size text the engine can read; refused here already, so that a bad size is caught while it is typed. */
-const sizeText = text(60).superRefine((size, context) => {
-  const parsed = attempt(() => parseTireSize(size));
-  if (parsed.ok) return;
-  for (const problem of parsed.problems) {
-    context.addIssue({ code: 'custom', message: problem.expected, params: { problem } });
-  }
-});
-
 export const tireSchema = z.strictObject({
-  size: sizeText,
+  size: sizeTextSchema,
   measuredDiameterMm: within(LIMITS.tireDiameterMm).optional(),
   measuredWidthMm: within(LIMITS.tireWidthMm).optional(),
 });
@@ -294,6 +285,7 @@ export const lowgapFileSchema = z.strictObject({
   corners: byCorner(cornerSchema),
   setup: setupSchema.optional(),
   compared: z.array(comparedSchema).max(MOST_COMPARED).optional(),
+  finder: finderSchema.optional(),
   envelope: z.enum(ENVELOPES).default('trail'),
   drawnEnvelope: z
     .array(

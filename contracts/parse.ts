@@ -11,14 +11,18 @@ export function parseWith<T extends z.ZodType>(schema: T, input: unknown, base =
 
 /** Reads the text of a `.lowgap.json` file. Format and version are looked at first. */
 export function readLowgapText(text: string): Result<LowgapFile> {
-  let json: unknown;
+  const json = readJsonText(text);
+  return json.ok ? readLowgapJson(json.value) : json;
+}
+
+/** What the text of a JSON file holds. */
+export function readJsonText(text: string): Result<unknown> {
   try {
-    json = JSON.parse(text);
+    return { ok: true, value: JSON.parse(text) };
   } catch (error) {
     const found = text.trim() === '' ? 'an empty file' : error instanceof Error ? error.message : 'unreadable text';
     return refusal('invalidJson', '', 'a whole JSON file', found);
   }
-  return readLowgapJson(json);
 }
 
 /** The same for parsed JSON. */

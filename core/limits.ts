@@ -20,6 +20,7 @@ export const LIMITS = {
   spacerMm: range(0, 100, 'mm'),
   gapMm: range(0, 800, 'mm'),
   outboardMm: range(-400, 400, 'mm'),
+  changeMm: range(0, 300, 'mm'),
   travelMm: range(-600, 600, 'mm'),
   travelLimitMm: range(0, 600, 'mm'),
   hubToLipMm: range(50, 1500, 'mm'),

@@ -11,6 +11,8 @@ import { answer, notFound, sendRefusal } from './http';
 import { catalogueRoutes } from './routes/catalogue';
 import { wellRoutes } from './routes/wells';
 import { photoRoutes } from './routes/photos';
+import { finderRoutes } from './routes/finder';
+import type { FinderPool } from './jobs/finder-pool';
 import { deviceRoutes } from './routes/devices';
 import { jobRoutes } from './routes/jobs';
 
@@ -20,12 +22,14 @@ export interface AppParts {
   readonly photos: PhotoRepository;
   readonly wells: WellRepository;
   readonly drivers?: readonly Driver[];
+  /** Absent in tests of the rest alone. */
+  readonly finder?: FinderPool;
   readonly logger: Logger;
   /** Built web files; absent in tests of the API alone. */
   readonly webRoot?: string;
 }
 
-export function makeApp({ jobs, catalogue, photos, wells, drivers = [], logger, webRoot }: AppParts): Express {
+export function makeApp({ jobs, catalogue, photos, wells, drivers = [], finder, logger, webRoot }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }));
@@ -59,6 +63,7 @@ export function makeApp({ jobs, catalogue, photos, wells, drivers = [], logger, 
   app.use('/api/catalogue', catalogueRoutes(catalogue));
   app.use('/api/wells', wellRoutes(wells));
   app.use('/api/devices', deviceRoutes(drivers));
+  if (finder) app.use('/api/finder', finderRoutes(finder));
   app.use('/api', notFound);
   if (webRoot !== undefined) {
     app.use(express.static(webRoot, { index: false, maxAge: '1h' }));

@@ -14,6 +14,7 @@ import { WellRepository } from './db/well-repository';
 import { PhotoRepository } from './db/photo-repository';
 import { JobRepository } from './db/job-repository';
 import { openDatabase } from './db/open';
+import { FinderPool } from './jobs/finder-pool';
 import { readSettings } from './settings';
 
 /** The first folder upward that holds package.json: the same from source and from the build. */
@@ -36,8 +37,11 @@ async function main(): Promise<void> {
     for (const job of demoJobs()) await jobs.create(job);
     await catalogue.add(demoCatalogue());
   }
+  // The worker stands beside the server's own file, in the build.
+  const finder = new FinderPool(new URL('./find-worker.js', import.meta.url));
   const app = makeApp({
     jobs,
+    finder,
     catalogue,
     photos: new PhotoRepository(database.db),
     wells: new WellRepository(database.db),
@@ -61,7 +65,7 @@ async function main(): Promise<void> {
     stopping = true;
     // Answers under way are finished; idle connections are closed so that the process can end.
     server.close(() => {
-      database.close().then(
+      Promise.all([finder.close(), database.close()]).then(
         () => process.exit(0),
         (error: unknown) => void fail(error),
       );

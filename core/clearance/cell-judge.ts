@@ -86,9 +86,16 @@ export class CellJudge {
   #solid!: Solid;
   #loadedTire: ConvexPiece | null = null;
 
-  /** Nothing met yet. `insideWheel` measures to the hollow wheel. */
-  reset(cells: PostureCells, clip: PostureClip, rotor: Rotor, tree: PieceTree, insideWheel: boolean): void {
-    this.best = Infinity;
+  /** Nothing met yet. `insideWheel` measures to the hollow wheel; what is no nearer than `ceiling` does not matter. */
+  reset(
+    cells: PostureCells,
+    clip: PostureClip,
+    rotor: Rotor,
+    tree: PieceTree,
+    insideWheel: boolean,
+    ceiling: number,
+  ): void {
+    this.best = ceiling;
     this.#cells = cells;
     this.#clip = clip;
     this.#rotor = rotor;

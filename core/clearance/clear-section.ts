@@ -87,6 +87,48 @@ export class ClearSection {
     return describeGap(corner, obstacle, cells.describe(found.t, found.u, found.v), [found.x, found.y, found.z]);
   }
 
+  /**
+   * The least gap where it is under `ceilingMm`, else null: proving that nothing is so near costs far less than finding
+   * what is nearest.
+   */
+  gapBelow(corner: PreparedCorner, obstacle: PreparedObstacle, over: TravelStretch, ceilingMm: number): number | null {
+    return this.#below(corner, obstacle, over, ceilingMm, false);
+  }
+
+  /** Whether anything comes nearer than `ceilingMm`: cheaper still. */
+  comesBelow(corner: PreparedCorner, obstacle: PreparedObstacle, over: TravelStretch, ceilingMm: number): boolean {
+    return this.#below(corner, obstacle, over, ceilingMm, true) !== null;
+  }
+
+  #below(
+    corner: PreparedCorner,
+    obstacle: PreparedObstacle,
+    over: TravelStretch,
+    ceilingMm: number,
+    anyWillDo: boolean,
+  ): number | null {
+    const { pieces, insideWheel, radiusMm, complianceMm } = obstacle;
+    const thickMm = radiusMm + complianceMm;
+    const cells = this.#images.cellsOf(obstacle.mount);
+    const ceiling = ceilingMm + thickMm;
+    const found = this.#images.search.run(
+      cells,
+      this.#clipOf(over),
+      corner.rotor,
+      pieces,
+      treeOf(obstacle),
+      insideWheel,
+      this.#images.cutOf(cells, obstacle),
+      ceiling,
+      anyWillDo,
+    );
+    if (found.status === 'stopped') {
+      const [{ gapMm }] = plainSweep({ ...corner, obstacles: [obstacle] }, over) as [LeastGap];
+      return gapMm < ceilingMm ? gapMm : null;
+    }
+    return found.distance < ceiling ? found.distance - thickMm : null;
+  }
+
   #clipOf(over: TravelStretch): PostureClip {
     const key = `${over.from}:${over.to}`;
     const known = this.#clips.get(key);

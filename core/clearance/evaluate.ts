@@ -21,7 +21,7 @@ import { motionUnder } from './motion-under';
 import type { PreparedCorner, UnknownObstacle } from './prepare';
 import type { PreparedObstacle } from './survey';
 import type { RotorPlace } from './rotor';
-import { standardRegions, STANDARDS, verdictOf, type RequiredGaps, type Standard, type Verdict } from './standard';
+import { materialStretches, STANDARDS, verdictOf, type Standard, type Verdict } from './standard';
 import { studPocketGap, type StudPocketGap } from './stud-pocket';
 
 /** Least gap of one obstacle over the envelope. Lengths mm, angles degrees, `at` in the corner frame. */
@@ -194,16 +194,7 @@ export function leastMargin(
   finder: GapFinder,
   bump = corner.envelope.limits.bump,
 ): Margin {
-  const wanted = (gaps: RequiredGaps): number => gaps[obstacle.material];
-  const regions = standardRegions(standard, corner.envelope.limits).filter(({ from }) => from < bump);
-  // Regions that want the same of this material are one.
-  const stretches = regions.reduce<(TravelStretch & { readonly requiredMm: number })[]>((joined, region) => {
-    const last = joined.at(-1);
-    const requiredMm = wanted(region.requiredMm);
-    const to = Math.min(region.to, bump);
-    if (last?.requiredMm === requiredMm) return [...joined.slice(0, -1), { ...last, to }];
-    return [...joined, { from: region.from, to, requiredMm }];
-  }, []);
+  const stretches = materialStretches(standard, corner.envelope.limits, obstacle.material, bump);
   return stretches
     .map(({ requiredMm, ...stretch }) => ({ least: finder.leastGap(corner, obstacle, stretch), requiredMm }))
     .reduce((worst, next) =>

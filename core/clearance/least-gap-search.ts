@@ -81,7 +81,9 @@ export class LeastGapSearch {
 
   /**
    * Least distance for one obstacle; `insideWheel` measures to the hollow wheel. `cut` is where an earlier search of the
-   * same cells and pieces ended (empty at first); it is brought up to date.
+   * same cells and pieces ended (empty at first); it is brought up to date. With a `ceiling` only what is nearer than that
+   * is looked for: the distance is then the ceiling where nothing is. `anyWillDo`: the first place met that is nearer ends
+   * the search.
    */
   run(
     cells: PostureCells,
@@ -91,19 +93,22 @@ export class LeastGapSearch {
     tree: PieceTree,
     insideWheel: boolean,
     cut: Cut = emptyCut(),
+    ceiling = Infinity,
+    anyWillDo = false,
   ): SearchAnswer {
     this.#cells = cells;
     this.#tree = tree;
     this.#pieces = pieces;
-    this.#judge.reset(cells, clip, rotor, tree, insideWheel);
+    this.#judge.reset(cells, clip, rotor, tree, insideWheel, ceiling);
     this.#count = 0;
     this.#doneCount = 0;
     this.#cellsSeen = 0;
     if (cut.count > 0) this.#takeUp(cut);
     else this.#begin();
-    while (this.#count > 0 && this.#cellsSeen < WORK_LIMIT) this.#step();
-    const status = this.#count === 0 ? 'solved' : 'stopped';
-    this.#layDown(cut);
+    const isAnswered = (): boolean => anyWillDo && this.#judge.best < ceiling;
+    while (this.#count > 0 && this.#cellsSeen < WORK_LIMIT && !isAnswered()) this.#step();
+    const status = this.#count === 0 || isAnswered() ? 'solved' : 'stopped';
+    this.#layDown(cut, ceiling);
     const at = this.#judge.met;
     return {
       status,
@@ -162,8 +167,8 @@ export class LeastGapSearch {
   }
 
   /** Dropped and still open cells go into the cut, so that it holds everything again; too large a one is let go. */
-  #layDown(cut: Cut): void {
-    if (this.#judge.best < Infinity) cut.met = this.#judge.met.slice();
+  #layDown(cut: Cut, ceiling: number): void {
+    if (this.#judge.best < ceiling) cut.met = this.#judge.met.slice();
     while (this.#count > 0) this.#drop(--this.#count * STRIDE);
     const count = cut.count + this.#doneCount;
     if (count > KEPT_CELLS) {

@@ -88,6 +88,31 @@ export function standardRegions(
   ];
 }
 
+/** A stretch of travel with one gap required of a material. */
+export interface MaterialStretch {
+  readonly from: number;
+  readonly to: number;
+  readonly requiredMm: number;
+}
+
+/** What is wanted of one material from droop up to `bump`; neighbouring regions that want the same of it are one. */
+export function materialStretches(
+  standard: Standard,
+  limits: { readonly droop: number; readonly ride: number; readonly bump: number },
+  material: Material,
+  bump = limits.bump,
+): MaterialStretch[] {
+  return standardRegions(standard, limits)
+    .filter(({ from }) => from < bump)
+    .reduce<MaterialStretch[]>((joined, region) => {
+      const last = joined.at(-1);
+      const requiredMm = region.requiredMm[material];
+      const to = Math.min(region.to, bump);
+      if (last?.requiredMm === requiredMm) return [...joined.slice(0, -1), { ...last, to }];
+      return [...joined, { from: region.from, to, requiredMm }];
+    }, []);
+}
+
 export type Verdict = 'clear' | 'close' | 'rubs';
 
 /** Verdict on a margin (gap less the required gap), mm. */

@@ -4,6 +4,7 @@ import { tireSection } from '../tire/section';
 import { WIDTH_PER_RIM_WIDTH } from '../tire/dimensions';
 import { MM_PER_IN } from '../units/length';
 import { wheelOffsetMm } from '../wheel/rim';
+import { withOffset as wheelWithOffset } from '../wheel/with-offset';
 
 /** Single changes of a setup. */
 export const LEVER_KINDS = [
@@ -45,10 +46,10 @@ export interface LeverRule {
 const always = (): boolean => true;
 const steered = ({ steering }: CornerDescription): boolean => steering !== undefined;
 
-const withOffset = (setup: SetupDescription, by: number): SetupDescription => {
-  const { backspacingMm: _, backspacingSchool: __, ...wheel } = setup.wheel;
-  return { ...setup, wheel: { ...wheel, offsetMm: wheelOffsetMm(setup.wheel) + by } };
-};
+const withOffset = (setup: SetupDescription, by: number): SetupDescription => ({
+  ...setup,
+  wheel: wheelWithOffset(setup.wheel, wheelOffsetMm(setup.wheel) + by),
+});
 
 const sectionOf = ({ tire, wheel }: SetupDescription) => tireSection(tire, wheel.widthIn);
 

@@ -1,0 +1,24 @@
+/** A long search on the server, over HTTP. */
+import { z } from 'zod';
+import { finderQuestionSchema } from './finder';
+import { lowgapFileSchema } from './lowgap-file';
+
+export const findRequestSchema = z.strictObject({ document: lowgapFileSchema, question: finderQuestionSchema });
+
+export const FIND_STATES = ['running', 'done', 'refused', 'failed', 'cancelled'] as const;
+
+const problemSchema = z.object({ code: z.string(), path: z.string(), expected: z.string(), found: z.string() });
+
+export const findStateSchema = z.object({
+  id: z.uuid(),
+  state: z.enum(FIND_STATES),
+  done: z.number(),
+  total: z.number(),
+  combinations: z.number(),
+  problems: z.array(problemSchema),
+  /** As `lowgap find` prints it. */
+  result: z.unknown().optional(),
+});
+
+export type FindRequest = z.output<typeof findRequestSchema>;
+export type FindState = z.output<typeof findStateSchema>;

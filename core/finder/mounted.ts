@@ -1,0 +1,48 @@
+import { prepareRotor, type Rotor } from '../clearance/rotor';
+import type { TireAllowances } from '../tire/allowance';
+import { tireSection, type TireSection } from '../tire/section';
+import type { TireChoice } from './question';
+import { sectionDiscs, type SectionDiscs } from './section-discs';
+import type { MountedSection } from './stage';
+
+/** A tire on a rim of one width; its shapes are worked out when they are first asked for. */
+export class Mounted implements MountedSection {
+  readonly #tire: TireChoice;
+  readonly #rimDiameterIn: number;
+  readonly #rimWidthIn: number;
+  readonly #allowances: TireAllowances | undefined;
+  /** As it stands on the rim, without what it may be beyond that. */
+  readonly section: TireSection;
+  #rotor: Rotor | null = null;
+  #free: SectionDiscs | null = null;
+  #ground: SectionDiscs | null = null;
+
+  /** @throws ProblemError where tire and rim leave no sidewall. */
+  constructor(tire: TireChoice, rimDiameterIn: number, rimWidthIn: number, allowances?: TireAllowances) {
+    this.#tire = tire;
+    this.#rimDiameterIn = rimDiameterIn;
+    this.#rimWidthIn = rimWidthIn;
+    this.#allowances = allowances;
+    this.section = tireSection(tire, rimWidthIn);
+  }
+
+  get rotor(): Rotor {
+    return (this.#rotor ??= prepareRotor(
+      {
+        tire: this.#tire,
+        wheel: { diameterIn: this.#rimDiameterIn, widthIn: this.#rimWidthIn, offsetMm: 0 },
+        spacerMm: 0,
+      },
+      '',
+      this.#allowances,
+    ));
+  }
+
+  get free(): SectionDiscs {
+    return (this.#free ??= sectionDiscs(this.rotor.filled.outline));
+  }
+
+  get ground(): SectionDiscs {
+    return (this.#ground ??= sectionDiscs(this.rotor.loaded.outline));
+  }
+}
