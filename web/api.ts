@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { catalogueItemSchema, catalogueListSchema, type CatalogueContent } from '@/contracts/catalogue';
+import { findStateSchema, type FindRequest } from '@/contracts/finder-api';
 import { jobListSchema, jobSchema, type Job, type JobContent, type JobUpdate } from '@/contracts/job-api';
 import { wellListSchema, wellSchema, type WellContent } from '@/contracts/well-api';
 import { refusalSchema } from '@/contracts/problems';
@@ -51,6 +52,9 @@ function bodyOf(body: unknown): RequestInit {
 
 export const api = {
   addPhoto: (job: string, photo: Blob) => call('POST', `/photos?job=${job}`, z.object({ id: z.uuid() }), photo),
+  startFind: (request: FindRequest) => call('POST', '/finder', findStateSchema, request),
+  readFind: (id: string) => call('GET', `/finder/${id}`, findStateSchema),
+  cancelFind: (id: string) => call<void>('DELETE', `/finder/${id}`, null),
   listWells: () => call('GET', '/wells', wellListSchema),
   addWell: (well: WellContent) => call('POST', '/wells', wellSchema, well),
   removeWell: (id: string) => call<void>('DELETE', `/wells/${id}`, null),

@@ -16,6 +16,7 @@ export const makeRouter = () =>
           { path: 'baseline', name: 'baseline', component: () => import('./baseline/BaselineRoom.vue') },
           { path: 'survey', name: 'survey', component: () => import('./survey/SurveyRoom.vue') },
           { path: 'compare', name: 'compare', component: () => import('./compare/CompareRoom.vue') },
+          { path: 'finder', name: 'finder', component: () => import('./finder/FinderRoom.vue') },
           { path: 'bench', name: 'bench', component: () => import('./bench/BenchRoom.vue') },
         ],
       },

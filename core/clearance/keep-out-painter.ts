@@ -1,12 +1,29 @@
 import type { Posture } from '../motion/corner-motion';
 import { cellDistances } from '../numeric/distance-transform';
 import { LOADED_HALF_ANGLE } from '../tire/allowance';
-import type { KeepOutField, KeepOutZone } from './keep-out';
 import type { PiecePlaces } from './piece-places';
 import { mountsInWheel, postureGrid, DOWN_AT, WHEEL_VIEW, type GridSize, type PostureGrid } from './posture-grid';
 import type { PreparedCorner } from './prepare';
 import { PlaneRaster, type PlaneWindow } from './plane-raster';
 import type { PreparedObstacle } from './survey';
+
+/**
+ * What an image is measured to: the tire and wheel filled to the axis; the same bulged, near the ground; the hollow
+ * wheel.
+ */
+export const KEEP_OUT_ZONES = ['free', 'ground', 'inside'] as const;
+export type KeepOutZone = (typeof KEEP_OUT_ZONES)[number];
+
+/** The keep-out region of one zone on the cells of a window; index = row * columns + column. */
+export interface KeepOutField {
+  /** mm from a cell's middle to what the wheel can meet, less that thing's thickness: under 0 inside it. */
+  readonly touchMm: Float32Array;
+  /** The same less the room that is wanted to it as well. */
+  readonly wantedMm: Float32Array;
+  /** Of what is touched first from a cell: its place in `obstacles`, and in `postures`. */
+  readonly obstacle: Int16Array;
+  readonly posture: Int32Array;
+}
 
 /**
  * Postures an axis: images between neighbouring postures are filled in straight, which sags by under 0.3 mm at 45 degrees

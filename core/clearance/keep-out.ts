@@ -1,28 +1,12 @@
 import type { Posture } from '../motion/corner-motion';
 import { KEEP_OUT_PLACES_MM } from '../tolerances';
-import { KeepOutPainter } from './keep-out-painter';
+import { KeepOutPainter, type KeepOutField, type KeepOutZone } from './keep-out-painter';
 import { piecePlaces } from './piece-places';
 import type { PreparedCorner } from './prepare';
 import type { PlaneWindow } from './plane-raster';
 import { standardRegions, type Standard } from './standard';
 
-/**
- * What an image is measured to: the tire and wheel filled to the axis; the same bulged, near the ground; the hollow
- * wheel.
- */
-export const KEEP_OUT_ZONES = ['free', 'ground', 'inside'] as const;
-export type KeepOutZone = (typeof KEEP_OUT_ZONES)[number];
-
-/** The keep-out region of one zone on the cells of a window; index = row * columns + column. */
-export interface KeepOutField {
-  /** mm from a cell's middle to what the wheel can meet, less that thing's thickness: under 0 inside it. */
-  readonly touchMm: Float32Array;
-  /** The same less the room that is wanted to it as well. */
-  readonly wantedMm: Float32Array;
-  /** Of what is touched first from a cell: its place in `obstacles`, and in `postures`. */
-  readonly obstacle: Int16Array;
-  readonly posture: Int32Array;
-}
+export { KEEP_OUT_ZONES, type KeepOutField, type KeepOutZone } from './keep-out-painter';
 
 /**
  * The clear section of a corner: everything the wheel can ever meet, in every posture of its envelope, in the plane of

@@ -1,6 +1,6 @@
 import { prepareRotor } from '../clearance/rotor';
 import { attempt } from '../problem';
-import type { FinderSearch } from './search';
+import type { Candidates } from './candidates';
 import { TABLE_REACH_MM, type Stage } from './stage';
 
 /** mm of margin above which a wheel is not measured again for a small step of offset. */
@@ -22,22 +22,26 @@ export class InsideMargins {
 }
 
 /**
- * Least margins inside every wheel over all corners of a stage; null where nothing was surveyed there. A wheel moved by so
+ * Least margins inside every wheel (`tireOfRim` names a tire that goes on it) over all corners of a stage; null where nothing was surveyed there. A wheel moved by so
  * much comes nearer by no more: those with room to spare are not searched again for each step of offset.
  */
-export function insideMargins(search: FinderSearch, stages: readonly Stage[]): InsideMargins | null {
+export function insideMargins(
+  { tires, wheels, spacers }: Candidates,
+  rimOfWheel: ArrayLike<number>,
+  tireOfRim: (rim: number) => number | undefined,
+  stages: readonly Stage[],
+): InsideMargins | null {
   const members = stages.map(({ corner }) =>
     corner.obstacles.flatMap(({ insideWheel }, i) => (insideWheel ? [i] : [])),
   );
   if (members.every((one) => one.length === 0)) return null;
-  const { wheels, spacers } = search.candidates;
   const margins = new Float32Array(wheels.length * spacers.length).fill(Infinity);
   const order = wheels.map((_, i) => i).sort((a, b) => wheels[a]!.offsetMm - wheels[b]!.offsetMm);
   spacers.forEach(({ thicknessMm }, spacer) => {
     const last = new Map<number, { offsetMm: number; marginMm: number }>();
     for (const wheel of order) {
-      const rim = search.rimOfWheel[wheel]!;
-      const tire = search.sections.find((section) => section.rim === rim)?.tire;
+      const rim = rimOfWheel[wheel]!;
+      const tire = tireOfRim(rim);
       if (tire === undefined) continue;
       const { offsetMm, diameterIn, widthIn } = wheels[wheel]!;
       const before = last.get(rim);
@@ -47,10 +51,7 @@ export function insideMargins(search: FinderSearch, stages: readonly Stage[]): I
         continue;
       }
       const rotor = attempt(() =>
-        prepareRotor(
-          { tire: search.candidates.tires[tire]!, wheel: { diameterIn, widthIn, offsetMm }, spacerMm: thicknessMm },
-          '',
-        ),
+        prepareRotor({ tire: tires[tire]!, wheel: { diameterIn, widthIn, offsetMm }, spacerMm: thicknessMm }, ''),
       );
       if (!rotor.ok) continue;
       const marginMm = stages.reduce((least, stage, i) => {

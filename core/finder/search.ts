@@ -40,10 +40,18 @@ export interface FirstLook {
   readonly lowGapMm: number;
 }
 
-/** How far a search is. */
+/** How far a search is, and on asking what the section just done comes to: before constraints, as far as is known. */
 export interface FinderProgress {
   readonly done: number;
   readonly total: number;
+  readonly dots?: () => PartialDot[];
+}
+
+/** A tire at an effective offset, found so far. */
+export interface PartialDot {
+  readonly diameterMm: number;
+  readonly effectiveOffsetMm: number;
+  readonly result: 'clears' | 'withChanges' | 'fails';
 }
 
 /** A tire on a rim, and where its cells begin. */
@@ -311,7 +319,7 @@ export class FinderSearch {
       yield { done: ++done, total };
       for (const [section, entry] of this.sections.entries()) {
         this.#fill(staged, section, entry);
-        yield { done: ++done, total };
+        yield { done: ++done, total, dots: () => this.#partialDots(staged, entry) };
       }
       for (const stage of stages) stage.release();
       this.staged.push(staged);
@@ -416,7 +424,12 @@ export class FinderSearch {
       changesMinor: new Float64Array(cellCount),
       best: new Float64Array(cellCount).fill(-1),
       bestScore: new Float64Array(cellCount).fill(Infinity),
-      inside: insideMargins(this, stages),
+      inside: insideMargins(
+        this.candidates,
+        this.rimOfWheel,
+        (rim) => this.sections.find((section) => section.rim === rim)?.tire,
+        stages,
+      ),
     };
   }
 
@@ -446,6 +459,17 @@ export class FinderSearch {
       if (named.group >= 0) {
         staged.worstObstacle[cell] = staged.stages[named.corner]!.tabledObstacle(mounted, named.group, plane);
       }
+    });
+  }
+
+  #partialDots(staged: StagedCells, { rim, mounted, firstCell }: SectionEntry): PartialDot[] {
+    return this.rims[rim]!.planes.map((plane, place) => {
+      const remedies = staged.remedies[firstCell + place]!;
+      return {
+        diameterMm: mounted.section.diameterMm,
+        effectiveOffsetMm: -plane,
+        result: remedies & FAILS ? 'fails' : remedies === 0 ? 'clears' : 'withChanges',
+      };
     });
   }
 

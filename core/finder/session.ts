@@ -101,7 +101,9 @@ export class FinderSession {
   *run(): Generator<FinderProgress, void> {
     const count = this.#searches.length;
     for (const [i, { search }] of this.#searches.entries()) {
-      for (const { done, total } of search.run()) yield { done: i * total + done, total: count * total };
+      for (const { done, total, dots } of search.run()) {
+        yield { done: i * total + done, total: count * total, ...(dots ? { dots } : {}) };
+      }
     }
     this.#readers = this.#searches.map((one) => ({ ...one, reader: new AnswerReader(one.search) }));
   }
@@ -176,10 +178,13 @@ export class FinderSession {
     return failing ? bench.leversFor(failing) : null;
   }
 
+  /** Without a run nothing is admitted, but a combination can still be looked at. */
   #of(axle: Axle) {
-    const found = this.#readers.find((one) => one.axle === axle);
-    if (!found) throw new RangeError(`no answer for ${axle} yet`);
-    return found;
+    const known = this.#readers.find((one) => one.axle === axle);
+    const search = this.#searches.find((one) => one.axle === axle)?.search;
+    if (known) return known;
+    if (!search) throw new RangeError(`the question is not about ${axle}`);
+    return { axle, search, reader: new AnswerReader(search) };
   }
 
   #pairs(axles: readonly AxleAnswer[]): StaggeredPair[] {

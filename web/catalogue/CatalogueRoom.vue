@@ -15,7 +15,9 @@ import { commonSizes, type CommonSize } from '@/core/tire/common-sizes';
 import type { Problem } from '@/core/problem';
 import { problemText } from '@/contracts/problems';
 import { api, type ApiResult } from '../api';
+import { saveText } from '../parts/save-text';
 import ThemeSwitch from '../parts/ThemeSwitch.vue';
+import { formatMoney } from '@/core/units/money';
 import { CATALOGUE_FIELDS } from './catalogue-fields';
 import { readCsv, writeCsv, type CsvTable } from './csv';
 import CsvPreview from './CsvPreview.vue';
@@ -59,7 +61,12 @@ function settled<T>(result: ApiResult<T>): result is { ok: true; value: T } {
 }
 
 const rows = computed(() =>
-  items.value.filter(({ kind }) => kind === own.value).map(({ id, data }) => ({ id, ...data })),
+  items.value
+    .filter(({ kind }) => kind === own.value)
+    .map(({ id, data }) => {
+      const { priceMinor } = data;
+      return { id, ...data, ...(typeof priceMinor === 'number' ? { priceMinor: formatMoney(priceMinor) } : {}) };
+    }),
 );
 const headers = computed(() => [
   ...CATALOGUE_FIELDS[own.value].map(({ key, title }) => ({ key, title })),
@@ -128,12 +135,8 @@ async function takeTable(): Promise<void> {
 }
 
 function writeFile(): void {
-  const url = URL.createObjectURL(new Blob([writeCsv(own.value, rows.value)], { type: 'text/csv' }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = `${own.value}s.csv`;
-  link.click();
-  URL.revokeObjectURL(url);
+  const listed = items.value.filter(({ kind }) => kind === own.value).map(({ data }) => data);
+  saveText(`${own.value}s.csv`, 'text/csv', writeCsv(own.value, listed));
 }
 </script>
 

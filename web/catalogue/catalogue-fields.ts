@@ -1,14 +1,16 @@
 /** The columns of the catalogue: on screen, in the form and in CSV. */
 import type { CatalogueKind } from '@/contracts/catalogue';
 
-/** `length`: mm, typed in any unit; `inches`: a rim dimension. */
-export type FieldQuantity = 'text' | 'number' | 'length' | 'inches';
+/** `length`: mm, typed in any unit; `inches`: a rim dimension; `money`: kept in minor units. */
+export type FieldQuantity = 'text' | 'number' | 'length' | 'inches' | 'money';
 
 export interface CatalogueField {
   readonly key: string;
   readonly title: string;
   readonly quantity: FieldQuantity;
   readonly needed?: boolean;
+  /** Its name in CSV, where that is not the key. */
+  readonly column?: string;
   readonly hint?: string;
 }
 
@@ -34,6 +36,7 @@ export const CATALOGUE_FIELDS: Readonly<Record<CatalogueKind, readonly Catalogue
     field('loadIndex', 'Load index', 'number'),
     field('speedSymbol', 'Speed symbol', 'text'),
     field('revolutionsPerKm', 'Revolutions per km', 'number'),
+    field('priceMinor', 'Price', 'money', { hint: '189.50, of one', column: 'price' }),
   ],
   wheel: [
     field('diameterIn', 'Diameter, in', 'inches', { needed: true }),
@@ -45,6 +48,7 @@ export const CATALOGUE_FIELDS: Readonly<Record<CatalogueKind, readonly Catalogue
     field('boltPattern', 'Bolt pattern', 'text', { hint: '6x139.7' }),
     field('studPocketMm', 'Stud pocket depth, mm', 'length'),
     field('loadKg', 'Load rating, kg', 'number'),
+    field('priceMinor', 'Price', 'money', { hint: '189.50, of one', column: 'price' }),
   ],
   spacer: [
     field('thicknessMm', 'Thickness, mm', 'length', { needed: true }),
@@ -52,5 +56,6 @@ export const CATALOGUE_FIELDS: Readonly<Record<CatalogueKind, readonly Catalogue
     field('type', 'Type', 'text', { hint: 'slipOn or boltOn' }),
     field('boltPattern', 'Bolt pattern', 'text', { hint: '6x139.7' }),
     field('boreMm', 'Bore, mm', 'length'),
+    field('priceMinor', 'Price', 'money', { hint: '45, of one', column: 'price' }),
   ],
 };

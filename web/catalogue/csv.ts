@@ -72,9 +72,12 @@ export function readCsv(kind: CatalogueKind, bytes: Uint8Array): CsvTable {
 
 /** The same table out: keys as header, a point for decimals, formulas disarmed. */
 export function writeCsv(kind: CatalogueKind, items: readonly Readonly<Record<string, unknown>>[]): string {
-  const columns = CATALOGUE_FIELDS[kind].map(({ key }) => key);
+  const fields = CATALOGUE_FIELDS[kind];
   return Papa.unparse(
-    { fields: columns, data: items.map((data) => columns.map((key) => textsOf(kind, data)[key] ?? '')) },
+    {
+      fields: fields.map(({ key, column }) => column ?? key),
+      data: items.map((data) => fields.map(({ key }) => textsOf(kind, data)[key] ?? '')),
+    },
     { escapeFormulae: true, newline: '\n' },
   );
 }

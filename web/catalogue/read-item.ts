@@ -1,6 +1,7 @@
 import { ITEM_SCHEMAS, type CatalogueContent, type CatalogueKind } from '@/contracts/catalogue';
 import { parseWith } from '@/contracts/parse';
-import type { Problem, Result } from '@/core/problem';
+import { attempt, type Problem, type Result } from '@/core/problem';
+import { formatMoney, parseMoney } from '@/core/units/money';
 import { parseQuantity } from '../parts/quantity';
 import { CATALOGUE_FIELDS, type CatalogueField } from './catalogue-fields';
 
@@ -28,6 +29,7 @@ export function readItem(kind: CatalogueKind, texts: Readonly<Record<string, str
 
 function readField({ quantity }: CatalogueField, text: string): Result<string | number> {
   if (quantity === 'text') return { ok: true, value: text };
+  if (quantity === 'money') return attempt(() => parseMoney(text));
   if (quantity !== 'number') return parseQuantity(text, quantity, ANY_LENGTH);
   const value = Number(text.replace(',', '.'));
   if (Number.isFinite(value)) return { ok: true, value };
@@ -36,4 +38,10 @@ function readField({ quantity }: CatalogueField, text: string): Result<string | 
 
 /** The texts of an item, for the form and for CSV. */
 export const textsOf = (kind: CatalogueKind, data: Readonly<Record<string, unknown>>): Record<string, string> =>
-  Object.fromEntries(CATALOGUE_FIELDS[kind].map(({ key }) => [key, data[key] === undefined ? '' : String(data[key])]));
+  Object.fromEntries(
+    CATALOGUE_FIELDS[kind].map(({ key, quantity }) => {
+      const value = data[key];
+      if (value === undefined) return [key, ''];
+      return [key, quantity === 'money' ? formatMoney(Number(value)) : String(value)];
+    }),
+  );

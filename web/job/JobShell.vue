@@ -3,6 +3,7 @@ import { mdiArrowLeft, mdiDownload, mdiFolderOpenOutline, mdiRedo, mdiUndo } fro
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { problemText } from '@/contracts/problems';
 import type { Problem } from '@/core/problem';
+import { formatMm } from '@/core/units/length';
 import GapStrip from '../parts/GapStrip.vue';
 import { downloadLowgap, readLowgapUpload } from '../parts/lowgap-upload';
 import ThemeSwitch from '../parts/ThemeSwitch.vue';
@@ -45,6 +46,12 @@ const intakeState = computed(() => {
   return `${count} noted${photos?.length ? `, ${photos.length} photo${photos.length === 1 ? '' : 's'}` : ''}`;
 });
 
+const finderState = computed(() => {
+  const kept = job.document?.finder?.kept;
+  if (!kept) return 'not asked yet';
+  return kept.rows.length ? `up to ${formatMm(kept.rows[0]!.diameterMm, 0)} mm` : 'nothing found';
+});
+
 const rooms = computed(() => [
   { name: 'intake', label: 'Intake', state: intakeState.value },
   { name: 'baseline', label: 'Baseline', state: `${job.corners.length} of 4 corners` },
@@ -60,6 +67,7 @@ const rooms = computed(() => [
           ? `${failing.value} rub${failing.value === 1 ? 's' : ''}`
           : 'nothing rubs',
   },
+  { name: 'finder', label: 'Finder', state: finderState.value },
 ]);
 
 function keys(event: KeyboardEvent): void {

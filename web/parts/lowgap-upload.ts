@@ -1,5 +1,6 @@
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import { readLowgapText } from '@/contracts/parse';
+import { saveText } from './save-text';
 import type { Result } from '@/core/problem';
 
 const MOST_BYTES = 8_000_000;
@@ -29,12 +30,5 @@ export function downloadLowgap(document: LowgapFile, name: string): void {
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-|-$/g, '') || 'job';
-  const address = URL.createObjectURL(
-    new Blob([`${JSON.stringify(document, null, 2)}\n`], { type: 'application/json' }),
-  );
-  const link = window.document.createElement('a');
-  link.href = address;
-  link.download = `${safe}.lowgap.json`;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(address), 10_000);
+  saveText(`${safe}.lowgap.json`, 'application/json', `${JSON.stringify(document, null, 2)}\n`);
 }

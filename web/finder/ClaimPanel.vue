@@ -1,0 +1,159 @@
+<script setup lang="ts">
+import { mdiCheckDecagramOutline } from '@mdi/js';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { fieldText } from '@/contracts/problems';
+import { STANDARD_IDS } from '@/core/clearance/standard';
+import { CLAIM_POSTURES, type ClaimCheck, type ClaimedTire, type ClaimFinding } from '@/core/finder/claim';
+import { formatMm } from '@/core/units/length';
+import { useJobStore } from '../stores/job';
+import type { FinderClient } from '../workers/finder-client';
+import { CORNER_NAMES, postureWords, STANDARD_NAMES } from '../words';
+import { CLAIM_POSTURE_WORDS, signedMm } from './finder-words';
+
+/** What somebody said fits, looked at posture by posture and school by school on this vehicle. */
+const props = defineProps<{ client: FinderClient }>();
+const job = useJobStore();
+
+const text = ref('');
+const check = shallowRef<ClaimCheck | null>(null);
+const problem = ref('');
+const working = ref(false);
+
+const claims = computed(() => job.document?.finder?.claims ?? []);
+
+async function look(): Promise<void> {
+  const file = job.document;
+  if (!file) return;
+  working.value = true;
+  const found = await props.client.claim(file, text.value);
+  working.value = false;
+  if (!found) return;
+  problem.value = found.ok ? '' : found.problems.map(fieldText).join(' ');
+  check.value = found.ok ? found.value : null;
+  if (!found.ok) return;
+  const said = text.value.trim();
+  if (claims.value[0] === said) return;
+  job.changeSetup((file) => {
+    const others = (file.finder?.claims ?? []).filter((claim) => claim !== said);
+    file.finder = { ...file.finder, claims: [said, ...others].slice(0, 10) };
+  });
+}
+
+watch(text, () => (problem.value = ''));
+
+const findingOf = (tire: ClaimedTire, posture: string, standard: string): ClaimFinding =>
+  tire.findings.find((one) => one.posture === posture && one.standard === standard)!;
+
+function words({ holds, marginMm, obstacle, corner }: ClaimFinding): string {
+  if (marginMm === null) return 'nothing surveyed';
+  const where = `${obstacle}${corner ? `, ${CORNER_NAMES[corner].toLowerCase()}` : ''}`;
+  return holds ? `holds, ${formatMm(marginMm)} mm to spare` : `${formatMm(-marginMm)} mm short at ${where}`;
+}
+
+function verdict(tire: ClaimedTire): string {
+  const all = tire.findings.filter((one) => one.standard === 'neverRub');
+  const fails = all.filter(({ holds }) => !holds);
+  if (fails.length === 0) return 'The claim holds on this vehicle in every posture the stops allow.';
+  if (fails.length === all.length) return 'The claim does not hold on this vehicle, not even rolling straight.';
+  const first = fails[0]!;
+  return `It holds until: ${CLAIM_POSTURE_WORDS[first.posture].toLowerCase()}, ${postureWords(first.steerDeg, first.travelMm, -check.value!.liftMm)}.`;
+}
+</script>
+
+<template>
+  <div class="claim">
+    <form class="ask" @submit.prevent="look">
+      <v-text-field
+        v-model="text"
+        label="A claim"
+        placeholder="35s at 2 in"
+        autocomplete="off"
+        :error-messages="problem ? [problem] : []"
+        hide-details="auto"
+      />
+      <v-btn type="submit" color="primary" height="48" :prepend-icon="mdiCheckDecagramOutline" :loading="working"
+        >Check it</v-btn
+      >
+    </form>
+    <p v-if="claims.length" class="small">
+      Checked before:
+      <v-btn v-for="c in claims" :key="c" size="small" height="40" variant="text" @click="((text = c), look())">{{
+        c
+      }}</v-btn>
+    </p>
+    <p v-if="!check" class="muted">
+      Type what somebody says fits: “33x12.5 no lift”, “285/70R17 at 40 mm, offset -12”. It is moved through every
+      posture of this vehicle, on the wheel of its setup.
+    </p>
+    <template v-else>
+      <p class="small">
+        Taken as: {{ signedMm(check.liftMm) }} mm of lift on the spring, wheel offset
+        {{ signedMm(check.offsetMm) }} mm{{
+          check.claim.size ? '' : `, ${check.tires.length} size${check.tires.length === 1 ? '' : 's'} sold so`
+        }}.
+      </p>
+      <section v-for="tire in check.tires" :key="tire.size">
+        <h3 class="figures">
+          {{ tire.size }}, {{ formatMm(tire.diameterMm, 0) }} x {{ formatMm(tire.widthMm, 0) }} mm
+        </h3>
+        <p data-testid="claim-says">{{ verdict(tire) }}</p>
+        <div class="scroll">
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Posture</th>
+                <th v-for="s in STANDARD_IDS" :key="s" scope="col">{{ STANDARD_NAMES[s] }}</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="p in CLAIM_POSTURES" :key="p">
+                <th scope="row">{{ CLAIM_POSTURE_WORDS[p] }}</th>
+                <td
+                  v-for="s in STANDARD_IDS"
+                  :key="s"
+                  :class="findingOf(tire, p, s).holds ? 'verdict-clear' : 'verdict-rubs'"
+                >
+                  {{ words(findingOf(tire, p, s)) }}
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.claim {
+  padding: 10px 12px;
+  display: grid;
+  gap: 8px;
+  min-width: 0;
+}
+.ask {
+  display: flex;
+  gap: 8px;
+  align-items: flex-start;
+}
+.small {
+  font-size: 14px;
+}
+.scroll {
+  overflow-x: auto;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+  font-size: 15px;
+}
+th,
+td {
+  text-align: left;
+  padding: 7px 8px;
+  border-top: 1px solid var(--rule);
+}
+tbody th {
+  font-weight: 500;
+}
+</style>

@@ -1,0 +1,265 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { asCase } from '@/contracts/as-case';
+import type { LowgapSetup } from '@/contracts/lowgap-file';
+import { fittedAsSetup, setupForCorner, type SetupDescription } from '@/core/clearance/description';
+import { attempt } from '@/core/problem';
+import { tireSection } from '@/core/tire/section';
+import { formatMm } from '@/core/units/length';
+import { wheelOffsetMm } from '@/core/wheel/rim';
+import { cornerLimits } from '../job/corner-limits';
+import { useJobStore } from '../stores/job';
+import { AXLE_WORDS, signedMm, tireWords, wheelWords } from './finder-words';
+import ClaimPanel from './ClaimPanel.vue';
+import FinderBoard, { type BoardMark } from './FinderBoard.vue';
+import FoundTable from './FoundTable.vue';
+import FrontierTable from './FrontierTable.vue';
+import KeptAnswerList from './KeptAnswerList.vue';
+import NeedGapCard from './NeedGapCard.vue';
+import PickedCombination from './PickedCombination.vue';
+import QuestionPanel from './QuestionPanel.vue';
+import RefusedList from './RefusedList.vue';
+import SchoolsTable from './SchoolsTable.vue';
+import { useFinder } from './use-finder';
+
+/** What is the biggest that clears this vehicle, and why does each other one not? */
+const job = useJobStore();
+const finder = useFinder();
+const route = useRoute();
+const router = useRouter();
+
+const VIEWS = {
+  board: 'Board',
+  list: 'List',
+  frontier: 'Frontier',
+  refused: 'Refused',
+  card: 'Need-gap card',
+  claim: 'Claim check',
+  schools: 'Schools',
+} as const;
+type View = keyof typeof VIEWS;
+const view = computed<View>({
+  get: () => (Object.keys(VIEWS) as View[]).find((one) => one === route.query['view']) ?? 'board',
+  set: (next) => void router.replace({ query: { ...route.query, view: next } }),
+});
+
+const axleIndex = ref(0);
+const axles = computed(() => finder.result.value?.axles ?? []);
+const answer = computed(() => axles.value[Math.min(axleIndex.value, axles.value.length - 1)] ?? null);
+const pairs = computed(() => finder.result.value?.pairs ?? []);
+const pickedNumber = computed(() =>
+  finder.picked.value?.axle === answer.value?.axle ? (finder.picked.value?.number ?? null) : null,
+);
+const rideMm = computed(() => {
+  const key = answer.value?.corners[0] ?? job.corners[0];
+  return (key && cornerLimits(job.document, key)?.ride) ?? 0;
+});
+
+const pick = (number: number): void => {
+  if (answer.value && number >= 0) finder.pick({ axle: answer.value.axle, number });
+};
+
+/** The fitted setup and the one being tried. */
+const marks = computed<BoardMark[]>(() => {
+  const file = job.document;
+  const key = answer.value?.corners[0] ?? job.corners[0];
+  const corner = key && file?.corners[key];
+  if (!file || !key || !corner) return [];
+  const mark = (name: string, { tire, wheel, spacerMm }: SetupDescription): BoardMark[] => {
+    const made = attempt(() => ({
+      name,
+      diameterMm: tireSection(tire, wheel.widthIn).diameterMm,
+      effectiveOffsetMm: wheelOffsetMm(wheel) - spacerMm,
+    }));
+    return made.ok ? [made.value] : [];
+  };
+  return [
+    ...mark('fitted', fittedAsSetup(corner.fitted)),
+    ...(file.setup ? mark('tried', setupForCorner(asCase(file), key)) : []),
+  ];
+});
+
+function onBench(setup: unknown): void {
+  const next = structuredClone(setup) as LowgapSetup;
+  job.changeSetup((file) => (file.setup = next));
+  void router.push({ name: 'bench', params: { id: job.id } });
+}
+
+async function pairOnBench(front: number, rear: number): Promise<void> {
+  const found = await finder.client.pairSetup(front, rear);
+  if (found?.ok) onBench(found.value);
+}
+
+const caption = computed(() => {
+  const tally = answer.value?.tally;
+  if (!tally) return '';
+  return `The best way to each tire, biggest first; ${tally.combinations.toLocaleString('en')} combinations looked at in ${(finder.tookMs.value / 1000).toFixed(1)} s.`;
+});
+const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | undefined) ?? null);
+</script>
+
+<template>
+  <div v-if="finder.question.value" class="finder">
+    <div class="ask">
+      <QuestionPanel
+        :question="finder.question.value"
+        :standard="job.document!.standard"
+        :problems="finder.problems.value"
+        :running="finder.running.value"
+        :share="finder.share.value"
+        :combinations="finder.combinations.value"
+        @change="finder.change"
+        @find="finder.find"
+        @cancel="finder.cancel"
+      />
+      <v-checkbox
+        v-model="finder.onServer.value"
+        label="Let the server do the searching"
+        hide-details
+        density="compact"
+        class="server"
+      />
+    </div>
+    <div class="answer">
+      <nav class="views" aria-label="Views of the answer">
+        <v-btn-toggle v-model="view" aria-label="View">
+          <v-btn v-for="(title, value) in VIEWS" :key="value" :value="value" height="48">{{ title }}</v-btn>
+        </v-btn-toggle>
+        <v-btn-toggle v-if="axles.length > 1" v-model="axleIndex" aria-label="Axle">
+          <v-btn v-for="(a, i) in axles" :key="a.axle" :value="i" height="48">{{ AXLE_WORDS[a.axle] }}</v-btn>
+        </v-btn-toggle>
+      </nav>
+      <p v-if="finder.stale.value" class="small verdict-close" role="status">
+        The question or the survey changed since: press Find again.
+      </p>
+      <p v-if="answer?.unsurveyed.length" class="small verdict-close">
+        Nothing is surveyed at {{ answer.unsurveyed.length }} of these corners: the answer says nothing of them.
+      </p>
+      <p v-if="finder.running.value" class="small" role="status" data-testid="finder-runs">
+        {{ finder.combinations.value.toLocaleString('en') }} combinations, {{ Math.round(100 * finder.share.value) }} %
+        done<template v-if="finder.first.value.length"
+          >. First looks:
+          <span v-for="f in finder.first.value" :key="f.size + f.diameterMm"
+            >{{ f.label ?? f.size }} {{ signedMm(f.lowGapMm) }} mm;
+          </span></template
+        >
+      </p>
+      <section class="panel view" :aria-label="VIEWS[view]">
+        <template v-if="view === 'board'">
+          <FinderBoard
+            :answer="answer"
+            :partial="finder.dots.value"
+            :marks="marks"
+            :picked-number="pickedNumber"
+            @pick="pick"
+          />
+          <KeptAnswerList
+            v-if="!answer && !finder.running.value && finder.kept.value"
+            :kept="finder.kept.value"
+            :current="finder.keptIsCurrent.value"
+          />
+        </template>
+        <NeedGapCard v-else-if="view === 'card'" :client="finder.client" :wanted="wanted" />
+        <ClaimPanel v-else-if="view === 'claim'" :client="finder.client" />
+        <SchoolsTable v-else-if="view === 'schools'" :client="finder.client" :question="finder.question.value" />
+        <p v-else-if="!answer" class="muted none">Press Find first: there is no answer yet.</p>
+        <FoundTable
+          v-else-if="view === 'list'"
+          :rows="answer.rows"
+          :caption="caption"
+          :picked-number="pickedNumber"
+          :file="`finder-${answer.axle}`"
+          @pick="pick"
+        />
+        <FrontierTable v-else-if="view === 'frontier'" :answer="answer" @pick="pick" />
+        <RefusedList v-else :answer="answer" :ride-mm="rideMm" @pick="pick" />
+      </section>
+      <section v-if="pairs.length && (view === 'board' || view === 'list')" class="panel pairs" aria-label="Pairs">
+        <h2 class="panel-title">Biggest pairs, front and rear</h2>
+        <ul>
+          <li v-for="p in pairs.slice(0, 8)" :key="`${p.front.number}:${p.rear.number}`">
+            <span class="figures"
+              >{{ tireWords(p.front) }} on {{ wheelWords(p.front) }}, {{ formatMm(p.front.diameterMm, 0) }} mm; behind
+              {{ tireWords(p.rear) }} on {{ wheelWords(p.rear) }}, {{ formatMm(p.rear.diameterMm, 0) }} mm</span
+            >
+            <v-btn height="48" variant="outlined" @click="pairOnBench(p.front.number, p.rear.number)"
+              >Put on the bench</v-btn
+            >
+          </li>
+        </ul>
+      </section>
+      <PickedCombination
+        v-if="answer && ['board', 'list', 'frontier', 'refused'].includes(view)"
+        :explanation="finder.explanation.value"
+        :explaining="finder.explaining.value"
+        :ways="finder.ways.value"
+        :ride-mm="rideMm"
+        @bench="finder.explanation.value && onBench(finder.explanation.value.setup)"
+        @pick="pick"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.finder {
+  display: grid;
+  grid-template-columns: 350px minmax(0, 1fr);
+  gap: 12px;
+  align-items: start;
+}
+.answer {
+  display: grid;
+  gap: 10px;
+  min-width: 0;
+}
+.views {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  min-width: 0;
+  overflow-x: auto;
+}
+.small {
+  font-size: 14px;
+  line-height: 19px;
+}
+.server {
+  margin-top: 4px;
+}
+.none {
+  padding: 30px 12px;
+}
+.view {
+  min-width: 0;
+}
+.pairs {
+  padding: 10px 12px;
+}
+.pairs ul {
+  list-style: none;
+}
+.pairs li {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  justify-content: space-between;
+  border-top: 1px solid var(--rule);
+  padding: 4px 0;
+}
+@media (max-width: 1100px) {
+  .finder {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+@media print {
+  .ask,
+  .views {
+    display: none;
+  }
+  .finder {
+    display: block;
+  }
+}
+</style>

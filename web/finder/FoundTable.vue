@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import { mdiDownload } from '@mdi/js';
+import { computed, ref } from 'vue';
+import type { FoundRow } from '@/core/finder/answer';
+import { formatMm } from '@/core/units/length';
+import { saveText } from '../parts/save-text';
+import { answerCsv } from './answer-csv';
+import {
+  changesWords,
+  CONSTRAINT_WORDS,
+  costWords,
+  lowGapWords,
+  PERMANENCE_WORDS,
+  signedMm,
+  stanceWords,
+  tireWords,
+  wheelWords,
+} from './finder-words';
+
+/** Combinations that will do: sorted, filtered, picked, taken away as CSV. */
+const props = defineProps<{ rows: readonly FoundRow[]; caption: string; pickedNumber: number | null; file: string }>();
+const emit = defineEmits<{ pick: [number: number] }>();
+
+const search = ref('');
+const only = ref<'all' | 'clears'>('all');
+
+const HEADERS = [
+  { key: 'tire', title: 'Tire' },
+  { key: 'diameterMm', title: 'Diameter, mm' },
+  { key: 'wheel', title: 'Wheel' },
+  { key: 'lowGapMm', title: 'Low gap, mm' },
+  { key: 'tightest', title: 'Tightest' },
+  { key: 'changes', title: 'To be changed' },
+  { key: 'permanence', title: 'Permanence' },
+  { key: 'pokeMm', title: 'Poke, mm' },
+  { key: 'costMinor', title: 'Cost' },
+] as const;
+
+const items = computed(() =>
+  props.rows
+    .filter((row) => only.value === 'all' || row.result === 'clears')
+    .map((row) => ({
+      row,
+      number: row.number,
+      tire: `${tireWords(row)}${row.label && tireWords(row) !== row.label ? ` ${row.label}` : ''}`,
+      diameterMm: row.diameterMm,
+      wheel: [wheelWords(row), stanceWords(row)].filter(Boolean).join(', '),
+      lowGapMm: row.lowGapMm,
+      tightest: row.obstacleLabel ?? 'nothing near',
+      changes: changesWords(row),
+      permanence: row.permanence,
+      pokeMm: row.pokeMm ?? Number.NEGATIVE_INFINITY,
+      costMinor: row.costMinor ?? Number.POSITIVE_INFINITY,
+    })),
+);
+
+const save = (): void => saveText(`${props.file}.csv`, 'text/csv', answerCsv(props.rows));
+const unchecked = computed(() => [...new Set(props.rows.flatMap((row) => row.unchecked))]);
+</script>
+
+<template>
+  <div class="found">
+    <div class="bar">
+      <v-text-field v-model="search" label="Filter" clearable hide-details autocomplete="off" class="search" />
+      <v-btn-toggle v-model="only" aria-label="Which are listed">
+        <v-btn value="all" height="48">All that will do</v-btn>
+        <v-btn value="clears" height="48">As they are</v-btn>
+      </v-btn-toggle>
+      <v-btn variant="outlined" height="48" :prepend-icon="mdiDownload" :disabled="!rows.length" @click="save"
+        >To CSV</v-btn
+      >
+    </div>
+    <p class="small muted">
+      {{ caption }}
+      <template v-if="unchecked.length">
+        Not checked where nothing is said: {{ unchecked.map((one) => CONSTRAINT_WORDS[one]).join(', ') }}.
+      </template>
+    </p>
+    <v-data-table
+      :headers="HEADERS"
+      :items="items"
+      :search="search"
+      item-value="number"
+      density="compact"
+      :items-per-page="15"
+      no-data-text="Nothing will do. Under Refused stands what each tire fails by."
+    >
+      <template #item="{ item }">
+        <tr :aria-current="item.number === pickedNumber" @click="emit('pick', item.number)">
+          <td>
+            <button type="button" class="tire figures" @click.stop="emit('pick', item.number)">{{ item.tire }}</button>
+          </td>
+          <td class="figures">{{ formatMm(item.diameterMm, 0) }}</td>
+          <td>{{ item.wheel }}</td>
+          <td class="figures">{{ lowGapWords(item.row) }}</td>
+          <td>{{ item.tightest }}</td>
+          <td :class="item.row.result === 'clears' ? 'muted' : 'verdict-close'">{{ item.changes }}</td>
+          <td>{{ PERMANENCE_WORDS[item.permanence] }}</td>
+          <td class="figures">{{ item.row.pokeMm === null ? 'no edge' : signedMm(item.row.pokeMm) }}</td>
+          <td class="figures">{{ costWords(item.row.costMinor) }}</td>
+        </tr>
+      </template>
+    </v-data-table>
+  </div>
+</template>
+
+<style scoped>
+.found {
+  padding: 8px 12px;
+  display: grid;
+  gap: 6px;
+  min-width: 0;
+}
+.bar {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+  align-items: center;
+}
+.search {
+  flex: 1 1 180px;
+}
+.small {
+  font-size: 14px;
+  line-height: 19px;
+}
+tr {
+  cursor: pointer;
+}
+tr[aria-current='true'] {
+  background: rgb(var(--v-theme-primary), 0.12);
+}
+td {
+  padding: 0 8px !important;
+  font-size: 15px;
+}
+.tire:not(.v-btn) {
+  font-weight: 600;
+  min-height: 48px;
+  text-align: left;
+}
+.found :deep(th) {
+  padding: 0 8px !important;
+  font-size: 14px;
+}
+</style>

@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { mdiWrenchOutline } from '@mdi/js';
+import { computed } from 'vue';
+import type { FoundRow } from '@/core/finder/answer';
+import type { Explanation } from '@/core/finder/session';
+import { formatMm } from '@/core/units/length';
+import { chanceWords, CORNER_NAMES, leverSentence, postureWords, verdictSentence } from '../words';
+import { changesWords, lowGapWords, REMEDY_WORDS, signedMm, stanceWords, tireWords, wheelWords } from './finder-words';
+
+/** One combination looked at closely: what it meets, what mends it, how sure that is, and other ways to the same tire. */
+const props = defineProps<{
+  explanation: Explanation | null;
+  explaining: boolean;
+  ways: readonly FoundRow[];
+  rideMm: number;
+}>();
+const emit = defineEmits<{ bench: []; pick: [number: number] }>();
+
+const title = computed(() => {
+  const setup = props.explanation?.setup;
+  if (!setup) return 'No combination picked';
+  const { tire, wheel, spacerMm } = setup;
+  return `${tire.size} on ${wheel.diameterIn} x ${wheel.widthIn}, offset ${signedMm(wheel.offsetMm ?? 0)}${spacerMm ? `, ${formatMm(spacerMm)} mm spacer` : ''}`;
+});
+const stands = computed(() => (props.explanation?.failing.length === 0 ? 'clears as it is' : 'needs changes'));
+const unmended = computed(() => props.explanation?.changes.some(({ remedy }) => remedy === null) ?? false);
+const window = computed(() => {
+  const found = props.explanation?.window;
+  return found
+    ? `This tire on this rim clears as it is from effective offset ${signedMm(found.fromMm)} to ${signedMm(found.toMm)} mm.`
+    : 'At no offset near this one does this tire clear as it is.';
+});
+</script>
+
+<template>
+  <section class="panel picked" aria-label="Picked combination">
+    <h2 class="panel-title figures">{{ title }}</h2>
+    <p v-if="explaining" class="muted">Looking closely</p>
+    <p v-else-if="!explanation" class="muted">Pick a place on the board or a line of the list.</p>
+    <template v-else>
+      <p data-testid="picked-says">
+        <strong :class="explanation.failing.length ? (unmended ? 'verdict-rubs' : 'verdict-close') : 'verdict-clear'">{{
+          unmended ? 'Does not do' : stands
+        }}</strong><template v-if="explanation.low">: {{ verdictSentence(explanation.low, rideMm) }}</template>
+        <template v-if="explanation.chanceOfRub !== null">
+          Rubs there in {{ chanceWords(explanation.chanceOfRub) }} by how well the well was measured.</template
+        >
+      </p>
+      <ul v-if="explanation.changes.length" class="changes">
+        <li v-for="c in explanation.changes" :key="c.corner + c.id">
+          <strong>{{ c.remedy ? REMEDY_WORDS[c.remedy] : 'Nothing allowed does' }}</strong>
+          {{ c.label }}, {{ CORNER_NAMES[c.corner].toLowerCase() }}: {{ formatMm(c.mm) }} mm.
+        </li>
+      </ul>
+      <p v-if="explanation.levers">{{ leverSentence(explanation.levers) }}</p>
+      <p v-if="explanation.nearest">
+        Nearest that does: {{ tireWords(explanation.nearest) }} on {{ wheelWords(explanation.nearest)
+        }}{{ stanceWords(explanation.nearest) ? `, ${stanceWords(explanation.nearest)}` : '' }}.
+        <v-btn size="small" height="40" variant="text" @click="emit('pick', explanation.nearest.number)"
+          >Look at it</v-btn
+        >
+      </p>
+      <p>{{ window }}</p>
+      <v-btn color="primary" height="48" :prepend-icon="mdiWrenchOutline" @click="emit('bench')"
+        >Put on the bench</v-btn
+      >
+      <template v-if="ways.length > 1">
+        <h3>Ways to this tire, least permanent first</h3>
+        <ol class="ways">
+          <li v-for="w in ways" :key="w.number">
+            <button
+              type="button"
+              class="way"
+              :aria-current="w.number === explanation.number"
+              @click="emit('pick', w.number)"
+            >
+              <span>{{ wheelWords(w) }}{{ stanceWords(w) ? `, ${stanceWords(w)}` : '' }}</span>
+              <span class="figures">{{ lowGapWords(w) }} mm</span>
+              <span class="muted">{{ changesWords(w) }}</span>
+            </button>
+          </li>
+        </ol>
+      </template>
+      <p v-if="explanation.low" class="small muted">
+        Low gap met {{ postureWords(explanation.low.steerDeg, explanation.low.travelMm, rideMm) }}. A trial fit before
+        buying stays the last word.
+      </p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.picked {
+  padding: 10px 12px;
+  display: grid;
+  gap: 6px;
+  align-content: start;
+  line-height: 22px;
+}
+h3 {
+  font-size: 15px;
+  margin-top: 4px;
+}
+.changes {
+  padding-left: 18px;
+}
+.ways {
+  list-style: none;
+}
+.ways li {
+  border-top: 1px solid var(--rule);
+}
+.way:not(.v-btn) {
+  width: 100%;
+  min-height: 48px;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 0 8px;
+  align-items: center;
+  text-align: left;
+  font-size: 15px;
+  padding: 4px 0;
+}
+.way .muted {
+  grid-column: 1 / -1;
+  font-size: 14px;
+}
+.way[aria-current='true'] {
+  background: rgb(var(--v-theme-primary), 0.12);
+}
+.small {
+  font-size: 14px;
+  line-height: 19px;
+}
+</style>

@@ -1,0 +1,143 @@
+import type { FoundRow, RefusedTire } from '@/core/finder/answer';
+import type { ClaimPosture } from '@/core/finder/claim';
+import type { Constraint } from '@/core/finder/constraints';
+import type { Contradiction } from '@/core/finder/contradiction';
+import type { PokePosture } from '@/core/finder/need-gap';
+import type { Fit, LiftKind } from '@/core/finder/question';
+import type { Remedy } from '@/core/finder/remedies';
+import type { Axle } from '@/core/finder/session';
+import { formatMoney } from '@/core/units/money';
+import { formatFraction, formatMm } from '@/core/units/length';
+import { CORNER_NAMES, postureWords } from '../words';
+
+export const REMEDY_WORDS: Readonly<Record<Remedy, string>> = {
+  unbolt: 'Unbolt',
+  reroute: 'Reroute hose or wire',
+  tuckLiner: 'Tuck the liner',
+  trimPlastic: 'Trim plastic',
+  foldLip: 'Fold the lip',
+  cutSheetMetal: 'Cut sheet metal',
+  bodyMount: 'Chop and plate the body mount',
+};
+
+export const CONSTRAINT_WORDS: Readonly<Record<Constraint, string>> = {
+  loadIndex: 'load index',
+  speedSymbol: 'speed symbol',
+  rimWidth: 'rim width for the tire',
+  overBrake: 'wheel over the brake',
+  wheelLoad: 'load rating of the wheel',
+  boltPattern: 'bolt pattern',
+  bore: 'bore',
+  poke: 'poke',
+  coverage: 'coverage by the fender',
+  groundClearance: 'ground clearance',
+  speedometer: 'speedometer law',
+  spare: 'room for the spare',
+  budget: 'budget',
+};
+
+export const FIT_WORDS: Readonly<Record<Fit, string>> = {
+  allRound: 'One size all round',
+  front: 'Front only',
+  rear: 'Rear only',
+  staggered: 'Staggered',
+};
+
+export const LIFT_WORDS: Readonly<Record<LiftKind, string>> = {
+  spring: 'on the spring (stops stay)',
+  strutTop: 'on top of the strut',
+  linkageDrop: 'linkage drop',
+  body: 'body lift',
+};
+
+export const AXLE_WORDS: Readonly<Record<Axle, string>> = { all: 'All round', front: 'Front', rear: 'Rear' };
+
+/** By how hard a change is to take back. */
+export const PERMANENCE_WORDS = [
+  'nothing changed',
+  'undone with a wrench',
+  'undone in the shop',
+  'plastic trimmed',
+  'metal folded',
+  'metal cut',
+  'body mount chopped',
+] as const;
+
+export const POKE_POSTURE_WORDS: Readonly<Record<PokePosture, string>> = {
+  straight: 'straight ahead',
+  left: 'full left lock',
+  right: 'full right lock',
+  bump: 'straight, on the bump stop',
+};
+
+export const CLAIM_POSTURE_WORDS: Readonly<Record<ClaimPosture, string>> = {
+  rolling: 'Rolling straight at ride height',
+  lockAtRide: 'Lock to lock at ride height',
+  straightTravel: 'Straight, droop to full bump',
+  street: 'Street: less lock away from ride height',
+  trail: 'Trail: everything the stops allow',
+};
+
+export const signedMm = (mm: number): string => `${mm > 0 ? '+' : mm < 0 ? '−' : ''}${formatMm(Math.abs(mm))}`;
+
+export const wheelWords = (row: Pick<FoundRow, 'wheelDiameterIn' | 'wheelWidthIn' | 'offsetMm' | 'spacerMm'>): string =>
+  `${row.wheelDiameterIn} x ${row.wheelWidthIn}, offset ${signedMm(row.offsetMm)}${row.spacerMm ? `, ${formatMm(row.spacerMm)} mm spacer` : ''}`;
+
+/** What a stance adds: `50 mm lift, bump stop 20 mm longer`. */
+export function stanceWords({ stand }: Pick<FoundRow, 'stand'>): string {
+  const said = [
+    ...(stand.liftMm ? [`${formatMm(stand.liftMm)} mm lift`] : []),
+    ...(stand.bumpStopMm ? [`bump stop ${formatMm(stand.bumpStopMm)} mm longer`] : []),
+    ...(stand.steeringStopDeg ? [`${stand.steeringStopDeg}° less lock`] : []),
+    ...(stand.axleShiftMm
+      ? [`axle ${formatMm(Math.abs(stand.axleShiftMm))} mm ${stand.axleShiftMm > 0 ? 'forward' : 'back'}`]
+      : []),
+  ];
+  return said.join(', ');
+}
+
+/** What has to be done: `fold the lip, trim plastic, up to 12 mm`. */
+export function changesWords({ remedies, depthMm }: Pick<FoundRow, 'remedies' | 'depthMm'>): string {
+  if (remedies.length === 0) return 'nothing';
+  const list = remedies.map((remedy) => REMEDY_WORDS[remedy].toLowerCase()).join(', ');
+  return depthMm > 0 ? `${list}, up to ${formatMm(depthMm)} mm` : list;
+}
+
+export const lowGapWords = (row: Pick<FoundRow, 'lowGapMm' | 'lowGapIsLeast'>): string =>
+  row.lowGapIsLeast ? `over ${formatMm(row.lowGapMm, 0)}` : signedMm(row.lowGapMm);
+
+export const costWords = (costMinor: number | null): string =>
+  costMinor === null ? 'no price' : formatMoney(costMinor);
+
+export const tireWords = ({ size, label }: Pick<FoundRow, 'size' | 'label'>): string =>
+  label?.includes(' mm on ') ? label : size;
+
+/** A refusal in one sentence: what is in the way, where, by how much, and the nearest that would do. */
+export function refusalSentence(tire: RefusedTire, rideMm: number): string {
+  if (tire.refusedBy.length > 0) {
+    return `Not measured: ${tire.refusedBy.map((one) => CONSTRAINT_WORDS[one]).join(' and ')} not met.`;
+  }
+  if (!tire.verdict) return 'Cannot stand at any height asked for.';
+  const { label, corner, marginMm, requiredMm, steerDeg, travelMm } = tire.verdict;
+  const where = `${label}, ${CORNER_NAMES[corner].toLowerCase()}, ${postureWords(steerDeg, travelMm, rideMm)}`;
+  const short = `${formatMm(-marginMm)} mm short of the ${requiredMm} mm wanted`;
+  return `Closest it comes: ${where}: ${short}. ${nearestWords(tire)}`;
+}
+
+function nearestWords({ nearest, diameterMm, size }: RefusedTire): string {
+  if (!nearest) return 'Nothing that was asked about does.';
+  const stance = stanceWords(nearest);
+  const by = diameterMm - nearest.diameterMm;
+  const tire =
+    nearest.size === size ? '' : `${tireWords(nearest)}${by > 0.5 ? `, ${formatMm(by, 0)} mm lower,` : ''} on `;
+  return `Nearest that does: ${tire}${wheelWords(nearest)}${stance ? `, ${stance}` : ''}.`;
+}
+
+export function contradictionSentence(contradiction: Contradiction): string {
+  const [one, other] = contradiction.map((constraint) => CONSTRAINT_WORDS[constraint]);
+  return other
+    ? `No combination meets both ${one} and ${other}: each one breaks one of the two. Loosen one of them.`
+    : `No combination meets ${one}. Loosen it, or add tires and wheels that do.`;
+}
+
+export const bothIn = (mm: number): string => `${formatMm(mm, 0)} mm (${formatFraction(mm)} in)`;

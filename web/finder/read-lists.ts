@@ -1,0 +1,42 @@
+import type { Range } from '@/core/limits';
+import { attempt, ProblemError, type Result } from '@/core/problem';
+import { formatMm, MM_PER_IN, parseLength } from '@/core/units/length';
+
+/** Lengths one after another: `0, 25, 2 in`; a decimal comma stands between digits, a separating one before a space or `;`. */
+export const readLengths =
+  (range: Range, unit: 'mm' | 'in' = 'mm') =>
+  (text: string): Result<number[]> =>
+    readList(text, range, (part) => {
+      const { mm } = parseLength(part, unit);
+      return Math.round((unit === 'in' ? mm / MM_PER_IN : mm) * 1000) / 1000;
+    });
+
+/** Plain numbers one after another. */
+export const readNumbers =
+  (range: Range) =>
+  (text: string): Result<number[]> =>
+    readList(text, range, (part) => Number(part.replace(',', '.')));
+
+/** One plain number. */
+export const readNumber =
+  (range: Range) =>
+  (text: string): Result<number> =>
+    attempt(() => within(Number(text.trim().replace(',', '.')), range, text));
+
+export const writeList = (values: readonly number[]): string => values.map((value) => formatMm(value, 2)).join('; ');
+export const writeNumber = (value: number): string => String(value);
+
+function readList(text: string, range: Range, read: (part: string) => number): Result<number[]> {
+  const parts = text.split(/;|,\s|\s,/).flatMap((part) => (part.trim() === '' ? [] : [part.trim()]));
+  return attempt(() => parts.map((part) => within(read(part), range, part)));
+}
+
+function within(value: number, range: Range, found: string): number {
+  if (value >= range.min && value <= range.max) return value;
+  throw new ProblemError({
+    code: 'outOfRange',
+    path: '',
+    expected: `${range.min} to ${range.max} ${range.unit}`,
+    found: found.trim() || 'nothing',
+  });
+}

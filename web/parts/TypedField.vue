@@ -1,0 +1,59 @@
+<script setup lang="ts" generic="T">
+import { ref, watch } from 'vue';
+import { fieldText } from '@/contracts/problems';
+import type { Result } from '@/core/problem';
+
+/** A text that stands for something: what cannot be read stays in the field and is said; only what can goes on. */
+const props = defineProps<{
+  label: string;
+  value: T | undefined;
+  read: (text: string) => Result<T>;
+  write: (value: T) => string;
+  /** An empty field means nothing is said. */
+  optional?: boolean;
+  suffix?: string;
+  hint?: string;
+  problem?: string | undefined;
+}>();
+const emit = defineEmits<{ change: [value: T | undefined] }>();
+
+const text = ref('');
+const refusal = ref('');
+
+watch(
+  () => props.value,
+  (value) => {
+    const now = props.read(text.value);
+    if (now.ok && value !== undefined && props.write(now.value) === props.write(value)) return;
+    if (value === undefined && text.value.trim() === '') return;
+    text.value = value === undefined ? '' : props.write(value);
+    refusal.value = '';
+  },
+  { immediate: true },
+);
+
+function typeText(entered: string | null): void {
+  text.value = entered ?? '';
+  if (props.optional && text.value.trim() === '') {
+    refusal.value = '';
+    emit('change', undefined);
+    return;
+  }
+  const read = props.read(text.value);
+  refusal.value = read.ok ? '' : read.problems.map(fieldText).join(' ');
+  if (read.ok) emit('change', read.value);
+}
+</script>
+
+<template>
+  <v-text-field
+    :model-value="text"
+    :label="label"
+    :suffix="suffix"
+    :placeholder="hint"
+    :error-messages="refusal || problem ? [refusal || problem || ''] : []"
+    autocomplete="off"
+    class="figures"
+    @update:model-value="typeText"
+  />
+</template>

@@ -1,0 +1,101 @@
+import { expose } from 'comlink';
+import { asCase } from '@/contracts/as-case';
+import type { FinderQuestionEntry } from '@/contracts/finder';
+import type { LowgapFile } from '@/contracts/lowgap-file';
+import type { CornerKey } from '@/core/clearance/description';
+import { SectionShelf } from '@/core/clearance/section-shelf';
+import type { FoundRow } from '@/core/finder/answer';
+import { checkClaim, type ClaimCheck } from '@/core/finder/claim';
+import { needGapCard, type NeedGapCard } from '@/core/finder/need-gap';
+import { compareSchools, type SchoolAnswer } from '@/core/finder/schools';
+import type { FirstLook, PartialDot } from '@/core/finder/search';
+import { FinderSession, type Axle, type Explanation, type FinderResult } from '@/core/finder/session';
+import type { WholeSetup } from '@/core/finder/setup-of';
+import type { Material } from '@/core/obstacle/material';
+import { attempt, type Result } from '@/core/problem';
+
+/** What a search tells on its way. */
+export interface FinderNews {
+  readonly done: number;
+  readonly total: number;
+  readonly combinations: number;
+  readonly first?: readonly FirstLook[];
+  /** Found since the last news. */
+  readonly dots?: readonly PartialDot[];
+}
+
+export type Tell = (news: FinderNews) => void;
+
+/** The finder off the main thread; the last question stays, so that single combinations can be looked at closely. */
+export interface FinderWorker {
+  find(file: LowgapFile, question: FinderQuestionEntry, tell: Tell): Result<FinderResult>;
+  /** Takes up a question that was answered elsewhere, so that its combinations can be looked at. */
+  takeUp(file: LowgapFile, question: FinderQuestionEntry): Result<void>;
+  explain(axle: Axle, number: number): Result<Explanation>;
+  waysTo(axle: Axle, tire: number): readonly FoundRow[];
+  setup(axle: Axle, number: number): WholeSetup;
+  pairSetup(front: number, rear: number): WholeSetup;
+  schools(file: LowgapFile, question: FinderQuestionEntry, tell: Tell): Result<readonly SchoolAnswer[]>;
+  card(file: LowgapFile, corner: CornerKey, material: Material): Result<NeedGapCard>;
+  claim(file: LowgapFile, text: string): Result<ClaimCheck>;
+}
+
+/** ms between two pieces of news. */
+const TELL_EVERY_MS = 60;
+
+/** Dots told of at most: a picture needs no more before the answer is there. */
+const MOST_DOTS = 4000;
+
+const shelf = new SectionShelf();
+let session: FinderSession | null = null;
+
+const asked = (): FinderSession => {
+  if (!session) throw new RangeError('nothing was looked for yet');
+  return session;
+};
+
+const worker: FinderWorker = {
+  find: (file, question, tell) =>
+    attempt(() => {
+      const next = new FinderSession(asCase(file), question, shelf);
+      session = next;
+      const combinations = next.combinationCount;
+      tell({ done: 0, total: 1, combinations, first: next.firstLook() });
+      let told = performance.now();
+      let dots: PartialDot[] = [];
+      let drawn = 0;
+      for (const progress of next.run()) {
+        if (progress.dots && drawn < MOST_DOTS) {
+          const found = progress.dots();
+          drawn += found.length;
+          dots.push(...found);
+        }
+        if (performance.now() - told < TELL_EVERY_MS) continue;
+        told = performance.now();
+        tell({ done: progress.done, total: progress.total, combinations, dots });
+        dots = [];
+      }
+      return next.answer(file.intake?.lookPokeMm ?? 0);
+    }),
+  takeUp: (file, question) => attempt(() => void (session = new FinderSession(asCase(file), question, shelf))),
+  explain: (axle, number) => attempt(() => asked().explain(axle, number)),
+  waysTo: (axle, tire) => asked().waysTo(axle, tire),
+  setup: (axle, number) => asked().setup(axle, number),
+  pairSetup: (front, rear) => asked().pairSetup(front, rear),
+  schools: (file, question, tell) =>
+    attempt(() => {
+      const search = compareSchools(asCase(file), question, shelf);
+      let told = performance.now();
+      for (;;) {
+        const step = search.next();
+        if (step.done) return step.value;
+        if (performance.now() - told < TELL_EVERY_MS) continue;
+        told = performance.now();
+        tell({ done: step.value.done, total: step.value.total, combinations: 0 });
+      }
+    }),
+  card: (file, corner, material) => attempt(() => needGapCard(asCase(file), corner, material, shelf)),
+  claim: (file, text) => attempt(() => checkClaim(asCase(file), text, shelf)),
+};
+
+expose(worker);
