@@ -4,13 +4,24 @@ import type { CatalogueContent } from '@/contracts/catalogue';
 export const demoCatalogue = (): CatalogueContent[] => [
   {
     kind: 'tire',
-    data: { size: '265/70R17', label: 'Winter, studded', measuredDiameterMm: 798, loadIndex: 121, speedSymbol: 'Q' },
+    data: {
+      size: '265/70R17',
+      priceMinor: 18900,
+      label: 'Winter, studded',
+      measuredDiameterMm: 798,
+      loadIndex: 121,
+      speedSymbol: 'Q',
+    },
   },
-  { kind: 'tire', data: { size: '275/70R17', label: 'All-terrain', loadIndex: 121, speedSymbol: 'R' } },
+  {
+    kind: 'tire',
+    data: { size: '275/70R17', priceMinor: 20400, label: 'All-terrain', loadIndex: 121, speedSymbol: 'R' },
+  },
   {
     kind: 'tire',
     data: {
       size: '285/70R17',
+      priceMinor: 22150,
       label: 'All-terrain',
       measuredDiameterMm: 826,
       measuredWidthMm: 291,
@@ -19,9 +30,19 @@ export const demoCatalogue = (): CatalogueContent[] => [
       revolutionsPerKm: 396,
     },
   },
-  { kind: 'tire', data: { size: '33x10.50R17LT', label: 'Mud', loadIndex: 121, speedSymbol: 'Q' } },
-  { kind: 'tire', data: { size: '35x12.50R17LT', label: 'Mud', measuringRimIn: 10, loadIndex: 121, speedSymbol: 'Q' } },
-  { kind: 'tire', data: { size: '22x10-10', label: 'Cart, turf' } },
+  { kind: 'tire', data: { size: '33x10.50R17LT', priceMinor: 22150, label: 'Mud', loadIndex: 121, speedSymbol: 'Q' } },
+  {
+    kind: 'tire',
+    data: {
+      size: '35x12.50R17LT',
+      priceMinor: 23800,
+      label: 'Mud',
+      measuringRimIn: 10,
+      loadIndex: 121,
+      speedSymbol: 'Q',
+    },
+  },
+  { kind: 'tire', data: { size: '22x10-10', priceMinor: 6400, label: 'Cart, turf' } },
   {
     kind: 'wheel',
     data: {
@@ -32,6 +53,7 @@ export const demoCatalogue = (): CatalogueContent[] => [
       boltPattern: '6x139.7',
       boreMm: 106.1,
       loadKg: 1250,
+      priceMinor: 9800,
     },
   },
   {
@@ -45,6 +67,7 @@ export const demoCatalogue = (): CatalogueContent[] => [
       boreMm: 110,
       studPocketMm: 12,
       loadKg: 1350,
+      priceMinor: 11500,
     },
   },
   {
@@ -56,14 +79,29 @@ export const demoCatalogue = (): CatalogueContent[] => [
       backspacingMm: 133.4,
       boltPattern: '6x139.7',
       boreMm: 106.1,
+      priceMinor: 16900,
     },
   },
   {
     kind: 'spacer',
-    data: { thicknessMm: 25, label: 'Hub-centric plate', type: 'boltOn', boltPattern: '6x139.7', boreMm: 106.1 },
+    data: {
+      thicknessMm: 25,
+      priceMinor: 4550,
+      label: 'Hub-centric plate',
+      type: 'boltOn',
+      boltPattern: '6x139.7',
+      boreMm: 106.1,
+    },
   },
   {
     kind: 'spacer',
-    data: { thicknessMm: 6, label: 'Thin plate', type: 'slipOn', boltPattern: '6x139.7', boreMm: 106.1 },
+    data: {
+      thicknessMm: 6,
+      priceMinor: 1890,
+      label: 'Thin plate',
+      type: 'slipOn',
+      boltPattern: '6x139.7',
+      boreMm: 106.1,
+    },
   },
 ];

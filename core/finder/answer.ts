@@ -161,6 +161,9 @@ export class AnswerReader {
     const { sections } = this.#search;
     return this.#admitted
       .filter(({ cell }) => sections[this.#search.placeOfCell(cell).section]!.tire === tire)
+      .filter(
+        ({ staged, cell, number }) => !this.#search.isNeedless(staged, cell, this.#search.combination(number).stance),
+      )
       .sort(
         (a, b) =>
           a.staged.bestScore[a.cell]! - b.staged.bestScore[b.cell]! ||

@@ -110,6 +110,8 @@ export interface Tally {
   readonly combinations: number;
   readonly clears: number;
   readonly withChanges: number;
+  /** Would do, but with another stop or axle place that changes nothing: without it they do as well. */
+  readonly needless: number;
   readonly fails: number;
   /** Refused by a constraint before anything was measured, and by which; one may break several. */
   readonly refused: number;
@@ -151,6 +153,8 @@ export class FinderSearch {
   tally: Tally | null = null;
   readonly #stageShelf: StageShelf;
   readonly #money: Prices;
+  /** For each stance the one at the same height with nothing stopped or moved. */
+  readonly #withoutStops: readonly number[];
 
   /** @throws ProblemError naming the field below `finder`, or as `prepareCorner`. */
   constructor(
@@ -166,8 +170,11 @@ export class FinderSearch {
     this.candidates = candidatesOf(question);
     this.allowances = candidateAllowances(description, question);
     this.#money = new Prices(question, this.candidates);
-    const { tires, wheels, spacers } = this.candidates;
+    const { tires, wheels, spacers, stances } = this.candidates;
     const { constraints } = question;
+    this.#withoutStops = stances.map(({ liftMm }) =>
+      stances.findIndex((one) => one.liftMm === liftMm && !one.bumpStopMm && !one.steeringStopDeg && !one.axleShiftMm),
+    );
     this.tireChecks = tires.map((tire) => checkTire(tire, constraints));
     this.wheelChecks = wheels.map((wheel) => checkWheel(wheel, constraints));
     this.spacerChecks = spacers.map((spacer) => checkSpacer(spacer, constraints));
@@ -476,7 +483,7 @@ export class FinderSearch {
   /** Reads every combination off its cell. */
   *#count(total: number): Generator<FinderProgress, void> {
     const { stances, spacers, wheels, tires } = this.candidates;
-    const counts = { clears: 0, withChanges: 0, fails: 0, refused: 0 };
+    const counts = { clears: 0, withChanges: 0, needless: 0, fails: 0, refused: 0 };
     const refusedBy = new Array<number>(16).fill(0);
     const uncheckedBy = new Array<number>(16).fill(0);
     const { constraints } = this.question;
@@ -532,6 +539,7 @@ export class FinderSearch {
             const unchecked = open | priced | this.tireChecks[tire]!.unchecked | plane.unchecked[cell]!;
             if (unchecked !== 0) countBits(unchecked, uncheckedBy);
             if (this.isPlain(staged, cell, stance)) counts.clears++;
+            else if (this.isNeedless(staged, cell, stance)) counts.needless++;
             else counts.withChanges++;
             // Of the combinations of a cell: less permanent, then cheaper, then with the thinner spacer and less lift.
             const score =
@@ -548,8 +556,7 @@ export class FinderSearch {
       }
       yield { done: total, total };
     }
-    const { clears, withChanges, fails, refused } = counts;
-    const combinations = clears + withChanges + fails + refused;
+    const combinations = Object.values(counts).reduce((sum, count) => sum + count, 0);
     this.tally = { combinations, ...counts, refusedBy, uncheckedBy, masks: [...masks] };
   }
 
@@ -557,6 +564,15 @@ export class FinderSearch {
   isPlain(staged: StagedCells, cell: number, stance: number): boolean {
     const { bumpStopMm, steeringStopDeg, axleShiftMm } = this.candidates.stances[stance]!;
     return staged.remedies[cell] === 0 && bumpStopMm === 0 && steeringStopDeg === 0 && axleShiftMm === 0;
+  }
+
+  /** Whether a stop or an axle place gains a cell nothing against the same height without it. */
+  isNeedless(staged: StagedCells, cell: number, stance: number): boolean {
+    const without = this.#withoutStops[stance]!;
+    if (without === stance) return false;
+    const plain = this.cellsOfStance[without];
+    if (!plain || plain.remedies[cell]! & FAILS) return false;
+    return plain.remedies[cell] === staged.remedies[cell];
   }
 
   /** Poke and coverage of every cell, over all corners. */

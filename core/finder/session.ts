@@ -136,8 +136,7 @@ export class FinderSession {
     const { search, reader } = this.#of(axle);
     const combination = search.combination(number);
     const bare = foundSetup(this.description, [{ search, combination }]);
-    const corners = Object.fromEntries(search.corners.map((key) => [key, this.description.corners[key]]));
-    const tried: CaseDescription = { ...this.description, corners, setup: bare };
+    const tried = this.#tried(search, bare);
     const { obstacles } = evaluateCase(tried, {}, this.#shelf);
     const sorted = [...obstacles].sort((a, b) => a.marginMm - b.marginMm);
     const failing = sorted.filter(({ verdict }) => verdict === 'rubs');
@@ -159,6 +158,21 @@ export class FinderSession {
       nearest: !admitted && staged && cell >= 0 ? reader.nearestAdmitted(staged, cell) : null,
       window: staged && cell >= 0 ? offsetWindow(search, combination.stance, cell) : null,
     };
+  }
+
+  /** How often less than wanted is left somewhere on the corner that is tightest, by the tolerances of its survey. */
+  chanceOfRub(axle: Axle, number: number): number | null {
+    const { search } = this.#of(axle);
+    const combination = search.combination(number);
+    const tried = this.#tried(search, foundSetup(this.description, [{ search, combination }]));
+    const { lowGap } = evaluateCase(tried, {}, this.#shelf);
+    return lowGap ? this.#chance(tried, lowGap.corner) : null;
+  }
+
+  /** The corners a search is about, with a setup. */
+  #tried(search: FinderSearch, setup: WholeSetup): CaseDescription {
+    const corners = Object.fromEntries(search.corners.map((key) => [key, this.description.corners[key]]));
+    return { ...this.description, corners, setup };
   }
 
   #changeFor(search: FinderSearch, { corner, id, label, marginMm }: ObstacleVerdict): NeededChange {

@@ -30,7 +30,7 @@ const props = defineProps<{
 const emit = defineEmits<{ pick: [number: number] }>();
 
 const WIDTH = 820;
-const HEIGHT = 440;
+const HEIGHT = 366;
 const PLOT = { left: 64, right: WIDTH - 56, top: 14, bottom: HEIGHT - 50 };
 
 const dots = computed<readonly (BoardDot | PartialDot)[]>(() => props.answer?.board ?? props.partial);

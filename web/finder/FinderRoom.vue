@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapSetup } from '@/contracts/lowgap-file';
@@ -26,6 +26,8 @@ import { useFinder } from './use-finder';
 /** What is the biggest that clears this vehicle, and why does each other one not? */
 const job = useJobStore();
 const finder = useFinder();
+// Started before it is asked, so that the first answer does not wait for it.
+onMounted(() => finder.client.start());
 const route = useRoute();
 const router = useRouter();
 
@@ -167,6 +169,8 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
         <FoundTable
           v-else-if="view === 'list'"
           :rows="answer.rows"
+          :axle="answer.axle"
+          :chances="finder.chances.value"
           :caption="caption"
           :picked-number="pickedNumber"
           :file="`finder-${answer.axle}`"
@@ -205,7 +209,7 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
 <style scoped>
 .finder {
   display: grid;
-  grid-template-columns: 350px minmax(0, 1fr);
+  grid-template-columns: 392px minmax(0, 1fr);
   gap: 12px;
   align-items: start;
 }

@@ -3,7 +3,9 @@ import { mdiDownload } from '@mdi/js';
 import { computed, ref } from 'vue';
 import type { FoundRow } from '@/core/finder/answer';
 import { formatMm } from '@/core/units/length';
+import type { Axle } from '@/core/finder/session';
 import { saveText } from '../parts/save-text';
+import { chanceKey } from './use-finder';
 import { answerCsv } from './answer-csv';
 import {
   changesWords,
@@ -18,7 +20,14 @@ import {
 } from './finder-words';
 
 /** Combinations that will do: sorted, filtered, picked, taken away as CSV. */
-const props = defineProps<{ rows: readonly FoundRow[]; caption: string; pickedNumber: number | null; file: string }>();
+const props = defineProps<{
+  rows: readonly FoundRow[];
+  axle: Axle;
+  chances: ReadonlyMap<string, number | null>;
+  caption: string;
+  pickedNumber: number | null;
+  file: string;
+}>();
 const emit = defineEmits<{ pick: [number: number] }>();
 
 const search = ref('');
@@ -29,9 +38,9 @@ const HEADERS = [
   { key: 'diameterMm', title: 'Diameter, mm' },
   { key: 'wheel', title: 'Wheel' },
   { key: 'lowGapMm', title: 'Low gap, mm' },
+  { key: 'chance', title: 'Short, of 100' },
   { key: 'tightest', title: 'Tightest' },
-  { key: 'changes', title: 'To be changed' },
-  { key: 'permanence', title: 'Permanence' },
+  { key: 'permanence', title: 'To be changed' },
   { key: 'pokeMm', title: 'Poke, mm' },
   { key: 'costMinor', title: 'Cost' },
 ] as const;
@@ -46,6 +55,7 @@ const items = computed(() =>
       diameterMm: row.diameterMm,
       wheel: [wheelWords(row), stanceWords(row)].filter(Boolean).join(', '),
       lowGapMm: row.lowGapMm,
+      chance: props.chances.get(chanceKey(props.axle, row.number)) ?? -1,
       tightest: row.obstacleLabel ?? 'nothing near',
       changes: changesWords(row),
       permanence: row.permanence,
@@ -71,7 +81,7 @@ const unchecked = computed(() => [...new Set(props.rows.flatMap((row) => row.unc
       >
     </div>
     <p class="small muted">
-      {{ caption }}
+      {{ caption }} Short, of 100: how often less than wanted is left by how well the well was measured, first rows.
       <template v-if="unchecked.length">
         Not checked where nothing is said: {{ unchecked.map((one) => CONSTRAINT_WORDS[one]).join(', ') }}.
       </template>
@@ -93,9 +103,12 @@ const unchecked = computed(() => [...new Set(props.rows.flatMap((row) => row.unc
           <td class="figures">{{ formatMm(item.diameterMm, 0) }}</td>
           <td>{{ item.wheel }}</td>
           <td class="figures">{{ lowGapWords(item.row) }}</td>
+          <td class="figures">{{ item.chance < 0 ? '·' : Math.round(100 * item.chance) }}</td>
           <td>{{ item.tightest }}</td>
-          <td :class="item.row.result === 'clears' ? 'muted' : 'verdict-close'">{{ item.changes }}</td>
-          <td>{{ PERMANENCE_WORDS[item.permanence] }}</td>
+          <td :class="item.row.result === 'clears' ? 'muted' : 'verdict-close'">
+            {{ item.changes
+            }}<span v-if="item.permanence" class="muted small"> ({{ PERMANENCE_WORDS[item.permanence] }})</span>
+          </td>
           <td class="figures">{{ item.row.pokeMm === null ? 'no edge' : signedMm(item.row.pokeMm) }}</td>
           <td class="figures">{{ costWords(item.row.costMinor) }}</td>
         </tr>
@@ -108,6 +121,7 @@ const unchecked = computed(() => [...new Set(props.rows.flatMap((row) => row.unc
 .found {
   padding: 8px 12px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 6px;
   min-width: 0;
 }

@@ -167,7 +167,7 @@ const print = (): void => window.print();
 }
 .parts {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
   gap: 16px;
 }
 h3 {
@@ -178,7 +178,7 @@ h3 {
 }
 .pokes li {
   display: grid;
-  grid-template-columns: 150px minmax(0, 1fr) auto 20px;
+  grid-template-columns: 138px minmax(0, 1fr) auto 20px;
   gap: 8px;
   align-items: center;
   padding: 5px 0;
@@ -194,6 +194,7 @@ h3 {
 }
 .stick {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 2px;
   padding: 5px 0;
   border-top: 1px solid var(--rule);
@@ -201,9 +202,8 @@ h3 {
 .bar-line {
   height: 8px;
   max-width: 100%;
-  border: 1px solid var(--ink);
-  border-width: 0 2px;
-  background: linear-gradient(var(--ink), var(--ink)) center / 100% 2px no-repeat;
+  border: 2px solid var(--ink);
+  border-bottom: 0;
 }
 .check {
   display: inline-block;

@@ -34,7 +34,12 @@ const window = computed(() => {
 
 <template>
   <section class="panel picked" aria-label="Picked combination">
-    <h2 class="panel-title figures">{{ title }}</h2>
+    <div class="head">
+      <h2 class="panel-title figures">{{ title }}</h2>
+      <v-btn v-if="explanation" color="primary" height="48" :prepend-icon="mdiWrenchOutline" @click="emit('bench')"
+        >Put on the bench</v-btn
+      >
+    </div>
     <p v-if="explaining" class="muted">Looking closely</p>
     <p v-else-if="!explanation" class="muted">Pick a place on the board or a line of the list.</p>
     <template v-else>
@@ -43,7 +48,8 @@ const window = computed(() => {
           unmended ? 'Does not do' : stands
         }}</strong><template v-if="explanation.low">: {{ verdictSentence(explanation.low, rideMm) }}</template>
         <template v-if="explanation.chanceOfRub !== null">
-          Rubs there in {{ chanceWords(explanation.chanceOfRub) }} by how well the well was measured.</template
+          Less than wanted is left in {{ chanceWords(explanation.chanceOfRub) }}, by how well the well was
+          measured.</template
         >
       </p>
       <ul v-if="explanation.changes.length" class="changes">
@@ -61,9 +67,6 @@ const window = computed(() => {
         >
       </p>
       <p>{{ window }}</p>
-      <v-btn color="primary" height="48" :prepend-icon="mdiWrenchOutline" @click="emit('bench')"
-        >Put on the bench</v-btn
-      >
       <template v-if="ways.length > 1">
         <h3>Ways to this tire, least permanent first</h3>
         <ol class="ways">
@@ -96,6 +99,13 @@ const window = computed(() => {
   gap: 6px;
   align-content: start;
   line-height: 22px;
+}
+.head {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  justify-content: space-between;
+  min-height: 48px;
 }
 h3 {
   font-size: 15px;

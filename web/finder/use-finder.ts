@@ -46,6 +46,8 @@ export function useFinder() {
   const explanation = shallowRef<Explanation | null>(null);
   const ways = shallowRef<readonly FoundRow[]>([]);
   const explaining = ref(false);
+  /** How often the first rows would be short of what is wanted, by axle and number: worked out while nothing else is. */
+  const chances = shallowRef<ReadonlyMap<string, number | null>>(new Map());
 
   const question = computed(() => {
     const file = job.document;
@@ -141,6 +143,7 @@ export function useFinder() {
     picked.value = null;
     explanation.value = null;
     ways.value = [];
+    chances.value = new Map();
   }
 
   /** The answer goes with the job. */
@@ -177,7 +180,21 @@ export function useFinder() {
     const row = rowOf(one);
     const found = row ? await client.waysTo(one.axle, row.tire) : null;
     if (picked.value === one && found?.ok) ways.value = found.value;
+    if (picked.value === one) await fillChances(one);
   });
+
+  /** Row by row, until something else is looked at. */
+  async function fillChances(during: Picked): Promise<void> {
+    for (const { axle, rows } of result.value?.axles ?? []) {
+      for (const { number } of rows.slice(0, MOST_CHANCES)) {
+        const key = chanceKey(axle, number);
+        if (chances.value.has(key)) continue;
+        const found = await client.chanceOfRub(axle, number);
+        if (picked.value !== during || !found?.ok) return;
+        chances.value = new Map(chances.value).set(key, found.value);
+      }
+    }
+  }
 
   const rowOf = ({ axle, number }: Picked): FoundRow | null => {
     const answer = result.value?.axles.find((one) => one.axle === axle);
@@ -206,11 +223,17 @@ export function useFinder() {
     pick,
     explanation,
     explaining,
+    chances,
     ways,
     find,
     cancel,
   };
 }
+
+/** Rows whose chance is worked out. */
+const MOST_CHANCES = 15;
+
+export const chanceKey = (axle: Axle, number: number): string => `${axle}:${number}`;
 
 const keptRow = (axle: Axle, row: FoundRow): KeptRow => ({
   axle,

@@ -17,6 +17,11 @@ export class FinderClient {
   #running: { readonly worker: Worker; readonly remote: Remote<FinderWorker> } | null = null;
   #cancel: (() => void) | null = null;
 
+  /** Starts the worker before the first question. */
+  start(): void {
+    this.#running ??= started();
+  }
+
   find = (file: LowgapFile, question: FinderQuestionEntry, tell: Tell) =>
     this.#ask((remote) => remote.find(file, question, proxy(tell)));
 
@@ -32,6 +37,8 @@ export class FinderClient {
     this.#ask((remote) => remote.takeUp(file, question) as Promise<Result<void>>);
 
   explain = (axle: Axle, number: number) => this.#ask((remote) => remote.explain(axle, number));
+
+  chanceOfRub = (axle: Axle, number: number) => this.#ask((remote) => remote.chanceOfRub(axle, number));
 
   waysTo = (axle: Axle, tire: number) =>
     this.#ask(async (remote) => ({ ok: true as const, value: await remote.waysTo(axle, tire) }));

@@ -32,6 +32,7 @@ export interface FinderWorker {
   /** Takes up a question that was answered elsewhere, so that its combinations can be looked at. */
   takeUp(file: LowgapFile, question: FinderQuestionEntry): Result<void>;
   explain(axle: Axle, number: number): Result<Explanation>;
+  chanceOfRub(axle: Axle, number: number): Result<number | null>;
   waysTo(axle: Axle, tire: number): readonly FoundRow[];
   setup(axle: Axle, number: number): WholeSetup;
   pairSetup(front: number, rear: number): WholeSetup;
@@ -79,6 +80,7 @@ const worker: FinderWorker = {
     }),
   takeUp: (file, question) => attempt(() => void (session = new FinderSession(asCase(file), question, shelf))),
   explain: (axle, number) => attempt(() => asked().explain(axle, number)),
+  chanceOfRub: (axle, number) => attempt(() => asked().chanceOfRub(axle, number)),
   waysTo: (axle, tire) => asked().waysTo(axle, tire),
   setup: (axle, number) => asked().setup(axle, number),
   pairSetup: (front, rear) => asked().pairSetup(front, rear),
