@@ -51,7 +51,19 @@ function vehicle(seed: number, name: string): CaseDescription {
 
 const QUESTION: FinderQuestion = {
   fit: 'allRound',
-  tires: { from: 'common', leastDiameterMm: 690, mostDiameterMm: 850 },
+  tires: {
+    from: 'list',
+    list: [
+      '225/55R17',
+      '245/60R17',
+      '265/60R17',
+      '245/70R17',
+      '265/70R17',
+      '31x10.50R17',
+      '285/70R17',
+      '33x12.50R17LT',
+    ].map((size) => ({ size })),
+  },
   wheels: { from: 'ranges', diametersIn: [17], widthsIn: [8], offsetMm: { from: -25, to: 45, step: 14 } },
   spacers: [{ thicknessMm: 0 }, { thicknessMm: 7 }],
   lift: { kind: 'strutTop', amountsMm: [0, 25] },

@@ -33,28 +33,50 @@ export function sectionDiscs(outline: Outline<unknown>): SectionDiscs {
     seen.add(key);
     discs.push(a, r, radius);
   };
-  for (const piece of outline.pieces) {
+  const touch = (place: EdgePlace): number => {
+    const radius = innerRadius(outline, place, crown);
+    const a = place.a - place.na * radius;
+    const r = place.r - place.nr * radius;
+    add(a, r, radius);
+    if (a > 0.01) add(-a, r, radius);
+    return radius;
+  };
+  outline.pieces.forEach((piece, i) => {
     const from = pieceStart(piece);
     const to = pieceEnd(piece);
-    if (from.a < -1e-9 || to.a < -1e-9) continue;
-    if (from.a < 1e-9 && to.a < 1e-9) continue;
+    if (from.a < -1e-9 || to.a < -1e-9) return;
+    if (from.a < 1e-9 && to.a < 1e-9) return;
     const length =
       piece.kind === 'line'
         ? Math.hypot(to.a - from.a, to.r - from.r)
         : piece.radius * Math.abs(piece.end - piece.start);
     for (let s = 0; s <= length;) {
-      const place = placeAlong(piece, length === 0 ? 0 : s / length);
-      const radius = innerRadius(outline, place, crown);
-      const a = place.a - place.na * radius;
-      const r = place.r - place.nr * radius;
-      add(a, r, radius);
-      if (a > 0.01) add(-a, r, radius);
+      const radius = touch(placeAlong(piece, length === 0 ? 0 : s / length));
       if (s === length) break;
       const step = Math.min(MOST_STEP_MM, Math.max(LEAST_STEP_MM, Math.sqrt(8 * SAG_MM * radius)));
       s = Math.min(length, s + step);
     }
-  }
+    const next = outline.pieces[i + 1];
+    if (next) for (const place of cornerFan(placeAlong(piece, 1), placeAlong(next, 0))) touch(place);
+  });
   return Float64Array.from(discs);
+}
+
+/** Directions looked in from a corner that points into the section. */
+const FAN = 8;
+
+/** Where two pieces meet in a corner that points inward, everything between their normals touches it. */
+function cornerFan(end: EdgePlace, start: EdgePlace): EdgePlace[] {
+  // Walked round, the normal turns clockwise; where it turns back the corner points inward.
+  const turns = end.na * start.nr - end.nr * start.na;
+  if (!(turns > 1e-3)) return [];
+  return Array.from({ length: FAN - 1 }, (_, k) => {
+    const part = (k + 1) / FAN;
+    const na = end.na + part * (start.na - end.na);
+    const nr = end.nr + part * (start.nr - end.nr);
+    const length = Math.hypot(na, nr) || 1;
+    return { a: end.a, r: end.r, na: na / length, nr: nr / length };
+  });
 }
 
 /** Share `s` of the way along a piece, with the normal that leads out of the section. */
