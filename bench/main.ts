@@ -21,6 +21,7 @@ import { CANDIDATES, cornerWith, MOTIONS, setupWith, surveyedCorner, type Motion
 import { figure, timed, type Figure } from './measure';
 import { scanOf } from './scan';
 import { report } from './report';
+import { finderReport, type FinderFound } from './finder-report';
 import { screenReport, type ScreenFound } from './screen-report';
 import { wellsReport, type WellsFound } from './wells';
 
@@ -278,7 +279,8 @@ if (process.argv.includes('--json')) {
 } else {
   const found = JSON.parse(readFileSync(new URL('./wells-found.json', import.meta.url), 'utf8')) as WellsFound;
   const screen = JSON.parse(readFileSync(new URL('./screen-found.json', import.meta.url), 'utf8')) as ScreenFound;
-  const text = `${report(figures, machine, Object.keys(MOTIONS).length)}\n${wellsReport(found)}${screenReport(screen)}`;
+  const finder = JSON.parse(readFileSync(new URL('./finder-found.json', import.meta.url), 'utf8')) as FinderFound;
+  const text = `${report(figures, machine, Object.keys(MOTIONS).length)}\n${wellsReport(found)}${screenReport(screen)}${finderReport(finder)}`;
   process.stdout.write(text);
   if (process.argv.includes('--write')) writeFileSync('docs/benchmarks.md', text);
 }

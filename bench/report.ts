@@ -32,7 +32,5 @@ stops allow, ${motions} kinds of suspension. "Other tire" cycles through four se
   a level or two; the third dimension of a beam axle (the other wheel) costs several times as much.
 - *The next tire* starts from the cells where the last search ended: their images depend neither on the tire nor on
   height, stops or envelope, which only clip them. Another alignment makes new images and so costs a first answer.
-
-Not built yet and so not measured: the finder's table of combinations.
 `;
 }

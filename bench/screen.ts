@@ -4,7 +4,7 @@
  */
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { readFileSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { gzipSync } from 'node:zlib';
 import { chromium, type Browser, type Page } from '@playwright/test';
@@ -14,6 +14,7 @@ import { evaluateCase } from '@/core/clearance/evaluate';
 import { seededRandom } from '@/core/numeric/seeded-random';
 import { CHROMIUM_LAUNCH } from '@/e2e/chromium-launch';
 import { MOTIONS, surveyedCorner, setupWith, CANDIDATES, type MotionName } from './surveyed-corner';
+import { writeSection } from './page-section';
 import { SCREEN_HEADING, screenReport, type ScreenFigure, type ScreenFound } from './screen-report';
 
 const PORT = 4793;
@@ -221,11 +222,7 @@ async function main(): Promise<void> {
   const found: ScreenFound = { machine, figures };
   if (process.argv.includes('--write')) {
     writeFileSync(new URL('./screen-found.json', import.meta.url), `${JSON.stringify(found, null, 2)}\n`);
-    // Its part stands last on the page.
-    const page = new URL('../docs/benchmarks.md', import.meta.url);
-    const text = readFileSync(page, 'utf8');
-    const from = text.indexOf(`\n${SCREEN_HEADING}`);
-    writeFileSync(page, (from < 0 ? text : text.slice(0, from)) + screenReport(found));
+    writeSection(SCREEN_HEADING, screenReport(found));
   }
 }
 

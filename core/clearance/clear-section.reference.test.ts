@@ -148,3 +148,27 @@ describe('a scan', () => {
     expect(found!.gapMm).toBeLessThanOrEqual(least + searchToleranceMm(0));
   });
 });
+
+describe('looking only for what is nearer than a ceiling', () => {
+  test.each(Object.keys(MOTIONS))('%s: finds the least where there is one, else says there is none', (name) => {
+    const random = seededRandom(40 + name.length);
+    const description = scattered(random, name, 6, 3);
+    const corner = prepareCorner('frontLeft', description, setupOf(description, 1), 'street');
+    const { droop: from, bump: to } = corner.envelope.limits;
+    const section = new ClearSection(corner.motion, corner.envelope);
+    const least = new ClearSection(corner.motion, corner.envelope).leastGaps(corner);
+    corner.obstacles.forEach((obstacle, i) => {
+      const gapMm = least[i]!.gapMm;
+      const within = slack(gapMm);
+      for (const above of [within + 0.2, 5, 60]) {
+        const found = section.gapBelow(corner, obstacle, { from, to }, gapMm + above);
+        expect(Math.abs(found! - gapMm)).toBeLessThan(within);
+        expect(section.comesBelow(corner, obstacle, { from, to }, gapMm + above)).toBe(true);
+      }
+      for (const below of [within + 0.2, 12]) {
+        expect(section.gapBelow(corner, obstacle, { from, to }, gapMm - below)).toBeNull();
+        expect(section.comesBelow(corner, obstacle, { from, to }, gapMm - below)).toBe(false);
+      }
+    });
+  });
+});

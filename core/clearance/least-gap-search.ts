@@ -105,9 +105,9 @@ export class LeastGapSearch {
     this.#cellsSeen = 0;
     if (cut.count > 0) this.#takeUp(cut);
     else this.#begin();
-    const isAnswered = (): boolean => anyWillDo && this.#judge.best < ceiling;
-    while (this.#count > 0 && this.#cellsSeen < WORK_LIMIT && !isAnswered()) this.#step();
-    const status = this.#count === 0 || isAnswered() ? 'solved' : 'stopped';
+    const enough = anyWillDo ? ceiling : -Infinity;
+    while (this.#count > 0 && this.#cellsSeen < WORK_LIMIT && this.#judge.best >= enough) this.#step();
+    const status = this.#count === 0 || this.#judge.best < enough ? 'solved' : 'stopped';
     this.#layDown(cut, ceiling);
     const at = this.#judge.met;
     return {

@@ -42,11 +42,10 @@ export function cellOutcome(stage: Stage, index: number, section: MountedSection
   let remedies = 0;
   let depthMm = 0;
   for (let group = 0; group < stage.groups.length; group++) {
-    const { ladder } = stage.groups[group]!;
     let margin = stage.tabled(index, section, group, planeMm);
-    for (const limit of [0, ...ladder.map(({ mostMm }) => -mostMm)]) {
+    for (const limit of stage.limits[group]!) {
       if (!isNear(margin, limit)) continue;
-      const leaves = stage.leaves(section, group, planeMm, limit);
+      const leaves = stage.leaves(index, section, group, planeMm, limit);
       // Told apart by the exact search, the table's number is moved to its side of the limit.
       margin = leaves ? Math.max(margin, limit) : Math.min(margin, limit - JUST_UNDER_MM);
     }
@@ -55,7 +54,7 @@ export function cellOutcome(stage: Stage, index: number, section: MountedSection
       worstGroup = group;
     }
     if (margin >= 0) continue;
-    const rung = rungFor(ladder, margin);
+    const rung = rungFor(stage.groups[group]!.ladder, margin);
     if (!rung) {
       if (margin >= failingMm) continue;
       failingMm = margin;

@@ -34,7 +34,7 @@ function spotOf({ fromAMm, fromRMm, stepMm, columns, rows }: PlaneWindow, a: num
 
 /**
  * Lowers `curve` to the least margin of a section made of discs, at centre planes from `fromMm` on in steps of one cell:
- * the distance field at each disc's middle less its radius.
+ * the distance field at each disc's middle less its radius. `nearest` is told which disc that is, counted from `firstDisc`.
  */
 export function marginCurve(
   { wantedMm }: MarginField,
@@ -42,6 +42,8 @@ export function marginCurve(
   discs: SectionDiscs,
   fromMm: number,
   curve: Float32Array,
+  nearest: Uint16Array,
+  firstDisc: number,
 ): void {
   const count = curve.length;
   for (let d = 0; d < discs.length; d += 3) {
@@ -52,27 +54,23 @@ export function marginCurve(
       const i = cell + k;
       const c1 = w01 * wantedMm[i + 1]! + w11 * wantedMm[i + 1 + below]!;
       const margin = c0 + c1 - radius;
-      if (margin < curve[k]!) curve[k] = margin;
+      if (margin < curve[k]!) {
+        curve[k] = margin;
+        nearest[k] = firstDisc + d / 3;
+      }
       c0 = w00 * wantedMm[i + 1]! + w10 * wantedMm[i + 1 + below]!;
     }
   }
 }
 
-/** The obstacle that leaves a section least at a centre plane. */
-export function nearestObstacle(
-  { wantedMm, obstacle }: MarginField,
+/** The obstacle nearest to the middle of a section's disc at a centre plane. */
+export function obstacleOfDisc(
+  { obstacle }: MarginField,
   window: PlaneWindow,
   discs: SectionDiscs,
+  disc: number,
   planeMm: number,
-): { readonly obstacle: number; readonly marginMm: number } {
-  let marginMm = Infinity;
-  let nearest = -1;
-  for (let d = 0; d < discs.length; d += 3) {
-    const { cell } = spotOf(window, planeMm + discs[d]!, discs[d + 1]!);
-    const margin = wantedMm[cell]! - discs[d + 2]!;
-    if (margin >= marginMm) continue;
-    marginMm = margin;
-    nearest = obstacle[cell]!;
-  }
-  return { obstacle: nearest, marginMm };
+): number {
+  const { cell } = spotOf(window, planeMm + discs[3 * disc]!, discs[3 * disc + 1]!);
+  return obstacle[cell]!;
 }

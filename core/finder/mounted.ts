@@ -1,5 +1,5 @@
 import { prepareRotor, type Rotor } from '../clearance/rotor';
-import type { TireAllowances } from '../tire/allowance';
+import { sectionAllowance, type TireAllowances } from '../tire/allowance';
 import { tireSection, type TireSection } from '../tire/section';
 import type { TireChoice } from './question';
 import { sectionDiscs, type SectionDiscs } from './section-discs';
@@ -39,7 +39,13 @@ export class Mounted implements MountedSection {
   }
 
   get free(): SectionDiscs {
-    return (this.#free ??= sectionDiscs(this.rotor.filled.outline));
+    return (this.#free ??= sectionDiscs(this.#widened().outline));
+  }
+
+  /** The free section with what the tire may be beyond it. */
+  #widened(): TireSection {
+    if (!this.#allowances) return this.section;
+    return tireSection(this.#tire, this.#rimWidthIn, '', sectionAllowance(this.#allowances));
   }
 
   get ground(): SectionDiscs {

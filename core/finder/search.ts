@@ -449,22 +449,30 @@ export class FinderSearch {
       const cell = firstCell + place;
       let marginMm = Infinity;
       let failingMm = 0;
-      let named = { corner: -1, group: -1 };
-      staged.stages.forEach((stage, corner) => {
-        const outcome = cellOutcome(stage, index, mounted, plane);
+      let namedCorner = -1;
+      let namedGroup = -1;
+      for (let corner = 0; corner < staged.stages.length; corner++) {
+        const outcome = cellOutcome(staged.stages[corner]!, index, mounted, plane);
         staged.remedies[cell]! |= outcome.remedies | (outcome.failingGroup < 0 ? 0 : FAILS);
         staged.depthMm[cell] = Math.max(staged.depthMm[cell]!, outcome.depthMm);
-        for (const remedy of remediesIn(outcome.remedies)) staged.changesMinor[cell]! += prices[remedy] ?? 0;
-        if (outcome.failingMm < failingMm) named = { corner, group: outcome.failingGroup };
-        else if (failingMm === 0 && outcome.marginMm < marginMm) named = { corner, group: outcome.worstGroup };
+        if (outcome.remedies) {
+          for (const remedy of remediesIn(outcome.remedies)) staged.changesMinor[cell]! += prices[remedy] ?? 0;
+        }
+        if (outcome.failingMm < failingMm) {
+          namedCorner = corner;
+          namedGroup = outcome.failingGroup;
+        } else if (failingMm === 0 && outcome.marginMm < marginMm) {
+          namedCorner = corner;
+          namedGroup = outcome.worstGroup;
+        }
         failingMm = Math.min(failingMm, outcome.failingMm);
         marginMm = Math.min(marginMm, outcome.marginMm);
-      });
+      }
       staged.marginMm[cell] = marginMm;
       staged.missMm[cell] = failingMm;
-      staged.worstCorner[cell] = named.corner;
-      if (named.group >= 0) {
-        staged.worstObstacle[cell] = staged.stages[named.corner]!.tabledObstacle(mounted, named.group, plane);
+      staged.worstCorner[cell] = namedCorner;
+      if (namedGroup >= 0) {
+        staged.worstObstacle[cell] = staged.stages[namedCorner]!.tabledObstacle(index, mounted, namedGroup, plane);
       }
     });
   }

@@ -1,4 +1,4 @@
-import { nearestPlace, pieceEnd, pieceStart, type Outline, type PlanePoint } from '../geometry/outline';
+import { makeOutline, nearestPlace, pieceEnd, pieceStart, type Outline, type PlanePoint } from '../geometry/outline';
 
 /**
  * Discs that together fill a section from inside: [a, r, radius] each, mm about its centre plane. The distance from a
@@ -23,7 +23,9 @@ interface EdgePlace extends PlanePoint {
 }
 
 /** Inner discs of a section that is the same on both sides of its centre plane. */
-export function sectionDiscs(outline: Outline<unknown>): SectionDiscs {
+export function sectionDiscs(whole: Outline<unknown>): SectionDiscs {
+  // From a middle on the outboard side the nearest of the edge is on that side too.
+  const outline = makeOutline(whole.pieces.filter((piece) => pieceStart(piece).a > 1e-9 || pieceEnd(piece).a > 1e-9));
   const crown = Math.max(...outline.pieces.flatMap((piece) => [pieceStart(piece).r, pieceEnd(piece).r]));
   const discs: number[] = [];
   const seen = new Set<string>();
@@ -44,8 +46,6 @@ export function sectionDiscs(outline: Outline<unknown>): SectionDiscs {
   outline.pieces.forEach((piece, i) => {
     const from = pieceStart(piece);
     const to = pieceEnd(piece);
-    if (from.a < -1e-9 || to.a < -1e-9) return;
-    if (from.a < 1e-9 && to.a < 1e-9) return;
     const length =
       piece.kind === 'line'
         ? Math.hypot(to.a - from.a, to.r - from.r)
@@ -108,7 +108,7 @@ function innerRadius(outline: Outline<unknown>, { a, r, na, nr }: EdgePlace, cro
   let radius = Math.min(toMiddle, Math.max(toCrown, 0.5), toAxis);
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const nearest = nearestPlace(outline, a - na * radius, r - nr * radius);
-    if (-nearest.distance >= radius - FIT_MM) break;
+    if (Math.abs(nearest.distance) >= radius - FIT_MM) break;
     const da = a - nearest.a;
     const dr = r - nearest.r;
     const toward = na * da + nr * dr;

@@ -9,7 +9,7 @@ import type { Rotor } from '../clearance/rotor';
 import { materialStretches, standardRegions, type Standard } from '../clearance/standard';
 import type { PreparedObstacle } from '../clearance/survey';
 import { KEEP_OUT_PLACES_MM } from '../tolerances';
-import { marginCurve, nearestObstacle, type MarginField } from './margin-curve';
+import { marginCurve, obstacleOfDisc, type MarginField } from './margin-curve';
 import type { Ladder } from './remedies';
 import type { SectionDiscs } from './section-discs';
 
@@ -42,6 +42,14 @@ export interface MountedSection {
 export const TABLE_UNDER_MM = 2.5;
 export const TABLE_OVER_MM = 1.75;
 
+/** Margins and the nearest disc of a section by centre plane; discs of the bulged section are counted from `GROUND_DISCS`. */
+interface Curve {
+  readonly marginMm: Float32Array;
+  readonly disc: Uint16Array;
+}
+
+const GROUND_DISCS = 1 << 15;
+
 /** mm of side of a cell of the table. */
 const CELL_MM = 1;
 
@@ -60,7 +68,9 @@ export class Stage {
   readonly #standard: Standard;
   readonly #section: ClearSection;
   #fields: readonly { readonly free: MarginField | null; readonly ground: MarginField | null }[] = [];
-  readonly #curves = new Map<number, Float32Array>();
+  readonly #curves = new Map<number, Curve>();
+  /** Margins at which the answer on a group changes: nothing wanted, and the most that each rung gives. */
+  readonly limits: readonly (readonly number[])[];
   exactCount = 0;
 
   /**
@@ -78,6 +88,7 @@ export class Stage {
   ) {
     this.corner = corner;
     this.groups = groups;
+    this.limits = groups.map(({ ladder }) => [0, ...ladder.map(({ mostMm }) => -mostMm)]);
     this.#standard = standard;
     this.#section = section;
     this.#span = span;
@@ -118,22 +129,25 @@ export class Stage {
   }
 
   /** Least margin of a group for a section at every whole mm of centre plane from the span's start, by the table. */
-  curve(index: number, section: MountedSection, group: number): Float32Array {
+  #curve(index: number, section: MountedSection, group: number): Curve {
     const key = index * this.groups.length + group;
     const known = this.#curves.get(key);
     if (known) return known;
     const { from, to } = this.#span;
-    const curve = new Float32Array(Math.ceil((to - from) / CELL_MM) + 1).fill(Infinity);
-    const field = this.#fields[group]!;
-    if (field.free) marginCurve(field.free, this.window, section.free, from, curve);
-    if (field.ground) marginCurve(field.ground, this.window, section.ground, from, curve);
+    const count = Math.ceil((to - from) / CELL_MM) + 1;
+    const marginMm = new Float32Array(count).fill(Infinity);
+    const disc = new Uint16Array(count);
+    const { free, ground } = this.#fields[group]!;
+    if (free) marginCurve(free, this.window, section.free, from, marginMm, disc, 0);
+    if (ground) marginCurve(ground, this.window, section.ground, from, marginMm, disc, GROUND_DISCS);
+    const curve = { marginMm, disc };
     this.#curves.set(key, curve);
     return curve;
   }
 
   /** Least margin of a group at a centre plane, by the table. */
   tabled(index: number, section: MountedSection, group: number, planeMm: number): number {
-    const curve = this.curve(index, section, group);
+    const curve = this.#curve(index, section, group).marginMm;
     const place = (planeMm - this.#span.from) / CELL_MM;
     const below = Math.min(curve.length - 1, Math.floor(place));
     const above = Math.min(curve.length - 1, below + 1);
@@ -143,21 +157,25 @@ export class Stage {
   }
 
   /** The obstacle of a group that leaves least at a centre plane, by the table; -1 where none is near. */
-  tabledObstacle(section: MountedSection, group: number, planeMm: number): number {
-    const field = this.#fields[group]!;
-    const one = field.free ? nearestObstacle(field.free, this.window, section.free, planeMm) : null;
-    const other = field.ground ? nearestObstacle(field.ground, this.window, section.ground, planeMm) : null;
-    if (!other || (one && one.marginMm <= other.marginMm)) return one?.obstacle ?? -1;
-    return other.obstacle;
+  tabledObstacle(index: number, section: MountedSection, group: number, planeMm: number): number {
+    const { marginMm, disc } = this.#curve(index, section, group);
+    const place = Math.min(disc.length - 1, Math.round((planeMm - this.#span.from) / CELL_MM));
+    if (marginMm[place] === Infinity) return -1;
+    const { free, ground } = this.#fields[group]!;
+    const nearest = disc[place]!;
+    if (nearest >= GROUND_DISCS) {
+      return obstacleOfDisc(ground!, this.window, section.ground, nearest - GROUND_DISCS, planeMm);
+    }
+    return obstacleOfDisc(free!, this.window, section.free, nearest, planeMm);
   }
 
   /** Whether a group leaves at least `limitMm` at a centre plane, by the exact search. */
-  leaves(section: MountedSection, group: number, planeMm: number, limitMm: number): boolean {
+  leaves(index: number, section: MountedSection, group: number, planeMm: number, limitMm: number): boolean {
     this.exactCount++;
     const corner = this.#with(section.rotor, planeMm);
     const { members } = this.groups[group]!;
     // What the table calls nearest most often settles it.
-    const suspect = this.tabledObstacle(section, group, planeMm);
+    const suspect = this.tabledObstacle(index, section, group, planeMm);
     return (
       !this.#comesBelow(corner, suspect, limitMm) &&
       !members.some((o) => o !== suspect && this.#comesBelow(corner, o, limitMm))

@@ -1,0 +1,44 @@
+import type { Figure } from './measure';
+
+/** What `npm run bench:finder` found; kept in finder-found.json. */
+export interface FinderFound {
+  readonly machine: string;
+  readonly figures: readonly Figure[];
+  readonly sample: { readonly compared: number; readonly equal: number; readonly perCombinationMs: number };
+}
+
+export const FINDER_HEADING = '## The finder';
+
+const number = (value: number): string =>
+  value >= 1000 ? Math.round(value).toLocaleString('en') : value.toPrecision(3);
+
+/** Its part of docs/benchmarks.md, from a blank line on. */
+export function finderReport({ machine, figures, sample }: FinderFound): string {
+  const rows = figures.map(
+    (f) =>
+      `| ${f.name} | ${number(f.median)} ${f.unit} | ${number(f.min)} to ${number(f.max)} | ${f.goal === null ? '' : `${number(f.goal)} ${f.unit}`} | ${f.met === null ? '' : f.met ? 'met' : 'missed'} |`,
+  );
+  return `
+${FINDER_HEADING}
+
+As measured by \`npm run bench:finder -- --write\` (after a build) on ${machine}. The same surveyed corner; tires by diameter and width,
+rims by width, offsets in steps of 1.5 to 15 mm, spacers and spring lifts; sheet metal may be folded by 20 and cut by 50 mm. Everything is
+counted: mounting every tire, imaging the corner, the table, the exact search near the limits and reading off the combinations.
+
+| what | median | spread | goal | |
+| --- | --- | --- | --- | --- |
+${rows.join('\n')}
+
+Against the plain way (each obstacle of each combination on its own): ${sample.equal} of ${sample.compared} seeded combinations equal; it takes
+${number(sample.perCombinationMs)} ms a combination.
+
+How it is done: what a tire meets depends on its section, its centre plane (spacer less offset) and the stance alone, so each of those cells is
+worked out once. All obstacles in all postures are drawn into the plane of axle line and radius, one raster for each thickness, wanted
+room and kind of change; an exact distance transform gives the room at every place. A section is a hundred discs, and its margin at every
+centre plane the least of the field at their middles less their radii. The table is good to about 2.5 mm; a cell nearer to a limit than that
+is decided by the exact search, which only has to prove that nothing comes below. There is no bisection: along the centre plane a whole
+row costs what one look-up does, and in diameter sections are not nested strictly enough for a bisection to be exact. The cost is the
+table (once for each set of postures), about 0.3 ms a mounted tire, and 0.1 to 1 ms for each cell at the frontier, whose number grows as the
+two-thirds power of the combinations, not as their number.
+`;
+}
