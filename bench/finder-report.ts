@@ -22,8 +22,8 @@ export function finderReport({ machine, figures, sample }: FinderFound): string 
 ${FINDER_HEADING}
 
 As measured by \`npm run bench:finder -- --write\` (after a build) on ${machine}. The same surveyed corner; tires by diameter and width,
-rims by width, offsets in steps of 1.5 to 15 mm, spacers and spring lifts; sheet metal may be folded by 20 and cut by 50 mm. Everything is
-counted: mounting every tire, imaging the corner, the table, the exact search near the limits and reading off the combinations.
+rims by width, offsets in steps of 1.5 to 15 mm, spacers and spring lifts; nothing changed unless it says so, and then sheet metal folded by
+20 or cut by 50 mm. Everything is counted: mounting every tire, imaging the corner, the table, the exact search near the limits and reading off the combinations.
 
 | what | median | spread | goal | |
 | --- | --- | --- | --- | --- |

@@ -25,6 +25,13 @@ interface Picture {
   readonly afterStudy?: (page: Page) => Promise<void>;
 }
 
+/** Asks the finder what it would ask by itself, and waits until the first rows are looked at closely. */
+async function foundAnswer(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Find', exact: true }).click();
+  await page.getByTestId('picked-says').waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(6000);
+}
+
 const PICTURES: readonly Picture[] = [
   { name: 'bay-board' },
   { name: 'baseline', room: 'baseline?corner=frontLeft' },
@@ -80,6 +87,20 @@ const PICTURES: readonly Picture[] = [
     name: 'bench-phone',
     room: 'bench',
     width: 390,
+  },
+  { name: 'finder', room: 'finder', prepare: foundAnswer },
+  {
+    name: 'finder-list',
+    room: 'finder?view=list',
+    prepare: foundAnswer,
+  },
+  {
+    name: 'finder-card',
+    room: 'finder?view=card&corner=frontLeft',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Make the card' }).click();
+      await page.getByText('Ten to poke first').waitFor({ timeout: 60_000 });
+    },
   },
   {
     name: 'compare',

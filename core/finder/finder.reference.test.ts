@@ -6,7 +6,8 @@ import { STANDARD_IDS } from '../clearance/standard';
 import { seededRandom } from '../numeric/seeded-random';
 import { plainOutcome } from './plain-outcome';
 import { NOTHING_ALLOWED, type FinderQuestion } from './question';
-import { FAILS, FinderSearch } from './search';
+import { FinderSearch } from './search';
+import { FAILS } from './staged-cells';
 
 const MATERIALS = ['sheetMetal', 'liner', 'plastic', 'frame', 'hose', 'bodyMount'] as const;
 
@@ -96,15 +97,15 @@ describe('what a search says of a combination is what each obstacle on its own s
       for (const progress of search.run()) expect(progress.done).toBeLessThanOrEqual(progress.total);
       const random = seededRandom(seed);
       for (let n = 0; n < 25; n++) {
-        const number = Math.floor(random() * search.combinationCount);
-        const combination = search.combination(number);
-        expect(search.numberOf(combination)).toBe(number);
-        const cell = search.cellOf(combination);
+        const number = Math.floor(random() * search.axes.combinationCount);
+        const combination = search.axes.combination(number);
+        expect(search.axes.numberOf(combination)).toBe(number);
+        const cell = search.axes.cellOf(combination);
         if (cell < 0) continue;
         const plain = plainOutcome(
           description,
           QUESTION,
-          search.candidates,
+          search.axes.candidates,
           search.corners,
           combination,
           undefined,
@@ -121,7 +122,11 @@ describe('what a search says of a combination is what each obstacle on its own s
         const fails =
           (staged!.remedies[cell]! & FAILS) !== 0 ||
           (staged!.inside?.at(combination.wheel, combination.spacer) ?? 1) < 0;
-        const found = fails ? 'fails' : search.isPlain(staged!, cell, combination.stance) ? 'clears' : 'withChanges';
+        const found = fails
+          ? 'fails'
+          : search.verdicts.isPlain(staged!, cell, combination.stance)
+            ? 'clears'
+            : 'withChanges';
         expect({ seed, number, found }).toEqual({ seed, number, found: plain.result });
         if (found !== 'withChanges') continue;
         const permanent = 31 - Math.clz32(plain.remedies);
@@ -143,9 +148,9 @@ describe('what a search says of a combination is what each obstacle on its own s
     for (const _ of search.run());
     const { tally } = search;
     let [clears, fails] = [0, 0];
-    for (let number = 0; number < search.combinationCount; number++) {
-      const combination = search.combination(number);
-      const cell = search.cellOf(combination);
+    for (let number = 0; number < search.axes.combinationCount; number++) {
+      const combination = search.axes.combination(number);
+      const cell = search.axes.cellOf(combination);
       const staged = search.cellsOfStance[combination.stance];
       if (cell < 0) continue;
       const inside = staged?.inside?.at(combination.wheel, combination.spacer) ?? Infinity;

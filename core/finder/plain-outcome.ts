@@ -9,7 +9,7 @@ import { remedyBit } from './cell-outcome';
 import { combinedSetup, type Candidates } from './candidates';
 import type { FinderQuestion } from './question';
 import { ladderOf, rungFor } from './remedies';
-import type { Combination } from './search';
+import type { Combination } from './axes';
 import type { TireAllowances } from '../tire/allowance';
 
 /** What one combination comes to, thing by thing. */

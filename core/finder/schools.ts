@@ -1,7 +1,7 @@
 import type { CaseDescription } from '../clearance/description';
 import { SectionShelf } from '../clearance/section-shelf';
 import { STANDARD_IDS, STANDARDS, type StandardId } from '../clearance/standard';
-import type { FoundRow } from './answer';
+import type { FoundRow } from './rows';
 import type { FinderQuestion } from './question';
 import { forbiddenBy, type Remedy } from './remedies';
 import type { FinderProgress } from './search';

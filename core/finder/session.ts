@@ -4,11 +4,12 @@ import { SectionShelf } from '../clearance/section-shelf';
 import { LeverBench, type ObstacleLevers } from '../plan/levers';
 import { attempt } from '../problem';
 import { cornerSpreadOf } from '../spread/spread-case';
-import { AnswerReader, type FinderAnswer, type FoundRow } from './answer';
+import { AnswerReader, type FinderAnswer } from './answer';
 import { checkQuestion } from './check-question';
 import type { FinderQuestion } from './question';
 import { ladderOf, rungFor, type Remedy } from './remedies';
 import { cornersOfFit, FinderSearch, type FinderProgress, type FirstLook } from './search';
+import type { FoundRow } from './rows';
 import { foundSetup, type WholeSetup } from './setup-of';
 
 export type Axle = 'all' | 'front' | 'rear';
@@ -90,7 +91,7 @@ export class FinderSession {
   }
 
   get combinationCount(): number {
-    return this.#searches.reduce((sum, { search }) => sum + search.combinationCount, 0);
+    return this.#searches.reduce((sum, { search }) => sum + search.axes.combinationCount, 0);
   }
 
   /** A few tires on the first wheel, at once: something to see while the rest is worked out. */
@@ -120,13 +121,13 @@ export class FinderSession {
   /** The vehicle's setup with a combination on it. */
   setup(axle: Axle, number: number): WholeSetup {
     const { search } = this.#of(axle);
-    return foundSetup(this.description, [{ search, combination: search.combination(number) }]);
+    return foundSetup(this.description, [{ search, combination: search.axes.combination(number) }]);
   }
 
   pairSetup(front: number, rear: number): WholeSetup {
     const found = [this.#of('front'), this.#of('rear')].map(({ search }, i) => ({
       search,
-      combination: search.combination(i === 0 ? front : rear),
+      combination: search.axes.combination(i === 0 ? front : rear),
     }));
     return foundSetup(this.description, found);
   }
@@ -134,7 +135,7 @@ export class FinderSession {
   /** A close look: everything that fails, what mends it, how sure it is. @throws ProblemError as `evaluateCase`. */
   explain(axle: Axle, number: number): Explanation {
     const { search, reader } = this.#of(axle);
-    const combination = search.combination(number);
+    const combination = search.axes.combination(number);
     const bare = foundSetup(this.description, [{ search, combination }]);
     const tried = this.#tried(search, bare);
     const { obstacles } = evaluateCase(tried, {}, this.#shelf);
@@ -144,7 +145,7 @@ export class FinderSession {
     const removed = changes.flatMap(({ id, remedy }) => (remedy === 'unbolt' ? [id] : []));
     const low = sorted[0] ?? null;
     const staged = search.cellsOfStance[combination.stance] ?? null;
-    const cell = search.cellOf(combination);
+    const cell = search.axes.cellOf(combination);
     const admitted = staged !== null && cell >= 0 && changes.every(({ remedy }) => remedy !== null);
     return {
       axle,
@@ -163,7 +164,7 @@ export class FinderSession {
   /** How often less than wanted is left somewhere on the corner that is tightest, by the tolerances of its survey. */
   chanceOfRub(axle: Axle, number: number): number | null {
     const { search } = this.#of(axle);
-    const combination = search.combination(number);
+    const combination = search.axes.combination(number);
     const tried = this.#tried(search, foundSetup(this.description, [{ search, combination }]));
     const { lowGap } = evaluateCase(tried, {}, this.#shelf);
     return lowGap ? this.#chance(tried, lowGap.corner) : null;
@@ -231,8 +232,8 @@ function offsetWindow(
   stance: number,
   cell: number,
 ): { readonly fromMm: number; readonly toMm: number } | null {
-  const { section, planeMm } = search.placeOfCell(cell);
-  const { rotor } = search.sections[section]!.mounted;
+  const { section, planeMm } = search.axes.placeOfCell(cell);
+  const { rotor } = search.axes.sections[section]!.mounted;
   const { stages } = search.cellsOfStance[stance]!;
   const clears = (plane: number): boolean =>
     stages.every((stage) => {

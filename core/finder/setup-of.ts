@@ -7,13 +7,14 @@ import {
   type SetupDescription,
 } from '../clearance/description';
 import { combinedSetup } from './candidates';
-import type { Combination, FinderSearch } from './search';
+import type { Combination } from './axes';
+import type { FinderSearch } from './search';
 
 export type WholeSetup = SetupDescription & { readonly corners?: CornerOverrides | undefined };
 
 /** The setup of one corner with a combination on it. */
 export const cornerSetup = (
-  { description, candidates, allowances }: FinderSearch,
+  { description, axes: { candidates }, allowances }: FinderSearch,
   key: CornerKey,
   { tire, wheel, spacer, stance }: Combination,
 ): SetupDescription =>

@@ -2,7 +2,8 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { computed, ref } from 'vue';
-import type { BoardDot, FinderAnswer } from '@/core/finder/answer';
+import type { FinderAnswer } from '@/core/finder/answer';
+import type { BoardDot } from '@/core/finder/board';
 import type { PartialDot } from '@/core/finder/search';
 import { MM_PER_IN } from '@/core/units/length';
 import { boardLabels } from '../drawing/board-labels';
@@ -190,7 +191,8 @@ function sentence(dot: BoardDot): string {
     case 'withChanges':
       return `${where}: clears with ${dot.remedies.map((one) => REMEDY_WORDS[one].toLowerCase()).join(', ') || 'another stop'}.`;
     case 'fails':
-      return `${where}: fails by ${(-dot.missMm).toFixed(0)} mm at ${dot.obstacle ?? 'the inside of the wheel'}${dot.corner ? `, ${CORNER_NAMES[dot.corner].toLowerCase()}` : ''}.`;
+      if (dot.obstacle === null) return `${where}: the wheel is too near what stands inside it.`;
+      return `${where}: fails by ${(-dot.missMm).toFixed(0)} mm at ${dot.obstacle}${dot.corner ? `, ${CORNER_NAMES[dot.corner].toLowerCase()}` : ''}.`;
     case 'refused':
       return `${where}: ${dot.refusedBy.map((one) => CONSTRAINT_WORDS[one]).join(', ')} not met.`;
   }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiDownload } from '@mdi/js';
 import { computed, ref } from 'vue';
-import type { FoundRow } from '@/core/finder/answer';
+import type { FoundRow } from '@/core/finder/rows';
 import { formatMm } from '@/core/units/length';
 import type { Axle } from '@/core/finder/session';
 import { saveText } from '../parts/save-text';

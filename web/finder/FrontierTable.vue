@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { FinderAnswer, FoundRow } from '@/core/finder/answer';
+import type { FinderAnswer } from '@/core/finder/answer';
+import type { FoundRow } from '@/core/finder/rows';
 import { signedMm, changesWords, costWords, PERMANENCE_WORDS, tireWords, wheelWords } from './finder-words';
 import { formatMm } from '@/core/units/length';
 

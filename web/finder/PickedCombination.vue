@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiWrenchOutline } from '@mdi/js';
 import { computed } from 'vue';
-import type { FoundRow } from '@/core/finder/answer';
+import type { FoundRow } from '@/core/finder/rows';
 import type { Explanation } from '@/core/finder/session';
 import { formatMm } from '@/core/units/length';
 import { chanceWords, CORNER_NAMES, leverSentence, postureWords, verdictSentence } from '../words';

@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef } from 'vue';
 import type { FinderQuestionEntry } from '@/contracts/finder';
 import { problemText } from '@/contracts/problems';
-import type { FoundRow } from '@/core/finder/answer';
+import type { FoundRow } from '@/core/finder/rows';
 import type { SchoolAnswer } from '@/core/finder/schools';
 import type { Problem } from '@/core/problem';
 import { formatMm } from '@/core/units/length';

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { FoundRow } from '@/core/finder/answer';
+import type { FoundRow } from '@/core/finder/rows';
 import { formatMoney } from '@/core/units/money';
 import { changesWords, stanceWords } from './finder-words';
 

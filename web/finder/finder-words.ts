@@ -1,4 +1,5 @@
-import type { FoundRow, RefusedTire } from '@/core/finder/answer';
+import type { RefusedTire } from '@/core/finder/refusals';
+import type { FoundRow } from '@/core/finder/rows';
 import type { ClaimPosture } from '@/core/finder/claim';
 import type { Constraint } from '@/core/finder/constraints';
 import type { Contradiction } from '@/core/finder/contradiction';
@@ -116,6 +117,9 @@ export const tireWords = ({ size, label }: Pick<FoundRow, 'size' | 'label'>): st
 export function refusalSentence(tire: RefusedTire, rideMm: number): string {
   if (tire.refusedBy.length > 0) {
     return `Not measured: ${tire.refusedBy.map((one) => CONSTRAINT_WORDS[one]).join(' and ')} not met.`;
+  }
+  if (tire.insideMm !== null && tire.insideMm < 0) {
+    return `Every wheel it goes on is too near what stands inside: ${formatMm(-tire.insideMm)} mm short of what is wanted.`;
   }
   if (!tire.verdict) return 'Cannot stand at any height asked for.';
   const { label, corner, marginMm, requiredMm, steerDeg, travelMm } = tire.verdict;

@@ -1,7 +1,7 @@
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { MOST_KEPT_ROWS, type FinderQuestionEntry, type KeptAnswer, type KeptRow } from '@/contracts/finder';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import type { FoundRow } from '@/core/finder/answer';
+import type { FoundRow } from '@/core/finder/rows';
 import type { FirstLook, PartialDot } from '@/core/finder/search';
 import type { Axle, Explanation, FinderResult } from '@/core/finder/session';
 import type { Problem, Result } from '@/core/problem';

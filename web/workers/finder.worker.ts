@@ -4,7 +4,7 @@ import type { FinderQuestionEntry } from '@/contracts/finder';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/clearance/description';
 import { SectionShelf } from '@/core/clearance/section-shelf';
-import type { FoundRow } from '@/core/finder/answer';
+import type { FoundRow } from '@/core/finder/rows';
 import { checkClaim, type ClaimCheck } from '@/core/finder/claim';
 import { needGapCard, type NeedGapCard } from '@/core/finder/need-gap';
 import { compareSchools, type SchoolAnswer } from '@/core/finder/schools';
