@@ -19,6 +19,15 @@ const emit = defineEmits<{ change: [edit: (question: FinderQuestionEntry) => voi
 
 type Amount = Exclude<Remedy, 'unbolt'>;
 const AMOUNTS = REMEDIES.filter((remedy): remedy is Amount => remedy !== 'unbolt');
+/** In little room; the most that may be given. */
+const SHORT: Readonly<Record<Amount, string>> = {
+  reroute: 'Reroute hoses, most',
+  tuckLiner: 'Tuck liner, most',
+  trimPlastic: 'Trim plastic, most',
+  foldLip: 'Fold lip, most',
+  cutSheetMetal: 'Cut metal, most',
+  bodyMount: 'Chop mount, most',
+};
 const amountOf = (remedy: Amount): number => props.question.allowed[`${remedy}Mm`];
 
 const forbidden = computed(() => forbiddenBy(STANDARDS[props.standard], props.question.allowed));
@@ -27,9 +36,9 @@ const setAmount = (remedy: Amount, mm: number | undefined): void =>
   emit('change', ({ allowed }) => (allowed[`${remedy}Mm`] = mm ?? 0));
 
 const TRIED = [
-  { key: 'bumpStopsMm', label: 'Longer bump stops, mm', read: readLengths(LIMITS.bumpStopMm) },
-  { key: 'steeringStopsDeg', label: 'Less lock, degrees', read: readNumbers(LIMITS.lockDeg) },
-  { key: 'axleShiftsMm', label: 'Axle forward (- back), mm', read: readLengths(LIMITS.shiftMm) },
+  { key: 'bumpStopsMm', label: 'Bump stop longer, mm', read: readLengths(LIMITS.bumpStopMm) },
+  { key: 'steeringStopsDeg', label: 'Less lock, °', read: readNumbers(LIMITS.lockDeg) },
+  { key: 'axleShiftsMm', label: 'Axle forward, mm', read: readLengths(LIMITS.shiftMm) },
 ] as const;
 
 const setTried = (key: (typeof TRIED)[number]['key'], values: number[] | undefined): void =>
@@ -64,7 +73,7 @@ const setPrice = (change: (typeof PRICED_CHANGES)[number], minor: number | undef
       <QuantityField
         v-for="remedy in AMOUNTS"
         :key="remedy"
-        :label="`${REMEDY_WORDS[remedy]}, most`"
+        :label="SHORT[remedy]"
         :value="amountOf(remedy)"
         :range="LIMITS.changeMm"
         @change="(mm) => setAmount(remedy, mm)"

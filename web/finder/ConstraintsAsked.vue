@@ -63,14 +63,14 @@ const SPARE = { mostDiameterMm: 800, mostWidthMm: 280 };
         @change="(value) => set('loadIndexLeast', value)"
       />
       <v-select
-        label="Speed symbol, least"
+        label="Speed symbol"
         :model-value="own.speedSymbolLeast"
         :items="SYMBOLS"
         clearable
         @update:model-value="(value: string | null) => set('speedSymbolLeast', value ?? undefined)"
       />
       <TypedField
-        label="Rim off measuring rim, most, in"
+        label="Rim may be off by, in"
         :value="own.rimOffMostIn"
         :read="readNumber({ min: 0, max: 6, unit: 'in' })"
         :write="writeNumber"
@@ -78,7 +78,7 @@ const SPARE = { mostDiameterMm: 800, mostWidthMm: 280 };
         @change="(value) => set('rimOffMostIn', value)"
       />
       <TypedField
-        label="Least wheel over the brake, in"
+        label="Wheel over brake, in"
         :value="own.rimDiameterLeastIn"
         :read="readNumber(LIMITS.rimDiameterIn)"
         :write="writeNumber"
@@ -95,7 +95,7 @@ const SPARE = { mostDiameterMm: 800, mostWidthMm: 280 };
         @change="(value) => set('boltPattern', value)"
       />
       <TypedField
-        label="Hub diameter for the bore, mm"
+        label="Hub for bore, mm"
         :value="own.hubBoreMm"
         :read="readNumber({ min: 20, max: 300, unit: 'mm' })"
         :write="writeNumber"
@@ -128,7 +128,7 @@ const SPARE = { mostDiameterMm: 800, mostWidthMm: 280 };
     />
     <div class="pair">
       <TypedField
-        label="Speedometer shows too much by, %"
+        label="Speedo reads high, %"
         :value="own.speedometerErrorShare === undefined ? undefined : Math.round(own.speedometerErrorShare * 1e4) / 100"
         :read="readNumber(PERCENT)"
         :write="writeNumber"
@@ -205,14 +205,14 @@ const SPARE = { mostDiameterMm: 800, mostWidthMm: 280 };
     />
     <div v-if="spare" class="pair">
       <QuantityField
-        label="Spare's place: diameter"
+        label="Spare: diameter"
         :value="spare.mostDiameterMm"
         :range="LIMITS.tireDiameterMm"
         :problem="problemAt('finder.constraints.spare.mostDiameterMm')"
         @change="(mm) => mm !== undefined && set('spare', { ...spare!, mostDiameterMm: mm })"
       />
       <QuantityField
-        label="Spare's place: width"
+        label="Spare: width"
         :value="spare.mostWidthMm"
         :range="LIMITS.tireWidthMm"
         @change="(mm) => mm !== undefined && set('spare', { ...spare!, mostWidthMm: mm })"
@@ -220,7 +220,7 @@ const SPARE = { mostDiameterMm: 800, mostWidthMm: 280 };
     </div>
     <TypedField
       v-if="question.fit === 'staggered'"
-      label="Front and rear diameters may differ by, %"
+      label="Front to rear may differ, %"
       :value="own.staggerMostShare === undefined ? undefined : 100 * own.staggerMostShare"
       :read="readNumber({ min: 0, max: 50, unit: '%' })"
       :write="writeNumber"

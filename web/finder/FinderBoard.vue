@@ -199,7 +199,11 @@ function sentence(dot: BoardDot): string {
 }
 
 const summary = computed(() => {
-  if (!props.answer) return 'Being worked out.';
+  if (!props.answer) {
+    return props.partial.length > 0
+      ? 'Being worked out.'
+      : 'Press Find: every combination gets a place here, diameter against offset.';
+  }
   const { clears, withChanges, fails, refused } = props.answer.tally;
   return `${clears.toLocaleString('en')} combinations clear as they are, ${withChanges.toLocaleString('en')} with changes, ${fails.toLocaleString('en')} fail, ${refused.toLocaleString('en')} are kept out by what has to be met.`;
 });
@@ -255,7 +259,6 @@ const summary = computed(() => {
       </g>
       <circle v-if="ringed" class="ring" :cx="ringed.x" :cy="ringed.y" r="9" />
     </svg>
-    <p v-else class="muted empty">Press Find: every combination gets a place here, diameter against offset.</p>
     <figcaption>
       <span data-testid="board-says">{{ looked ? sentence(looked) : summary }}</span>
     </figcaption>
@@ -373,9 +376,6 @@ svg[tabindex] {
 .legend svg {
   width: auto;
   height: 14px;
-}
-.empty {
-  padding: 40px 8px;
 }
 figcaption {
   min-height: 40px;

@@ -254,6 +254,9 @@ ol {
   display: flex;
   list-style: none;
   padding: 0;
+  min-width: 0;
+  max-width: 100%;
+  overflow-x: auto;
 }
 .room {
   display: flex;
