@@ -123,6 +123,26 @@ test('what cannot be is said where it stands and stays typed; a search can be st
   await expect(page.getByRole('button', { name: 'Find', exact: true })).toBeVisible();
 });
 
+test('nothing found says the nearest miss and what would admit it; constraints that leave nothing are named', async ({
+  page,
+}) => {
+  await openFinder(page, 'Nothing found');
+  await page.getByLabel('Most diameter').fill('1000');
+  await page.getByLabel('Least diameter').fill('945');
+  await find(page);
+  await expect(page.getByTestId('nothing-found')).toContainText(/Nothing does\..*mm short of the \d+ mm wanted/);
+  await expect(page.getByTestId('picked-says')).toContainText('Does not do');
+  await expect(page.getByRole('region', { name: 'Picked combination' })).toContainText(
+    /less diameter|No single change/,
+  );
+
+  await page.getByRole('button', { name: 'Our catalogue' }).first().click();
+  await page.getByText('Has to meet').click();
+  await page.getByLabel('Load index, least').fill('130');
+  await page.getByRole('button', { name: 'Find', exact: true }).click();
+  await expect(page.getByTestId('nothing-found')).toContainText('No combination meets load index');
+});
+
 test('the server answers the same', async ({ page }) => {
   await openFinder(page, 'On the server');
   await find(page);

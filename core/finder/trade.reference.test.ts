@@ -227,3 +227,62 @@ describe('what a question leaves out', () => {
     expect(answer.rows.length).toBeGreaterThan(0);
   });
 });
+
+describe('front and rear', () => {
+  const corner = vehicle(ABOVE).corners.frontLeft!;
+  const lower: ObstacleDescription = {
+    ...ABOVE,
+    shape: { type: 'points', points: [[0, -20, 488]] },
+  };
+  const { steering: _, ...unsteered } = corner;
+  const both: CaseDescription = {
+    ...vehicle(),
+    corners: { frontLeft: corner, rearLeft: { ...unsteered, obstacles: [lower] } },
+  };
+  const tires = {
+    from: 'list',
+    list: ['245/70R17', '265/70R17', '275/70R17', '285/70R17'].map((size) => ({ size })),
+  } as const;
+  const wheels = { from: 'list', list: [{ diameterIn: 17, widthIn: 8, offsetMm: 20 }] } as const;
+  const run = (more: Partial<FinderQuestion>): FinderSession => {
+    const session = new FinderSession(both, question({ tires, wheels, ...more }));
+    for (const __ of session.run());
+    return session;
+  };
+  const sizes = (session: FinderSession, axle: string): string[] =>
+    session
+      .answer()
+      .axles.find((one) => one.axle === axle)!
+      .rows.map(({ size }) => size);
+
+  test('one size all round has to clear at both; staggered, each axle takes its own', () => {
+    const session = run({ fit: 'staggered' });
+    const [front, rear] = [sizes(session, 'front'), sizes(session, 'rear')];
+    expect(front.length).toBeGreaterThan(rear.length);
+    expect(sizes(run({}), 'all')).toEqual(rear);
+    expect(sizes(run({ fit: 'front' }), 'front')).toEqual(front);
+  });
+
+  test('pairs differ by no more than is allowed, and go on the bench with each axle its own', () => {
+    const session = run({ fit: 'staggered', constraints: { staggerMostShare: 0.04 } });
+    const { pairs } = session.answer();
+    expect(pairs.length).toBeGreaterThan(0);
+    for (const { front, rear } of pairs) {
+      expect(Math.abs(front.diameterMm - rear.diameterMm)).toBeLessThanOrEqual(
+        0.04 * Math.max(front.diameterMm, rear.diameterMm),
+      );
+    }
+    const { front, rear } = pairs.find((pair) => pair.front.size !== pair.rear.size)!;
+    const setup = session.pairSetup(front.number, rear.number);
+    expect(setup.tire.size).toBe(front.size);
+    expect(setup.corners?.rearLeft?.tire?.size).toBe(rear.size);
+  });
+
+  test('a front tire alone leaves the rear as it is', () => {
+    const session = run({ fit: 'front' });
+    const { number, size } = session.answer().axles[0]!.rows[0]!;
+    const setup = session.setup('front', number);
+    expect(setup.tire.size).toBe(size);
+    expect(setup.corners?.rearLeft?.tire?.size).toBe('265/70R17');
+  });
+});

@@ -10,7 +10,7 @@ import { formatMm } from '@/core/units/length';
 import { wheelOffsetMm } from '@/core/wheel/rim';
 import { cornerLimits } from '../job/corner-limits';
 import { useJobStore } from '../stores/job';
-import { AXLE_WORDS, signedMm, tireWords, wheelWords } from './finder-words';
+import { AXLE_WORDS, contradictionSentence, refusalSentence, signedMm, tireWords, wheelWords } from './finder-words';
 import ClaimPanel from './ClaimPanel.vue';
 import FinderBoard, { type BoardMark } from './FinderBoard.vue';
 import FoundTable from './FoundTable.vue';
@@ -98,6 +98,14 @@ const caption = computed(() => {
   if (!tally) return '';
   return `The best way to each tire, biggest first; ${tally.combinations.toLocaleString('en')} combinations looked at in ${(finder.tookMs.value / 1000).toFixed(1)} s.`;
 });
+/** Where nothing does: the constraints that see to that, or the nearest miss. */
+const nothing = computed(() => {
+  const found = answer.value;
+  if (!found || found.rows.length > 0) return '';
+  if (found.contradiction) return contradictionSentence(found.contradiction);
+  const [miss] = found.refused;
+  return miss ? `Nothing does. ${tireWords(miss)}: ${refusalSentence(miss, rideMm.value)}` : 'Nothing does.';
+});
 const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | undefined) ?? null);
 </script>
 
@@ -135,6 +143,7 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
       <p v-if="finder.stale.value" class="small verdict-close" role="status">
         The question or the survey changed since: press Find again.
       </p>
+      <p v-if="nothing" class="verdict-rubs" role="alert" data-testid="nothing-found">{{ nothing }}</p>
       <p v-if="answer?.unsurveyed.length" class="small verdict-close">
         Nothing is surveyed at {{ answer.unsurveyed.length }} of these corners: the answer says nothing of them.
       </p>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { FinderAnswer } from '@/core/finder/answer';
-import { contradictionSentence, CONSTRAINT_WORDS, refusalSentence, stanceWords, tireWords } from './finder-words';
+import { CONSTRAINT_WORDS, refusalSentence, stanceWords, tireWords } from './finder-words';
 import { formatMm } from '@/core/units/length';
 import { CONSTRAINTS } from '@/core/finder/constraints';
 
@@ -27,9 +27,6 @@ const kept = computed(() =>
 
 <template>
   <div class="refused">
-    <p v-if="answer.contradiction" class="verdict-rubs" role="alert" data-testid="contradiction">
-      {{ contradictionSentence(answer.contradiction) }}
-    </p>
     <p v-if="kept.length" class="small">Combinations kept out by what has to be met: {{ kept.join(', ') }}.</p>
     <p v-for="c in answer.cannotStand" :key="JSON.stringify(c.stance)" class="small verdict-close">
       Left out: {{ stanceWords({ stand: c.stance }) || 'the height as it is' }}. Expected {{ c.expected }}; found

@@ -129,7 +129,7 @@ export function refusalSentence(tire: RefusedTire, rideMm: number): string {
 }
 
 function nearestWords({ nearest, diameterMm, size }: RefusedTire): string {
-  if (!nearest) return 'Nothing that was asked about does.';
+  if (!nearest) return 'Nothing that was asked about does; below stands what would clear it.';
   const stance = stanceWords(nearest);
   const by = diameterMm - nearest.diameterMm;
   const tire =

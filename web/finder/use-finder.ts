@@ -87,9 +87,10 @@ export function useFinder() {
     result.value = found.value;
     answered.value = { question: asked, of: fingerprint(file) };
     keep(found.value, fingerprint(file), asked);
+    // The best that does; where nothing does, what misses least.
     const [axle] = found.value.axles;
-    const row = axle?.rows[0];
-    if (axle && row) pick({ axle: axle.axle, number: row.number });
+    const number = axle?.rows[0]?.number ?? axle?.refused.find((tire) => tire.number !== null)?.number;
+    if (axle && number !== undefined && number !== null) pick({ axle: axle.axle, number });
   }
 
   const findHere = (file: LowgapFile, asked: FinderQuestionEntry) =>
