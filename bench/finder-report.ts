@@ -35,7 +35,7 @@ ${number(sample.perCombinationMs)} ms a combination.
 How it is done: what a tire meets depends on its section, its centre plane (spacer less offset) and the stance alone, so each of those cells is
 worked out once. All obstacles in all postures are drawn into the plane of axle line and radius, one raster for each thickness, wanted
 room and kind of change; an exact distance transform gives the room at every place. A section is a hundred discs, and its margin at every
-centre plane the least of the field at their middles less their radii. The table is good to about 2.5 mm; a cell nearer to a limit than that
+centre plane the least of the field at their middles less their radii. The table is up to 3.6 mm too careful and 0.7 mm too free; a cell nearer to a limit than that
 is decided by the exact search, which only has to prove that nothing comes below. There is no bisection: along the centre plane a whole
 row costs what one look-up does, and in diameter sections are not nested strictly enough for a bisection to be exact. The cost is the
 table (once for each set of postures), about 0.3 ms a mounted tire, and 0.1 to 1 ms for each cell at the frontier, whose number grows as the

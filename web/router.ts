@@ -4,6 +4,8 @@ import { createRouter, createWebHistory } from 'vue-router';
 export const makeRouter = () =>
   createRouter({
     history: createWebHistory(),
+    // Another room begins at its top; within one, and going back, things stay where they were.
+    scrollBehavior: (to, from, kept) => kept ?? (to.name === from.name ? false : { top: 0 }),
     routes: [
       { path: '/', name: 'bay', component: () => import('./bay/BayBoard.vue') },
       {

@@ -2,7 +2,7 @@ import { compose, inverse, type Pose } from '../geometry/pose';
 import type { Posture } from '../motion/corner-motion';
 import type { Mount } from '../motion/mount';
 import type { Envelope } from './envelope';
-import { steerAt } from './envelope';
+import { inOrder, steerAt } from './envelope';
 import type { TravelStretch } from './plain-sweep';
 import type { PreparedCorner } from './prepare';
 
@@ -13,7 +13,10 @@ export interface GridSize {
   readonly other: number;
 }
 
-/** Postures of an envelope over a stretch of travel, evenly spread: travel slowest, then steer, then the other wheel. */
+/**
+ * Postures of an envelope over a stretch of travel: travel slowest, then steer, then the other wheel. Evenly spread, with
+ * the heights besides at which the limits of steer turn a corner: chords would cut those off.
+ */
 export interface PostureGrid {
   /** Counts along travel, steer and the other wheel; 1 where it changes nothing. */
   readonly counts: readonly [travel: number, steer: number, other: number];
@@ -32,12 +35,9 @@ export function postureGrid(
   const { droop, bump } = envelope.limits;
   const locks = motion.locksAt(motion.carrierAt(stretch.from, 0));
   const steers = locks.left > 0 || locks.right > 0;
-  const counts = [
-    stretch.to > stretch.from ? size.travel : 1,
-    steers ? size.steer : 1,
-    motion.crossArticulates ? size.other : 1,
-  ] as const;
-  const postures = spread(stretch.from, stretch.to, counts[0]).flatMap((travel) => {
+  const heights = heightsOf(envelope, stretch, size.travel);
+  const counts = [heights.length, steers ? size.steer : 1, motion.crossArticulates ? size.other : 1] as const;
+  const postures = heights.flatMap((travel) => {
     const here = motion.locksAt(motion.carrierAt(travel, 0));
     return spread(-1, 1, counts[1]).flatMap((part) =>
       (counts[2] === 1 ? [travel] : spread(droop, bump, counts[2])).map((other): Posture => {
@@ -46,6 +46,11 @@ export function postureGrid(
     );
   });
   return { counts, postures };
+}
+
+function heightsOf({ breaks }: Envelope, { from, to }: TravelStretch, count: number): number[] {
+  if (!(to > from)) return [from];
+  return inOrder([...spread(from, to, count), ...breaks.filter((travel) => travel > from && travel < to)], from, to);
 }
 
 /** Numbers a posture takes in `mountsInWheel`. */

@@ -54,18 +54,11 @@ const QUESTION: FinderQuestion = {
   fit: 'allRound',
   tires: {
     from: 'list',
-    list: [
-      '225/55R17',
-      '245/60R17',
-      '265/60R17',
-      '245/70R17',
-      '265/70R17',
-      '31x10.50R17',
-      '285/70R17',
-      '33x12.50R17LT',
-    ].map((size) => ({ size })),
+    list: ['225/55R17', '245/60R17', '265/65R17', '31x10.50R17', '285/70R17', '33x12.50R17LT'].map((size) => ({
+      size,
+    })),
   },
-  wheels: { from: 'ranges', diametersIn: [17], widthsIn: [8], offsetMm: { from: -25, to: 45, step: 14 } },
+  wheels: { from: 'ranges', diametersIn: [17], widthsIn: [8], offsetMm: { from: -25, to: 45, step: 20 } },
   spacers: [{ thicknessMm: 0 }, { thicknessMm: 7 }],
   allowed: {
     unbolt: true,

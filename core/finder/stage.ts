@@ -39,8 +39,8 @@ export interface MountedSection {
  * mm by which a margin may be above, and below, what the table says (which leans to the careful side); nearer a limit than
  * that the exact search decides.
  */
-export const TABLE_UNDER_MM = 2.5;
-export const TABLE_OVER_MM = 1.75;
+export const TABLE_UNDER_MM = 3.6;
+export const TABLE_OVER_MM = 0.7;
 
 /** Margins and the nearest disc of a section by centre plane; discs of the bulged section are counted from `GROUND_DISCS`. */
 interface Curve {
