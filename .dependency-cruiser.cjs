@@ -13,9 +13,10 @@ module.exports = {
     room(
       'core-stands-alone',
       '^core/',
-      '^(contracts|meshes|server|web|cli|demo)/|^node_modules/(?!(delaunator|ml-matrix)/)',
+      '^(contracts|meshes|sheets|server|web|cli|demo)/|^node_modules/(?!(delaunator|ml-matrix)/)',
     ),
-    room('meshes-look-down', '^meshes/', '^(contracts|server|web|cli|demo)/'),
+    room('sheets-look-down', '^sheets/', '^(contracts|meshes|server|web|cli|demo)/'),
+    room('meshes-look-down', '^meshes/', '^(contracts|sheets|server|web|cli|demo)/'),
     room('contracts-look-down', '^contracts/', '^(server|web|cli|demo)/'),
     room('web-over-http', '^web/', '^(server|cli|demo)/'),
     room('server-without-web', '^server/', '^(web|cli)/'),

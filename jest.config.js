@@ -1,7 +1,9 @@
 export default {
   testEnvironment: 'node',
   testMatch: ['**/*.test.ts'],
-  roots: ['core', 'contracts', 'server', 'web', 'cli', 'demo', 'meshes', 'scripts'].map((room) => `<rootDir>/${room}`),
+  roots: ['core', 'contracts', 'server', 'web', 'cli', 'demo', 'meshes', 'sheets', 'scripts'].map(
+    (room) => `<rootDir>/${room}`,
+  ),
   extensionsToTreatAsEsm: ['.ts'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   transform: {

@@ -164,3 +164,54 @@ describe('lowgap spread, levers, panel, envelope', () => {
     expect(stderr).toMatch(words);
   });
 });
+
+describe('lowgap find, cut', () => {
+  const question = {
+    fit: 'front',
+    tires: { from: 'list', list: [{ size: '265/70R17' }, { size: '40x13.50R17LT' }] },
+    wheels: { from: 'list', list: [{ diameterIn: 17, widthIn: 8, offsetMm: 10 }] },
+  };
+
+  test('find answers a question of its own file, with its progress aside; the verdict of its row is evaluate’s', () => {
+    const asked = fileOf(question);
+    const { status, stdout, stderr } = lowgap('find', fileOf(document), '--question', asked, '--progress');
+    expect(status).toBe(0);
+    expect(stderr).toMatch(/100 % of 2 combinations/);
+    const [axle] = JSON.parse(stdout).axles;
+    expect(axle.tally).toMatchObject({ combinations: 2, clears: 1, fails: 1 });
+    const wheel = { diameterIn: 17, widthIn: 8, offsetMm: 10 };
+    const { setup } = document;
+    const tried = { ...document, setup: { ...setup!, tire: { size: '265/70R17' }, wheel, spacerMm: 0 } };
+    expect(axle.rows[0].lowGapMm).toBeCloseTo(evaluateCase(tried).lowGap!.mm, 0);
+    expect(axle.refused[0]).toMatchObject({ size: '40x13.50R17LT', verdict: { verdict: 'rubs' } });
+  });
+
+  test('find says what is missing: a question, a wheel’s width', () => {
+    const none = lowgap('find', fileOf(document));
+    expect(none).toMatchObject({ status: 2, stdout: '' });
+    expect(none.stderr).toContain('finder.question');
+    const noWidth = { ...question, wheels: { from: 'list', list: [{ diameterIn: 17, offsetMm: 10 }] } };
+    const refused = lowgap('find', fileOf(document), '--question', fileOf(noWidth));
+    expect(refused.status).toBe(2);
+    expect(refused.stderr).toContain('finder.wheels.list[0].widthIn');
+  });
+
+  test('cut writes a sheet; an unknown paper is refused', () => {
+    const taller = {
+      ...document,
+      standard: 'cutToFit',
+      setup: { ...document.setup!, tire: { size: '37x12.50R17LT' } },
+    };
+    const common = ['--corner', 'frontLeft', '--obstacle', 'fender-lip'];
+    for (const ending of ['svg', 'dxf', 'pdf']) {
+      const out = join(folder, `sheet.${ending}`);
+      const { status, stdout } = lowgap('cut', fileOf(taller), ...common, '--out', out);
+      expect(status).toBe(0);
+      expect(JSON.parse(stdout).depthMm).toBeGreaterThan(5);
+      expect(statSync(out).size).toBeGreaterThan(1000);
+    }
+    const refused = lowgap('cut', fileOf(taller), ...common, '--out', join(folder, 'x.pdf'), '--paper', 'A0');
+    expect(refused.status).toBe(2);
+    expect(refused.stderr).toContain('A4 or Letter');
+  });
+});

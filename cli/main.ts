@@ -2,6 +2,7 @@ import { Command, CommanderError } from 'commander';
 import { evaluateCommand } from './evaluate';
 import { findCommand, type FindCommandOptions } from './find';
 import { leversCommand } from './levers';
+import { cutCommand, type CutCommandOptions } from './cut';
 import { envelopeCommand, type EnvelopeCommandOptions } from './envelope';
 import { EXIT_FAULT, EXIT_INPUT, runCommand } from './outcome';
 import { panelCommand, type PanelCommandOptions } from './panel';
@@ -65,6 +66,20 @@ program
   .option('--required <mm>', "a gap to leave instead of the standard's")
   .option('--depth <mm>', 'how far back a panel made from an edge reaches')
   .action((file: string, options: PanelCommandOptions) => runCommand(() => panelCommand(file, options)));
+
+program
+  .command('cut')
+  .description(
+    'writes a sheet at full size to lay on the panel: its edge, the first cut, the cut, plumb and level marks',
+  )
+  .argument('<file>', 'a .lowgap.json file')
+  .requiredOption('--corner <key>', 'frontLeft, frontRight, rearLeft or rearRight')
+  .requiredOption('--obstacle <id>', 'a panel, an edge, points or a scan')
+  .requiredOption('--out <sheet>', 'the sheet to write: .svg, .dxf (mm) or .pdf (pages at full size)')
+  .option('--allowance <mm>', 'what the first cut leaves for a second', '5')
+  .option('--paper <size>', 'of a .pdf: A4 or Letter', 'A4')
+  .option('--mirrored', 'for the same panel on the other side')
+  .action((file: string, options: CutCommandOptions) => runCommand(() => cutCommand(file, options)));
 
 program
   .command('envelope')

@@ -50,7 +50,7 @@ export const chain = (points: readonly Vec3[]): (readonly Vec3[])[] =>
   points.length === 1 ? [points] : points.slice(1).map((point, i) => [points[i] as Vec3, point]);
 
 /** mm2: triangles smaller than this are slivers from a slip of the hand. */
-const LEAST_TRIANGLE_MM2 = 1e-6;
+export const LEAST_TRIANGLE_MM2 = 1e-6;
 
 /** Pieces of a shape and how thick they are (mm each way). @throws ProblemError for a panel that is none. */
 export function shapePieces(shape: ShapeDescription, path: string): { pieces: (readonly Vec3[])[]; radiusMm: number } {

@@ -1,4 +1,5 @@
 import { add, cross, interpolate, length, subtract, type Vec3 } from '../geometry/vec3';
+import { LEAST_TRIANGLE_MM2 } from '../obstacle/shape';
 import type { GapField, PlaceGauge } from './gap-field';
 import type { PanelMesh } from './panel-mesh';
 
@@ -57,18 +58,20 @@ export function cutLine(field: GapField, gauge: Gauge): Cut {
   const lines = joined(pairs).map((line) => line.map((i) => all[i]!));
   const border = borderOf(triangles).map(([i, j]) => [points[i]!, points[j]!] as const);
   const depths = lines.flat().map((p) => Math.min(...border.map(([a, b]) => distanceToSide(p, a, b))));
-  const area = (mesh: typeof left): number =>
-    mesh.reduce((sum, [i, j, k]) => {
-      const [p, q, r] = [all[i]!, all[j]!, all[k]!];
-      return sum + length(cross(subtract(q, p), subtract(r, p))) / 2;
-    }, 0);
+  const doubleArea = ([i, j, k]: readonly [number, number, number]): number => {
+    const [p, q, r] = [all[i]!, all[j]!, all[k]!];
+    return length(cross(subtract(q, p), subtract(r, p)));
+  };
+  const area = (mesh: typeof left): number => mesh.reduce((sum, triangle) => sum + doubleArea(triangle) / 2, 0);
+  // Where the line runs through a corner the triangle beside it has shrunk to a line.
+  const spans = (triangle: readonly [number, number, number]): boolean => doubleArea(triangle) > LEAST_TRIANGLE_MM2;
   return {
     lines,
     lengthMm: lines.reduce((sum, line) => sum + lengthOf(line), 0),
     areaMm2: area(removed),
     depthMm: Math.max(0, ...depths),
-    left: { points: all, triangles: left },
-    removed: { points: all, triangles: removed },
+    left: { points: all, triangles: left.filter(spans) },
+    removed: { points: all, triangles: removed.filter(spans) },
   };
 }
 
@@ -121,6 +124,10 @@ function joined(pairs: readonly (readonly [number, number])[]): number[][] {
   for (const point of at.keys()) follow(point);
   return lines;
 }
+
+/** The border of a sheet, in lines; closed ones end where they began. */
+export const borderLines = ({ points, triangles }: PanelMesh): Vec3[][] =>
+  joined(borderOf(triangles)).map((line) => line.map((i) => points[i]!));
 
 /** Sides of one triangle only. */
 function borderOf(triangles: GapField['triangles']): (readonly [number, number])[] {

@@ -82,7 +82,7 @@ export function panelThrough(points: readonly Vec3[], path: string): PanelMesh {
  * Two directions across the plane that fits points best, and how broad they lie beside their longest direction. The
  * longest by power iteration on their covariance, the second likewise across it.
  */
-function planeThrough(points: readonly Vec3[]): { u: Vec3; v: Vec3; breadth: number } {
+export function planeThrough(points: readonly Vec3[]): { u: Vec3; v: Vec3; breadth: number } {
   const centre = scale(
     points.reduce((sum, p) => add(sum, p), [0, 0, 0] as Vec3),
     1 / points.length,

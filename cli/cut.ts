@@ -1,0 +1,49 @@
+import { writeFile } from 'node:fs/promises';
+import { asCase } from '@/contracts/as-case';
+import type { CornerKey } from '@/core/clearance/description';
+import { cutSheet } from '@/core/plan/cut-sheet';
+import { ProblemError } from '@/core/problem';
+import { sheetDrawing } from '@/sheets/sheet-layers';
+import { writeDxf } from '@/sheets/write-dxf';
+import { PAPERS, writePdf, type Paper } from '@/sheets/write-pdf';
+import { writeSvg } from '@/sheets/write-svg';
+import { numberOption, readCase } from './outcome';
+
+export interface CutCommandOptions {
+  readonly corner: string;
+  readonly obstacle: string;
+  readonly out: string;
+  readonly allowance: string;
+  readonly mirrored?: boolean;
+  readonly paper: string;
+}
+
+/** `lowgap cut FILE --corner C --obstacle ID --out SHEET.svg|.dxf|.pdf [--allowance MM] [--paper A4] [--mirrored]` */
+export async function cutCommand(
+  file: string,
+  { corner, obstacle, out, allowance, mirrored, paper }: CutCommandOptions,
+) {
+  const kind = /\.(svg|dxf|pdf)$/i.exec(out)?.[1]?.toLowerCase();
+  if (!kind) {
+    throw new ProblemError({
+      code: 'wrongFormat',
+      path: '--out',
+      expected: 'a name ending in .svg, .dxf or .pdf',
+      found: out,
+    });
+  }
+  const sheet = cutSheet(asCase(await readCase(file)), corner as CornerKey, obstacle, {
+    allowanceMm: numberOption('allowance', allowance),
+    mirrored: mirrored === true,
+  });
+  const drawing = sheetDrawing(sheet);
+  const sizes = Object.keys(PAPERS) as Paper[];
+  const size = sizes.find((one) => one.toLowerCase() === paper.toLowerCase());
+  if (!size) {
+    throw new ProblemError({ code: 'notFound', path: '--paper', expected: sizes.join(' or '), found: paper });
+  }
+  const written = { svg: writeSvg, dxf: writeDxf, pdf: (sheet: typeof drawing) => writePdf(sheet, size) };
+  await writeFile(out, await written[kind as keyof typeof written](drawing));
+  const { depthMm, lengthMm, areaMm2, firstAreaMm2, offPlaneMm, uncovers } = sheet;
+  return { corner, obstacle, file: out, depthMm, lengthMm, areaMm2, firstAreaMm2, offPlaneMm, uncovers };
+}

@@ -1,0 +1,128 @@
+import { ProblemError } from '../problem';
+
+/** What is known of a spacer, the hub it goes on and the wheel that goes on it. Lengths mm. */
+export interface SpacerFit {
+  readonly thicknessMm: number;
+  /** `slipOn`: the vehicle's studs run through it. `boltOn`: it is nutted to the hub and brings its own studs. */
+  readonly type: 'slipOn' | 'boltOn';
+  /** Vehicle's studs beyond the hub's face. */
+  readonly studProtrusionMm?: number | undefined;
+  /** Thread of the studs: pitch and diameter. */
+  readonly studDiameterMm?: number | undefined;
+  readonly threadPitchMm?: number | undefined;
+  /** Thickness of the wheel's pad under the nut's seat. */
+  readonly padMm?: number | undefined;
+  /** Pocket in the wheel's pad that takes stud ends. */
+  readonly studPocketMm?: number | undefined;
+  readonly hubBoreMm?: number | undefined;
+  readonly spacerBoreMm?: number | undefined;
+}
+
+/** One thing to be right. `unknown` names what has to be measured first: nothing is assumed. */
+export interface SpacerFinding {
+  readonly check: 'engagement' | 'pocket' | 'register' | 'thickness';
+  readonly verdict: 'right' | 'wrong' | 'unknown';
+  /** What there is and what there has to be, mm; null where it is not known. */
+  readonly haveMm: number | null;
+  readonly needMm: number | null;
+  /** The fields that are missing. */
+  readonly missing: readonly (keyof SpacerFit)[];
+}
+
+/**
+ * Least thread a nut must hold over stud diameter: as much as the stud is thick, and no fewer than eight turns (common
+ * practice, no source); the part's maker has the last word.
+ */
+const ENGAGEMENT_DIAMETERS = 1;
+const LEAST_TURNS = 8;
+
+/** mm by which a bore may be larger than the hub for the spacer to be centred by it. */
+const REGISTER_MM = 0.15;
+
+/** mm between a stud's end and the pocket's floor. */
+const POCKET_CLEAR_MM = 1;
+
+/** mm: a bolt-on spacer thinner than this has no room for nuts below its face (common practice, no source). */
+const LEAST_BOLT_ON_MM = 20;
+
+/** @throws ProblemError for a spacer without a thickness. */
+export function checkSpacerFit(fit: SpacerFit): SpacerFinding[] {
+  if (!(fit.thicknessMm > 0)) {
+    throw new ProblemError({
+      code: 'outOfRange',
+      path: 'spacer.thicknessMm',
+      expected: 'a thickness above 0 mm',
+      found: String(fit.thicknessMm),
+    });
+  }
+  return fit.type === 'slipOn' ? [engagement(fit), register(fit)] : [thickness(fit), pocket(fit), register(fit)];
+}
+
+type Known<K extends keyof SpacerFit> = Readonly<Record<K, number>>;
+
+/** The numbers of some fields, or which of them are missing. */
+function numbersOf<K extends keyof SpacerFit>(fit: SpacerFit, keys: readonly K[]): Known<K> | readonly K[] {
+  const missing = keys.filter((key) => fit[key] === undefined);
+  if (missing.length > 0) return missing;
+  return Object.fromEntries(keys.map((key) => [key, Number(fit[key])])) as Known<K>;
+}
+
+const unknown = (check: SpacerFinding['check'], missing: readonly (keyof SpacerFit)[]): SpacerFinding => ({
+  check,
+  verdict: 'unknown',
+  haveMm: null,
+  needMm: null,
+  missing,
+});
+
+const finding = (check: SpacerFinding['check'], haveMm: number, needMm: number): SpacerFinding => ({
+  check,
+  verdict: haveMm >= needMm ? 'right' : 'wrong',
+  haveMm,
+  needMm,
+  missing: [],
+});
+
+/** Thread left for the nut beyond spacer and pad. */
+function engagement(fit: SpacerFit): SpacerFinding {
+  const known = numbersOf(fit, ['studProtrusionMm', 'padMm', 'studDiameterMm', 'threadPitchMm']);
+  if (isMissing(known)) return unknown('engagement', known);
+  const have = known.studProtrusionMm - fit.thicknessMm - known.padMm;
+  return finding(
+    'engagement',
+    have,
+    Math.max(ENGAGEMENT_DIAMETERS * known.studDiameterMm, LEAST_TURNS * known.threadPitchMm),
+  );
+}
+
+/** What of the vehicle's studs stands out of a bolt-on spacer ends in the wheel's pocket. */
+function pocket(fit: SpacerFit): SpacerFinding {
+  const studs = numbersOf(fit, ['studProtrusionMm']);
+  if (isMissing(studs)) return unknown('pocket', studs);
+  const out = studs.studProtrusionMm - fit.thicknessMm;
+  if (out <= 0) return finding('pocket', fit.studPocketMm ?? 0, 0);
+  const depth = numbersOf(fit, ['studPocketMm']);
+  if (isMissing(depth)) return unknown('pocket', depth);
+  return finding('pocket', depth.studPocketMm, out + POCKET_CLEAR_MM);
+}
+
+/** Centred by the hub: the bore no more than a little larger. */
+function register(fit: SpacerFit): SpacerFinding {
+  const known = numbersOf(fit, ['hubBoreMm', 'spacerBoreMm']);
+  if (isMissing(known)) return unknown('register', known);
+  const loose = known.spacerBoreMm - known.hubBoreMm;
+  const verdict = loose >= 0 && loose <= REGISTER_MM ? 'right' : 'wrong';
+  return { check: 'register', verdict, haveMm: known.spacerBoreMm, needMm: known.hubBoreMm, missing: [] };
+}
+
+const thickness = ({ thicknessMm }: SpacerFit): SpacerFinding => finding('thickness', thicknessMm, LEAST_BOLT_ON_MM);
+
+const isMissing = <K extends keyof SpacerFit>(known: Known<K> | readonly K[]): known is readonly K[] =>
+  Array.isArray(known);
+
+/**
+ * Moment on the wheel bearing of a load whose middle moves outboard by `shiftMm`, over what it was: (lever + shift) / lever.
+ * `leverMm` is from the bearing's middle to the tire's centre plane as fitted, along the axle.
+ */
+export const bearingMomentRatio = (leverMm: number, shiftMm: number): number =>
+  Math.abs(leverMm + shiftMm) / Math.abs(leverMm);

@@ -1,0 +1,59 @@
+import { describe, expect, test } from '@jest/globals';
+import DxfParser from 'dxf-parser';
+import { CHECK_SQUARE_MM, SHEET_LAYERS, sheetDrawing } from './sheet-layers';
+import { SHEET } from './made-up-sheet';
+import { writeDxf } from './write-dxf';
+import { writeSvg } from './write-svg';
+
+interface Polyline {
+  readonly type: string;
+  readonly layer: string;
+  readonly vertices?: readonly { readonly x: number; readonly y: number }[];
+}
+
+const lengthOf = (points: readonly (readonly [number, number])[]): number =>
+  points.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - points[i]![0], y - points[i]![1]), 0);
+
+const lengths = (layer: string): number[] =>
+  sheetDrawing(SHEET)
+    .lines.filter((line) => line.layer === layer)
+    .map(({ points }) => lengthOf(points));
+
+describe('a cut sheet as a file', () => {
+  test('DXF read back by another program: millimetres, layers by name, every line as long as it is', () => {
+    const read = new DxfParser().parseSync(writeDxf(sheetDrawing(SHEET)))!;
+    expect(read.header['$INSUNITS']).toBe(4);
+    expect(Object.keys(read.tables.layer.layers)).toEqual(expect.arrayContaining([...SHEET_LAYERS]));
+    const polylines = (read.entities as unknown as Polyline[]).filter(({ type }) => type === 'LWPOLYLINE');
+    for (const layer of SHEET_LAYERS) {
+      const found = polylines
+        .filter((line) => line.layer === layer)
+        .map(({ vertices = [] }) => lengthOf(vertices.map(({ x, y }) => [x, y] as const)));
+      expect(found.length).toBe(lengths(layer).length);
+      found.forEach((mm, i) => expect(mm).toBeCloseTo(lengths(layer)[i]!, 6));
+    }
+  });
+
+  test('SVG: a user unit is a millimetre, and the check square measures true', () => {
+    const svg = writeSvg(sheetDrawing(SHEET));
+    const [, width, height] = /width="([\d.]+)mm" height="([\d.]+)mm"/.exec(svg)!.map(Number);
+    const [, boxWidth, boxHeight] = /viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg)!.map(Number);
+    expect([boxWidth, boxHeight]).toEqual([width, height]);
+    const pathOf = (layer: string): (readonly [number, number])[] =>
+      /d="M([^"]+)"/
+        .exec(new RegExp(`<path class="${layer}"[^>]*>`).exec(svg)![0])![1]!
+        .split('L')
+        .map((pair) => pair.split(' ').map(Number) as unknown as readonly [number, number]);
+    expect(lengthOf(pathOf('CHECK'))).toBeCloseTo(4 * CHECK_SQUARE_MM, 2);
+    expect(lengthOf(pathOf('CUT'))).toBeCloseTo(lengths('CUT')[0]!, 2);
+    // Up is up on paper: the panel stands above the check square.
+    expect(Math.max(...pathOf('EDGE').map(([, y]) => y))).toBeLessThan(Math.min(...pathOf('CHECK').map(([, y]) => y)));
+    for (const [x, y] of [...pathOf('EDGE'), ...pathOf('CHECK'), ...pathOf('CUT')]) {
+      expect(x).toBeGreaterThan(0);
+      expect(x).toBeLessThan(width!);
+      expect(y).toBeGreaterThan(0);
+      expect(y).toBeLessThan(height!);
+    }
+    expect(svg).toContain('Inner fender &lt;left&gt;');
+  });
+});
