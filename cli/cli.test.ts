@@ -203,13 +203,11 @@ describe('lowgap find, cut', () => {
       setup: { ...document.setup!, tire: { size: '37x12.50R17LT' } },
     };
     const common = ['--corner', 'frontLeft', '--obstacle', 'fender-lip'];
-    for (const ending of ['svg', 'dxf', 'pdf']) {
-      const out = join(folder, `sheet.${ending}`);
-      const { status, stdout } = lowgap('cut', fileOf(taller), ...common, '--out', out);
-      expect(status).toBe(0);
-      expect(JSON.parse(stdout).depthMm).toBeGreaterThan(5);
-      expect(statSync(out).size).toBeGreaterThan(1000);
-    }
+    const out = join(folder, 'sheet.pdf');
+    const { status, stdout } = lowgap('cut', fileOf(taller), ...common, '--out', out);
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout).depthMm).toBeGreaterThan(5);
+    expect(statSync(out).size).toBeGreaterThan(1000);
     const refused = lowgap('cut', fileOf(taller), ...common, '--out', join(folder, 'x.pdf'), '--paper', 'A0');
     expect(refused.status).toBe(2);
     expect(refused.stderr).toContain('A4 or Letter');
