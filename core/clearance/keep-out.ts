@@ -24,7 +24,7 @@ export interface KeepOut {
 }
 
 /** Pieces of one obstacle drawn before they are thinned. */
-export const MOST_PLACES = 6000;
+const MOST_PLACES = 6000;
 
 /**
  * The keep-out region on the cells of a window, good to about a cell. A picture and a first sieve: verdicts come from the

@@ -13,16 +13,20 @@ export interface PiecePlaces {
 }
 
 /**
- * Places no further apart than `stepMm` along stretches and across triangles. More than `most` pieces are thinned evenly:
- * a scan's points stand close enough for that.
+ * Places no further apart than `stepMm` along stretches and across triangles, of all pieces or of those from one to before
+ * another. More than `most` pieces are thinned evenly: a scan's points stand close enough for a picture.
  */
-export function piecePlaces(pieces: PieceSet, stepMm: number, most = Infinity): PiecePlaces {
+export function piecePlaces(
+  pieces: PieceSet,
+  stepMm: number,
+  most = Infinity,
+  { from, to }: { readonly from: number; readonly to: number } = { from: 0, to: pieces.corners.length },
+): PiecePlaces {
   const at: number[] = [];
   const links: number[] = [];
-  const count = pieces.corners.length;
-  const thinnedBy = Math.max(1, Math.ceil(count / most));
+  const thinnedBy = Math.max(1, Math.ceil((to - from) / most));
   const add = (point: Vec3): number => at.push(...point) / 3 - 1;
-  for (let i = 0; i < count; i += thinnedBy) {
+  for (let i = from; i < to; i += thinnedBy) {
     const corner = (s: number, w: number): Vec3 => placeOnPiece(pieces, i, s, w);
     const n = pieces.corners[i] as number;
     const [a, b, c] = [corner(0, 0), corner(1, 0), corner(0, 1)];

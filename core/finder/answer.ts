@@ -101,7 +101,8 @@ export class AnswerReader {
         costs: [
           -Math.round(shape.diameterMm),
           search.verdicts.permanence(staged, cell, combination.stance),
-          search.costMinor(staged, cell, combination) ?? 0,
+          // What has no price is beaten by what has one.
+          search.costMinor(staged, cell, combination) ?? Infinity,
           poke === null ? 0 : Math.round(Math.abs(poke - wantedPokeMm)),
         ],
       };

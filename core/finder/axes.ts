@@ -17,6 +17,8 @@ export interface RimEntry {
   readonly widthIn: number;
   /** Sorted, mm outboard of the hub face. */
   readonly planes: readonly number[];
+  /** A wheel and spacer that give each of them. */
+  readonly givenBy: readonly Pick<Combination, 'wheel' | 'spacer'>[];
 }
 
 /** A combination by its parts' places among the candidates. */
@@ -44,14 +46,21 @@ export class Axes {
   constructor(candidates: Candidates, allowances: TireAllowances | undefined) {
     this.candidates = candidates;
     const { wheels, spacers, tires, rims: rimOfTire } = candidates;
-    const rims: { diameterIn: number; widthIn: number; planes: Set<number> }[] = [];
-    this.rimOfWheel = Int32Array.from(wheels, ({ diameterIn, widthIn, offsetMm }) => {
+    const rims: { diameterIn: number; widthIn: number; byPlane: Map<number, RimEntry['givenBy'][number]> }[] = [];
+    this.rimOfWheel = Int32Array.from(wheels, ({ diameterIn, widthIn, offsetMm }, wheel) => {
       let rim = rims.findIndex((one) => one.diameterIn === diameterIn && one.widthIn === widthIn);
-      if (rim < 0) rim = rims.push({ diameterIn, widthIn, planes: new Set() }) - 1;
-      for (const { thicknessMm } of spacers) rims[rim]!.planes.add(centrePlaneMm(thicknessMm, offsetMm));
+      if (rim < 0) rim = rims.push({ diameterIn, widthIn, byPlane: new Map() }) - 1;
+      const { byPlane } = rims[rim]!;
+      spacers.forEach(({ thicknessMm }, spacer) => {
+        const planeMm = centrePlaneMm(thicknessMm, offsetMm);
+        if (!byPlane.has(planeMm)) byPlane.set(planeMm, { wheel, spacer });
+      });
       return rim;
     });
-    this.rims = rims.map(({ planes, ...rim }) => ({ ...rim, planes: [...planes].sort((a, b) => a - b) }));
+    this.rims = rims.map(({ byPlane, ...rim }) => {
+      const sorted = [...byPlane].sort(([a], [b]) => a - b);
+      return { ...rim, planes: sorted.map(([plane]) => plane), givenBy: sorted.map(([, given]) => given) };
+    });
     const sections: SectionEntry[] = [];
     this.#sectionOf = new Int32Array(tires.length * rims.length).fill(-1);
     let cellCount = 0;
@@ -131,17 +140,11 @@ export class Axes {
     return { section: low, planeMm: this.rims[rim]!.planes[cell - firstCell]! };
   }
 
-  /** A combination that has a cell in a stance: the first wheel and spacer that give it. */
+  /** A combination that has a cell in a stance. */
   anyIn(cell: number, stance: number): Combination {
     const { section } = this.placeOfCell(cell);
-    const { tire } = this.sections[section]!;
-    for (let spacer = 0; spacer < this.candidates.spacers.length; spacer++) {
-      for (let wheel = 0; wheel < this.candidates.wheels.length; wheel++) {
-        const combination = { tire, wheel, spacer, stance };
-        if (this.cellOf(combination) === cell) return combination;
-      }
-    }
-    throw new RangeError(`no combination has cell ${cell}`);
+    const { tire, rim, firstCell } = this.sections[section]!;
+    return { tire, stance, ...this.rims[rim]!.givenBy[cell - firstCell]! };
   }
 }
 

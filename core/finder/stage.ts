@@ -1,7 +1,6 @@
 import type { ClearSection } from '../clearance/clear-section';
 import { cornerVerdicts, type ObstacleVerdict } from '../clearance/evaluate';
 import { KeepOutPainter } from '../clearance/keep-out-painter';
-import { MOST_PLACES } from '../clearance/keep-out';
 import { piecePlaces } from '../clearance/piece-places';
 import type { PlaneWindow } from '../clearance/plane-raster';
 import type { PreparedCorner } from '../clearance/prepare';
@@ -49,6 +48,9 @@ interface Curve {
 }
 
 const GROUND_DISCS = 1 << 15;
+
+/** Pieces whose images are held at a time. */
+const PIECES_AT_ONCE = 2000;
 
 /** mm of side of a cell of the table. */
 const CELL_MM = 1;
@@ -110,9 +112,14 @@ export class Stage {
     this.groups.forEach(({ members }, group) => {
       for (const index of members) {
         const obstacle = corner.obstacles[index] as PreparedObstacle;
-        const places = piecePlaces(obstacle.pieces, KEEP_OUT_PLACES_MM, MOST_PLACES);
-        for (const region of regions) {
-          painter.paint(obstacle, index, places, region, region.requiredMm[obstacle.material], group);
+        const count = obstacle.pieces.corners.length;
+        // All of them, a scan's too, but not all at once: each has an image in every posture.
+        for (let from = 0; from < count; from += PIECES_AT_ONCE) {
+          const range = { from, to: Math.min(count, from + PIECES_AT_ONCE) };
+          const places = piecePlaces(obstacle.pieces, KEEP_OUT_PLACES_MM, Infinity, range);
+          for (const region of regions) {
+            painter.paint(obstacle, index, places, region, region.requiredMm[obstacle.material], group);
+          }
         }
       }
     });

@@ -69,3 +69,33 @@ describe('the table of margins against the exact search, seeded', () => {
     expect(compared).toBeGreaterThan(5);
   });
 });
+
+test('a dense scan is drawn whole: the point that is nearest is not thinned away', () => {
+  const described = scattered(seededRandom(5), 'swingArm', 1, 1);
+  // A far cloud of 6,500 points, and one point near the tire among them.
+  const far = Array.from({ length: 6500 }, (_, i): [number, number, number] => [i % 80, -20, 640 + (i % 70)]);
+  const points = [...far.slice(0, 3001), [0, -20, 470] as [number, number, number], ...far.slice(3001)];
+  const corner = {
+    ...described,
+    obstacles: [
+      { id: 'scan', mount: 'body' as const, material: 'liner' as const, shape: { type: 'scan' as const, points } },
+    ],
+  };
+  const setup = fittedAsSetup(described.fitted);
+  const shelf = new SectionShelf();
+  const prepared = prepareCorner('frontLeft', corner, setup, 'trail', undefined, shelf.survey);
+  const section = shelf.section(prepared, corner, setup);
+  const most = { halfWidthMm: 160, radiusMm: 420 };
+  const stage = new Stage(
+    prepared,
+    STANDARDS.neverRub,
+    section,
+    [{ ladder: [], members: [0] }],
+    { from: -30, to: -30 },
+    most,
+  );
+  stage.draw();
+  const mounted = new Mounted({ size: '265/70R17' }, 17, 8);
+  const exact = stage.leastOf(mounted.rotor, [0], -30, Infinity)!.marginMm;
+  expect(stage.tabled(0, mounted, 0, -30)).toBeLessThan(exact + TABLE_OVER_MM);
+});
