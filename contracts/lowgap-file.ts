@@ -9,6 +9,7 @@ import { LIMITS } from '@/core/limits';
 import { EDGE_KINDS, ROD_RUNS } from '@/core/edge-fit/edge-kind';
 import { MOUNTS } from '@/core/motion/mount';
 import { MATERIALS } from '@/core/obstacle/material';
+import { PART_KINDS } from '@/core/obstacle/part-kind';
 import { READING_PLACES, READING_SOURCES } from '@/core/obstacle/reading';
 import { sizeTextSchema } from './catalogue';
 import { finderSchema } from './finder';
@@ -220,6 +221,7 @@ export const obstacleSchema = z.strictObject({
     })
     .optional(),
   insideWheel: z.boolean().optional(),
+  part: z.enum(PART_KINDS).optional(),
   removable: z.boolean().optional(),
   behind: z.array(text(60)).max(50).optional(),
 });

@@ -8,6 +8,7 @@ import type { Mount } from '../motion/mount';
 import type { MotionDescription } from '../motion/motion-description';
 import type { SteeringDescription } from '../motion/steering';
 import type { Material } from '../obstacle/material';
+import type { PartKind } from '../obstacle/part-kind';
 import type { ReadingDescription } from '../obstacle/reading';
 import type { ShapeDescription } from '../obstacle/shape';
 import type { LiftPart } from '../stance/lift-part';
@@ -62,6 +63,7 @@ export interface ObstacleDescription {
   readonly toleranceMm?: number | undefined;
   /** Stands inside the rim: measured to the hollow wheel. Positions only. */
   readonly insideWheel?: boolean | undefined;
+  readonly part?: PartKind | undefined;
   /** Can be unbolted; `behind` then names what was surveyed behind it ([] = looked, nothing there). */
   readonly removable?: boolean | undefined;
   readonly behind?: readonly string[] | undefined;

@@ -1,4 +1,5 @@
 import type { Material } from '../obstacle/material';
+import { isProtected } from '../obstacle/part-kind';
 import type { ObstacleDescription } from '../clearance/description';
 import type { Allowed, Standard } from '../clearance/standard';
 import type { AllowedChanges } from './question';
@@ -69,8 +70,12 @@ const mostOf = (allowed: AllowedChanges, remedy: Remedy): number => {
 export const forbiddenBy = (standard: Standard, allowed: AllowedChanges): Remedy[] =>
   REMEDIES.filter((remedy) => mostOf(allowed, remedy) > 0 && !standard.allows.includes(PERMISSION[remedy]));
 
-/** Ways to make room for an obstacle under a standard; none for arms, knuckles, frame, brake and what is inside the wheel. */
+/**
+ * Ways to make room for an obstacle under a standard; none for arms, knuckles, frame, brake, what is inside the wheel, and
+ * restraint or crash structure: taking off a maker's crash bracket is no remedy among others.
+ */
 export function ladderOf(obstacle: ObstacleDescription, standard: Standard, allowed: AllowedChanges): Ladder {
+  if (isProtected(obstacle.part)) return [];
   const ways: readonly Remedy[] = [
     ...(obstacle.removable ? (['unbolt'] as const) : []),
     ...(BY_MATERIAL[obstacle.material] ?? []),

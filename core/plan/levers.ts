@@ -11,6 +11,7 @@ import { prepareCorner } from '../clearance/prepare';
 import { SectionShelf } from '../clearance/section-shelf';
 import { STANDARDS, type Allowed, type Standard } from '../clearance/standard';
 import type { Material } from '../obstacle/material';
+import { isProtected } from '../obstacle/part-kind';
 import { attempt } from '../problem';
 import { searchToleranceMm } from '../tolerances';
 import { LEVER_KINDS, LEVERS, type LeverKind } from './lever-kinds';
@@ -101,7 +102,8 @@ export class LeverBench {
   }
 
   leversFor({ id, label, marginMm, gapMm, requiredMm, material }: ObstacleVerdict): ObstacleLevers {
-    const allowed = TRIMMED_BY[material];
+    const listed = this.#corner.obstacles.find((o) => o.id === id);
+    const allowed = isProtected(listed?.part) ? undefined : TRIMMED_BY[material];
     const trims = allowed !== undefined && this.#standard.allows.includes(allowed);
     return {
       corner: this.#key,
@@ -114,7 +116,7 @@ export class LeverBench {
         return lever ? [lever] : [];
       }),
       trimMm: trims ? Math.max(0, requiredMm - gapMm) : null,
-      unbolts: this.#corner.obstacles.find((o) => o.id === id)?.removable === true,
+      unbolts: listed?.removable === true && !isProtected(listed.part),
     };
   }
 

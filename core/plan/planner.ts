@@ -1,281 +1,282 @@
-import {
-  setupForCorner,
-  type CaseDescription,
-  type CornerKey,
-  type CornerOverrides,
-  type ObstacleDescription,
-  type SetupDescription,
-} from '../clearance/description';
-import { describedCorners } from '../clearance/described-corner';
-import { evaluateCase, type ObstacleVerdict } from '../clearance/evaluate';
+import { setupForCorner, type CaseDescription, type ObstacleDescription } from '../clearance/description';
+import { describedCorner, describedCorners, prepareDescribed } from '../clearance/described-corner';
+import { cornerVerdicts, type ObstacleVerdict } from '../clearance/evaluate';
 import { SectionShelf } from '../clearance/section-shelf';
-import { STANDARDS, type Standard } from '../clearance/standard';
+import { STANDARDS } from '../clearance/standard';
 import { attempt } from '../problem';
-import { MODIFICATION_RULES, modificationsOf, type Modification, type ToolSet } from './modification';
+import { MODIFICATION_RULES, modificationsOf, permits, type Modification } from './modification';
+import { axleSettings, type PlanQuestion } from './plan-question';
+import {
+  axleSteps,
+  bodySteps,
+  byCost,
+  byPermanence,
+  planOf,
+  stepOf,
+  type Order,
+  type Plan,
+  type PlanStep,
+} from './plan-step';
+import {
+  axleOf,
+  NO_AXLE_CHANGE,
+  NO_CHANGE,
+  PLAN_AXLES,
+  withChanges,
+  type AxleChanges,
+  type PlanAxle,
+  type VehicleChanges,
+} from './setup-changes';
 
-/** Changes of the whole setup that are tried, each beside none: mm, degrees of lock to both sides. */
-export interface SetupChanges {
-  readonly bumpStopMm: number;
-  readonly steeringStopDeg: number;
-  readonly spacerMm: number;
-  readonly liftMm: number;
-}
-
-/** What a shop may do and what it costs. Money in minor units. */
-export interface PlanQuestion {
-  /** Changes to things, each with the most it may give, mm; left out: not allowed. Taking off needs no number. */
-  readonly allowed: Readonly<Partial<Record<Modification, number>>>;
-  /** Amounts of each change of the setup that are tried; 0 is always tried. */
-  readonly tried: Readonly<Record<keyof SetupChanges, readonly number[]>>;
-  readonly toolSet: ToolSet;
-  readonly labourMinorPerHour: number;
-  /** Parts and material of one change at one place. */
-  readonly partsMinor: Readonly<Partial<Record<Modification, number>>>;
-}
-
-export interface PlanStep {
+/** Why a way to mend a thing does not do. `mm`: the most it may give. */
+export interface Refusal {
   readonly kind: Modification;
-  /** null for a change of the setup, which is made at every corner. */
-  readonly corner: CornerKey | null;
-  readonly obstacle: string | null;
-  readonly label: string | null;
-  /** mm or degrees; 0 for a thing taken off. */
-  readonly amount: number;
-  readonly hours: number;
-  readonly costMinor: number;
-  readonly permanence: number;
+  readonly why: 'standard' | 'notAllowed' | 'notEnough' | 'noConsent';
+  readonly mm: number;
 }
 
-export interface Plan {
-  /** In the order in which they are done. */
-  readonly steps: readonly PlanStep[];
-  readonly changes: SetupChanges;
-  readonly permanence: number;
-  readonly hours: number;
-  readonly costMinor: number;
+/** A thing that nothing mends, and why each way does not. None at all: it is never changed. */
+export interface Unmended {
+  readonly verdict: ObstacleVerdict;
+  readonly refusals: readonly Refusal[];
 }
 
 export interface PlanAnswer {
   /** Least permanent, then cheapest; null: nothing that is allowed clears it. */
   readonly leastPermanent: Plan | null;
+  /** The next best that does without at least one change of the least permanent; null: there is none. */
   readonly runnerUp: Plan | null;
   /** Cheapest, then least permanent. */
   readonly cheapest: Plan | null;
-  /** Where there is no plan: the setting that leaves least undone, and what it leaves. */
-  readonly nearest: { readonly changes: SetupChanges; readonly left: readonly ObstacleVerdict[] } | null;
+  /** Where there is no plan: the changes that leave least undone, and what they leave. */
+  readonly nearest: { readonly changes: VehicleChanges; readonly left: readonly Unmended[] } | null;
+  /** Settings that were judged. */
+  readonly settings: number;
 }
 
-const NO_CHANGE: SetupChanges = { bumpStopMm: 0, steeringStopDeg: 0, spacerMm: 0, liftMm: 0 };
-
-const KIND_OF: Readonly<Record<keyof SetupChanges, Modification>> = {
-  bumpStopMm: 'bumpStop',
-  steeringStopDeg: 'steeringStop',
-  spacerMm: 'spacer',
-  liftMm: 'lift',
-};
-
-/** The setup of a corner with changes made to it. */
-export function changedSetup(
-  setup: SetupDescription,
-  changes: SetupChanges,
-  steers: boolean,
-  locks: { readonly left: number; readonly right: number },
-): SetupDescription {
-  const { bumpStopMm, steeringStopDeg, spacerMm, liftMm } = changes;
-  const stops =
-    steers && steeringStopDeg > 0
-      ? {
-          steerStopLeftDeg: Math.max(0.1, (setup.steerStopLeftDeg ?? locks.left) - steeringStopDeg),
-          steerStopRightDeg: Math.max(0.1, (setup.steerStopRightDeg ?? locks.right) - steeringStopDeg),
-        }
-      : {};
-  return {
-    ...setup,
-    ...stops,
-    bumpStopMm: setup.bumpStopMm + bumpStopMm,
-    spacerMm: setup.spacerMm + spacerMm,
-    parts: liftMm === 0 ? setup.parts : [...(setup.parts ?? []), { kind: 'ride', liftMm }],
-  };
+export interface PlanProgress {
+  readonly done: number;
+  readonly total: number;
 }
 
-/** One way to mend one failing thing. */
-interface Option {
-  readonly step: PlanStep;
-}
-
-/** A setting of the whole setup with the ways to mend what still fails under it. */
+/** A way to stand on one axle, with the ways to mend each thing that fails there. */
 interface Setting {
-  readonly changes: SetupChanges;
+  readonly bodyLiftMm: number;
+  readonly axle: PlanAxle;
+  readonly changes: AxleChanges;
   readonly own: readonly PlanStep[];
-  /** By failing thing; none is empty. */
-  readonly options: readonly (readonly Option[])[];
+  readonly options: readonly (readonly PlanStep[])[];
+  readonly left: readonly Unmended[];
+}
+
+/** Whether a step may be part of a plan. */
+type Admits = (step: PlanStep) => boolean;
+
+/** As `searchPlan`, at once. */
+export function planCase(description: CaseDescription, question: PlanQuestion, shelf = new SectionShelf()): PlanAnswer {
+  const search = searchPlan(description, question, shelf);
+  for (;;) {
+    const step = search.next();
+    if (step.done) return step.value;
+  }
 }
 
 /**
- * The least permanent and the cheapest plan by exact search: every combination of the setup's changes is judged whole, and
- * under each what still fails is mended thing by thing, which are independent of each other. Settings the vehicle cannot
- * stand in are passed over.
+ * The least permanent and the cheapest plan by exact search. Every combination of an axle's changes is judged whole under
+ * every body lift; what still fails is mended thing by thing, which are independent of each other, as are the axles. Costs
+ * add up and permanence is the worst of all, so that under a worst permanence each axle and each thing takes the cheapest
+ * way. Settings the vehicle cannot stand in are passed over. @throws ProblemError `tooLarge`.
  */
-export function planCase(description: CaseDescription, question: PlanQuestion, shelf = new SectionShelf()): PlanAnswer {
-  const settings: Setting[] = [];
-  let nearest: PlanAnswer['nearest'] = null;
-  for (const changes of settingsOf(question)) {
-    const judged = attempt(() => evaluateCase(withChanges(description, changes), {}, shelf));
-    if (!judged.ok) continue;
-    const failing = judged.value.obstacles.filter(({ verdict }) => verdict === 'rubs');
-    const options = failing.map((verdict) => optionsFor(description, verdict, question));
-    const left = failing.filter((_, i) => options[i]!.length === 0);
-    if (left.length > 0) {
-      if (!nearest || missing(left) < missing(nearest.left)) nearest = { changes, left };
-      continue;
-    }
-    settings.push({ changes, own: setupSteps(description, changes, question), options });
-  }
-  const plans = (order: Order): Plan[] => settings.map((setting) => bestOf(setting, order)).sort(order);
-  const least = plans(byPermanence);
-  const cheapest = plans(byCost)[0] ?? null;
-  const best = least[0] ?? null;
-  return {
-    leastPermanent: best,
-    runnerUp: best && secondBest(settings, best, byPermanence),
-    cheapest,
-    nearest: best ? null : nearest,
-  };
-}
-
-type Order = (a: Plan, b: Plan) => number;
-
-/** Least permanent first, then cheapest, then the fewest steps. */
-export const byPermanence: Order = (a, b) =>
-  a.permanence - b.permanence || a.costMinor - b.costMinor || a.steps.length - b.steps.length;
-
-/** Cheapest first, then least permanent, then the fewest steps. */
-export const byCost: Order = (a, b) =>
-  a.costMinor - b.costMinor || a.permanence - b.permanence || a.steps.length - b.steps.length;
-
-const missing = (left: readonly ObstacleVerdict[]): number => left.reduce((sum, { marginMm }) => sum - marginMm, 0);
-
-/** Every combination of the amounts tried, nothing first. */
-function settingsOf({ tried }: PlanQuestion): SetupChanges[] {
-  const amounts = (key: keyof SetupChanges): number[] => [...new Set([0, ...tried[key]])].sort((a, b) => a - b);
-  return amounts('bumpStopMm').flatMap((bumpStopMm) =>
-    amounts('steeringStopDeg').flatMap((steeringStopDeg) =>
-      amounts('spacerMm').flatMap((spacerMm) =>
-        amounts('liftMm').map((liftMm) => ({ ...NO_CHANGE, bumpStopMm, steeringStopDeg, spacerMm, liftMm })),
-      ),
+export function* searchPlan(
+  description: CaseDescription,
+  question: PlanQuestion,
+  shelf = new SectionShelf(),
+): Generator<PlanProgress, PlanAnswer> {
+  const axles = PLAN_AXLES.filter((axle) => describedCorners(description).some((key) => axleOf(key) === axle));
+  const bodyLifts = [...new Set([0, ...question.bodyLiftsMm])];
+  const asked = axles.flatMap((axle) =>
+    bodyLifts.flatMap((bodyLiftMm) =>
+      axleSettings(question.tried[axle], `plan.tried.${axle}`).map((changes) => ({ axle, bodyLiftMm, changes })),
     ),
   );
-}
-
-/** The vehicle with changes made at every corner. */
-export function withChanges(description: CaseDescription, changes: SetupChanges): CaseDescription {
-  const keys = describedCorners(description);
-  const own = keys.map((key) => {
-    const { steering } = description.corners[key]!;
-    const locks = { left: steering?.lockLeftDeg ?? 0, right: steering?.lockRightDeg ?? 0 };
-    return [key, changedSetup(setupForCorner(description, key), changes, steering !== undefined, locks)] as const;
-  });
-  const corners: CornerOverrides = Object.fromEntries(own);
-  return { ...description, setup: { ...own[0]![1], corners } };
-}
-
-function setupSteps(description: CaseDescription, changes: SetupChanges, question: PlanQuestion): PlanStep[] {
-  const corners = describedCorners(description).length;
-  return (Object.keys(KIND_OF) as (keyof SetupChanges)[]).flatMap((key) => {
-    const amount = changes[key];
-    if (amount === 0) return [];
-    const kind = KIND_OF[key];
-    return [{ ...stepOf(kind, amount, question, corners), corner: null, obstacle: null, label: null }];
-  });
-}
-
-/** Hours and cost of a change at so many places. */
-function stepOf(
-  kind: Modification,
-  amount: number,
-  { toolSet, labourMinorPerHour, partsMinor }: PlanQuestion,
-  places = 1,
-): Pick<PlanStep, 'kind' | 'amount' | 'hours' | 'costMinor' | 'permanence'> {
-  const { hours, permanence } = MODIFICATION_RULES[kind];
-  const spent = hours[toolSet] * places;
+  const settings: Setting[] = [];
+  for (const [i, { axle, bodyLiftMm, changes }] of asked.entries()) {
+    const judged = attempt(() => settingOf(description, axle, bodyLiftMm, changes, question, shelf));
+    if (judged.ok) settings.push(judged.value);
+    if (i % 8 === 7) yield { done: i + 1, total: asked.length };
+  }
+  // Where an axle stands in none of them, not even as it is, its own problem is the answer.
+  const stuck = axles.find((axle) => settings.every((setting) => setting.axle !== axle));
+  if (stuck) settingOf(description, stuck, 0, NO_AXLE_CHANGE, question, shelf);
+  const plans = (admits: Admits, order: Order): Plan | null =>
+    bodyLifts.flatMap((bodyLiftMm) => plansUnder(settings, axles, bodyLiftMm, question, admits)).sort(order)[0] ?? null;
+  const best = plans(always, byPermanence);
   return {
-    kind,
-    amount,
-    hours: spent,
-    costMinor: Math.round(spent * labourMinorPerHour) + (partsMinor[kind] ?? 0) * places,
-    permanence,
+    leastPermanent: best,
+    runnerUp: best && runnerUpTo(best, (admits) => plans(admits, byPermanence)),
+    cheapest: plans(always, byCost),
+    nearest: best ? null : nearestMiss(settings, axles, bodyLifts),
+    settings: settings.length,
   };
 }
 
-/** Ways to mend one failing thing that are allowed and give enough. */
-function optionsFor(description: CaseDescription, verdict: ObstacleVerdict, question: PlanQuestion): Option[] {
-  const { corner, id, label, marginMm } = verdict;
-  const entry = description.corners[corner]?.obstacles.find((obstacle) => obstacle.id === id) as ObstacleDescription;
-  const standard: Standard = STANDARDS[description.standard];
-  return modificationsOf(entry).flatMap((kind) => {
-    const { most, needs } = MODIFICATION_RULES[kind];
-    const allowed = question.allowed[kind];
-    if (allowed === undefined || (needs !== null && !standard.allows.includes(needs))) return [];
-    const gives = most === null ? Infinity : Math.min(most, allowed);
-    if (gives < -marginMm) return [];
-    const amount = most === null ? 0 : -marginMm;
-    return [{ step: { ...stepOf(kind, amount, question), corner, obstacle: id, label } }];
-  });
-}
+const always: Admits = () => true;
 
-const ORDER: readonly Modification[] = Object.keys(MODIFICATION_RULES) as Modification[];
-
-function planOf({ changes, own }: Setting, chosen: readonly PlanStep[]): Plan {
-  const steps = [...own, ...chosen].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
+function settingOf(
+  description: CaseDescription,
+  axle: PlanAxle,
+  bodyLiftMm: number,
+  changes: AxleChanges,
+  question: PlanQuestion,
+  shelf: SectionShelf,
+): Setting {
+  const failing = failingAt(description, axle, bodyLiftMm, changes, shelf);
+  const ways = failing.map((verdict) => waysToMend(description, verdict, question));
   return {
-    steps,
+    bodyLiftMm,
+    axle,
     changes,
-    permanence: Math.max(0, ...steps.map((step) => step.permanence)),
-    hours: steps.reduce((sum, step) => sum + step.hours, 0),
-    costMinor: steps.reduce((sum, step) => sum + step.costMinor, 0),
+    own: axleSteps(question.shop, axle, changes),
+    options: ways.map(({ steps }) => steps),
+    left: ways.flatMap(({ steps, refusals }, i) => (steps.length > 0 ? [] : [{ verdict: failing[i]!, refusals }])),
   };
 }
 
-/**
- * The best plan of a setting. Costs add up and permanence is the worst of all, so that with the least worst permanence
- * that will do each thing can take the cheapest way that is no more permanent.
- */
-function bestOf(setting: Setting, order: Order): Plan {
-  const cheapestWithin = (permanence: number): Plan =>
-    planOf(
-      setting,
-      setting.options.map((options) => {
-        const within = options.filter(({ step }) => step.permanence <= permanence);
-        return cheapest(within.length > 0 ? within : options);
-      }),
+/** What fails at an axle under changes. @throws ProblemError where the vehicle cannot stand so. */
+function failingAt(
+  description: CaseDescription,
+  axle: PlanAxle,
+  bodyLiftMm: number,
+  changes: AxleChanges,
+  shelf: SectionShelf,
+): ObstacleVerdict[] {
+  const changed = withChanges(description, { ...NO_CHANGE, [axle]: changes, bodyLiftMm });
+  return describedCorners(description)
+    .filter((key) => axleOf(key) === axle)
+    .flatMap((key) => {
+      const corner = prepareDescribed(changed, key, shelf.survey);
+      const section = shelf.section(corner, describedCorner(changed, key), setupForCorner(changed, key));
+      return cornerVerdicts(corner, STANDARDS[description.standard], {}, section);
+    })
+    .filter(({ verdict }) => verdict === 'rubs');
+}
+
+/** Ways to mend a failing thing that are allowed and give enough, and why the others do not. */
+export function waysToMend(
+  description: CaseDescription,
+  { corner, id, label, marginMm }: ObstacleVerdict,
+  { allowed, shop, consents }: PlanQuestion,
+): { readonly steps: PlanStep[]; readonly refusals: Refusal[] } {
+  const entry = description.corners[corner]?.obstacles.find((obstacle) => obstacle.id === id) as ObstacleDescription;
+  const steps: PlanStep[] = [];
+  const refusals: Refusal[] = [];
+  for (const kind of modificationsOf(entry)) {
+    const { most } = MODIFICATION_RULES[kind];
+    const given = allowed[kind];
+    const mm = most === null ? Infinity : Math.min(most, given ?? 0);
+    const refuse = (why: Refusal['why']): void => void refusals.push({ kind, why, mm });
+    if (!permits(STANDARDS[description.standard], kind)) refuse('standard');
+    else if (given === undefined) refuse('notAllowed');
+    else if (kind === 'crashBracket' && !consents.includes(`${corner}:${id}`)) refuse('noConsent');
+    else if (mm < -marginMm) refuse('notEnough');
+    else steps.push(stepOf(shop, kind, { corner, obstacle: id, label }, most === null ? 0 : -marginMm));
+  }
+  return { steps, refusals };
+}
+
+/** The cheapest plan within each worst permanence, where there is one. */
+function plansUnder(
+  settings: readonly Setting[],
+  axles: readonly PlanAxle[],
+  bodyLiftMm: number,
+  { shop }: PlanQuestion,
+  admits: Admits,
+): Plan[] {
+  const body = bodySteps(shop, bodyLiftMm);
+  if (!body.every(admits)) return [];
+  const here = settings.filter((setting) => setting.bodyLiftMm === bodyLiftMm && setting.own.every(admits));
+  const levels = new Set([
+    0,
+    ...[...body, ...here.flatMap(({ own, options }) => [...own, ...options.flat()])].map((step) => step.permanence),
+  ]);
+  return [...levels].flatMap((permanence) => {
+    if (body.some((step) => step.permanence > permanence)) return [];
+    const chosen = axles.map((axle) =>
+      cheapestWithin(
+        here.filter((setting) => setting.axle === axle),
+        (step) => step.permanence <= permanence && admits(step),
+      ),
     );
-  const levels = [...new Set([0, ...setting.own, ...setting.options.flat().map(({ step }) => step)].map(levelOf))];
-  return levels.map(cheapestWithin).sort(order)[0]!;
-}
-
-const levelOf = (step: number | PlanStep): number => (typeof step === 'number' ? step : step.permanence);
-
-const cheapest = (options: readonly Option[]): PlanStep =>
-  options.reduce((best, next) =>
-    next.step.costMinor < best.step.costMinor ||
-    (next.step.costMinor === best.step.costMinor && next.step.permanence < best.step.permanence)
-      ? next
-      : best,
-  ).step;
-
-/** The best plan that is not this one: of another setting, or with one thing mended another way. */
-function secondBest(settings: readonly Setting[], best: Plan, order: Order): Plan | null {
-  const others = settings.flatMap((setting) => {
-    if (setting.changes !== best.changes) return [bestOf(setting, order)];
-    return setting.options.flatMap((options, i) => {
-      const taken = best.steps.find((step) => options.some((option) => same(option.step, step)));
-      const rest = options.filter(({ step }) => !taken || step.kind !== taken.kind);
-      if (rest.length === 0) return [];
-      return [bestOf({ ...setting, options: setting.options.map((own, k) => (k === i ? rest : own)) }, order)];
-    });
+    if (chosen.includes(null)) return [];
+    const changes = chosen.reduce<VehicleChanges>(
+      (made, found) => ({ ...made, [found!.setting.axle]: found!.setting.changes }),
+      { ...NO_CHANGE, bodyLiftMm },
+    );
+    return [planOf(changes, [...body, ...chosen.flatMap((found) => found!.steps)])];
   });
-  return others.sort(order)[0] ?? null;
 }
 
-const same = (a: PlanStep, b: PlanStep): boolean =>
-  a.kind === b.kind && a.corner === b.corner && a.obstacle === b.obstacle;
+interface Mended {
+  readonly setting: Setting;
+  readonly steps: readonly PlanStep[];
+  readonly costMinor: number;
+}
+
+/** The cheapest way for one axle to stand and be mended, of steps that are admitted; then the one of the fewest steps. */
+function cheapestWithin(settings: readonly Setting[], admits: Admits): Mended | null {
+  const ways = settings.flatMap((setting): Mended[] => {
+    if (!setting.own.every(admits)) return [];
+    const mended = setting.options.map((options) => cheapestStep(options.filter(admits)));
+    if (mended.includes(null)) return [];
+    const steps = [...setting.own, ...(mended as PlanStep[])];
+    return [{ setting, steps, costMinor: steps.reduce((sum, step) => sum + step.costMinor, 0) }];
+  });
+  return ways.reduce<Mended | null>((best, next) => {
+    if (!best || next.costMinor < best.costMinor) return next;
+    return next.costMinor === best.costMinor && next.steps.length < best.steps.length ? next : best;
+  }, null);
+}
+
+const cheapestStep = (options: readonly PlanStep[]): PlanStep | null =>
+  options.reduce<PlanStep | null>((best, next) => (!best || byCostThenPermanence(next, best) < 0 ? next : best), null);
+
+const byCostThenPermanence = (a: PlanStep, b: PlanStep): number =>
+  a.costMinor - b.costMinor || a.permanence - b.permanence;
+
+/** The best plan that leaves out at least one change of another. */
+function runnerUpTo(best: Plan, solve: (admits: Admits) => Plan | null): Plan | null {
+  const others = best.steps.flatMap((left) => solve((step) => !isSameChange(step, left)) ?? []);
+  return others.sort(byPermanence)[0] ?? null;
+}
+
+/** The same change at the same place, whatever its amount. */
+export const isSameChange = (a: PlanStep, b: PlanStep): boolean => a.kind === b.kind && placeOf(a) === placeOf(b);
+
+/** Names the place of a step. */
+export const placeOf = ({ at }: Pick<PlanStep, 'at'>): string =>
+  'corner' in at ? `${at.corner}:${at.obstacle}` : 'axle' in at ? at.axle : 'body';
+
+/** The changes that leave least missing, of those the vehicle can stand in. */
+function nearestMiss(
+  settings: readonly Setting[],
+  axles: readonly PlanAxle[],
+  bodyLifts: readonly number[],
+): PlanAnswer['nearest'] {
+  const found = bodyLifts.flatMap((bodyLiftMm) => {
+    const chosen = axles.map((axle) =>
+      settings
+        .filter((setting) => setting.axle === axle && setting.bodyLiftMm === bodyLiftMm)
+        .reduce<Setting | null>((best, next) => (!best || missing(next.left) < missing(best.left) ? next : best), null),
+    );
+    if (chosen.includes(null)) return [];
+    const changes = chosen.reduce<VehicleChanges>((made, setting) => ({ ...made, [setting!.axle]: setting!.changes }), {
+      front: NO_AXLE_CHANGE,
+      rear: NO_AXLE_CHANGE,
+      bodyLiftMm,
+    });
+    return [{ changes, left: chosen.flatMap((setting) => setting!.left) }];
+  });
+  return found.sort((a, b) => missing(a.left) - missing(b.left))[0] ?? null;
+}
+
+const missing = (left: readonly Unmended[]): number => left.reduce((sum, { verdict }) => sum - verdict.marginMm, 0);
