@@ -5,6 +5,7 @@ export const SHEET: CutSheet = {
   corner: 'frontLeft',
   id: 'panel',
   label: 'Inner fender <left>',
+  mirrored: false,
   requiredMm: 8,
   edge: [
     [
@@ -15,7 +16,7 @@ export const SHEET: CutSheet = {
       [-150, 440],
     ],
   ],
-  cut: [
+  need: [
     [
       [-150, 470.25],
       [20, 481.5],
@@ -29,6 +30,9 @@ export const SHEET: CutSheet = {
     ],
   ],
   allowanceMm: 5,
+  flapEdge: [],
+  flapMm: 0,
+  looks: null,
   hub: [0, 0],
   isUpright: true,
   depthMm: 41.5,
@@ -37,4 +41,31 @@ export const SHEET: CutSheet = {
   firstAreaMm2: 7100,
   offPlaneMm: 0.4,
   uncovers: null,
+};
+
+/** The same with a flap to fold over, and a straight line for looks. */
+export const FOLDED: CutSheet = {
+  ...SHEET,
+  firstCut: [],
+  flapMm: 15,
+  flapEdge: [
+    [
+      [-150, 455.25],
+      [20, 466.5],
+      [150, 451],
+    ],
+  ],
+  looks: {
+    lines: [
+      [
+        [-150, 490],
+        [150, 490],
+      ],
+    ],
+    lengthMm: 300,
+    areaMm2: 15_000,
+    beyondNeedMm2: 4200,
+    leftStandingMm2: 0,
+    marginMm: 1.5,
+  },
 };

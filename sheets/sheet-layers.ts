@@ -2,7 +2,7 @@ import type { CutSheet } from '@/core/plan/cut-sheet';
 import type { SheetPoint } from '@/core/panel/flat-sheet';
 
 /** What a drawing of a cut sheet is made of, each on its own layer. */
-export const SHEET_LAYERS = ['EDGE', 'CUT', 'FIRST_CUT', 'REGISTER', 'CHECK'] as const;
+export const SHEET_LAYERS = ['EDGE', 'CUT', 'FIRST_CUT', 'FOLD', 'LOOKS', 'REGISTER', 'CHECK'] as const;
 export type SheetLayer = (typeof SHEET_LAYERS)[number];
 
 export interface SheetLine {
@@ -30,8 +30,9 @@ const mm = (value: number): string => value.toFixed(1);
 
 /** Lines and texts of a cut sheet at full size: right and up, as seen from outside the vehicle. */
 export function sheetDrawing(sheet: CutSheet): SheetDrawing {
-  const { edge, cut, firstCut, hub, isUpright } = sheet;
-  const drawn = [...edge, ...cut, ...firstCut].flat();
+  const { edge, need, firstCut, flapEdge, looks, hub, isUpright } = sheet;
+  const folds = sheet.flapMm > 0;
+  const drawn = [...edge, ...need, ...firstCut, ...flapEdge, ...(looks?.lines ?? [])].flat();
   const left = Math.min(...drawn.map(([x]) => x));
   const right = Math.max(...drawn.map(([x]) => x));
   const bottom = Math.min(...drawn.map(([, y]) => y));
@@ -60,21 +61,27 @@ export function sheetDrawing(sheet: CutSheet): SheetDrawing {
     [left, squareTop - CHECK_SQUARE_MM],
     [left, squareTop],
   ];
+  const rulerTop = squareTop - CHECK_SQUARE_MM - MARGIN_MM;
   const lines: SheetLine[] = [
     ...layer('EDGE', edge),
-    ...layer('CUT', cut),
+    ...layer(folds ? 'FOLD' : 'CUT', need),
+    ...layer('CUT', flapEdge),
     ...layer('FIRST_CUT', firstCut),
+    ...layer('LOOKS', looks?.lines ?? []),
     ...layer('REGISTER', register),
-    ...layer('CHECK', [square]),
+    ...layer('CHECK', [square, ...ruler(left, rulerTop)]),
   ];
   const texts = [
-    `${sheet.label}, ${sheet.corner}: cut to leave ${mm(sheet.requiredMm)} mm`,
-    `Deepest ${mm(sheet.depthMm)} mm, ${mm(sheet.lengthMm)} mm long; first cut leaves ${mm(sheet.allowanceMm)} mm for a second`,
-    isUpright
-      ? `Plumb line above the hub's centre; level line ${mm(bottom - hubY)} mm above it`
-      : 'Lies level: no plumb line',
-    `This square is ${CHECK_SQUARE_MM} mm a side; the panel leaves the flat by ${mm(sheet.offPlaneMm)} mm`,
-  ].map((text, i) => ({ at: [left + CHECK_SQUARE_MM + MARGIN_MM, squareTop - 12 - 9 * i] as const, text }));
+    ...saidOf(sheet, isUpright ? bottom - hubY : null).map((text, i) => ({
+      at: [left + CHECK_SQUARE_MM + MARGIN_MM, squareTop - 8 - 7 * i] as const,
+      text,
+    })),
+    ...Array.from({ length: RULER_MM / 50 + 1 }, (_, i) => ({
+      at: [left + 50 * i + 1, rulerTop - 10] as const,
+      text: String(50 * i),
+    })),
+    ...named(sheet),
+  ];
   const all = lines.flatMap(({ points }) => points);
   const box = {
     left: Math.min(...all.map(([x]) => x)) - MARGIN_MM,
@@ -93,3 +100,66 @@ export function sheetDrawing(sheet: CutSheet): SheetDrawing {
 
 /** mm the texts take beside the check square, about. */
 const TEXT_WIDTH_MM = 190;
+
+/** mm of ruler, marked every 5 mm. */
+export const RULER_MM = 200;
+
+function ruler(left: number, top: number): SheetPoint[][] {
+  const ticks = Array.from({ length: RULER_MM / 5 + 1 }, (_, i): SheetPoint[] => [
+    [left + 5 * i, top],
+    [left + 5 * i, top - (i % 10 === 0 ? 7 : i % 2 === 0 ? 4.5 : 2.5)],
+  ]);
+  return [
+    [
+      [left, top],
+      [left + RULER_MM, top],
+    ],
+    ...ticks,
+  ];
+}
+
+/** What the sheet says beside its lines. */
+function saidOf(sheet: CutSheet, levelAboveHubMm: number | null): string[] {
+  const { looks } = sheet;
+  return [
+    `${sheet.label}, ${CORNERS[sheet.corner]}${sheet.mirrored ? ', mirrored for the other side' : ''}`,
+    `${sheet.flapMm > 0 ? 'Fold' : 'Cut'} to leave ${mm(sheet.requiredMm)} mm: deepest ${mm(sheet.depthMm)} mm, ${mm(sheet.lengthMm)} mm long`,
+    sheet.flapMm > 0
+      ? `Cut ${mm(sheet.flapMm)} mm short of the fold line; slit the flap where it curves`
+      : `First cut (dashed) leaves ${mm(sheet.allowanceMm)} mm: flex again before the final one`,
+    ...(looks
+      ? [
+          looks.marginMm < 0
+            ? `Line for looks takes too little: ${mm(-looks.marginMm)} mm short of what is wanted`
+            : `Line for looks takes ${Math.round(looks.beyondNeedMm2 / 100)} cm2 beyond need`,
+        ]
+      : []),
+    levelAboveHubMm === null
+      ? 'Lies level: no plumb line'
+      : `Plumb line through the hub's centre; level line ${mm(Math.abs(levelAboveHubMm))} mm ${levelAboveHubMm < 0 ? 'below' : 'above'} it`,
+    `Square is ${CHECK_SQUARE_MM} mm a side; the panel leaves the flat by ${mm(sheet.offPlaneMm)} mm`,
+    'Look behind before cutting. Eye protection. Deburr, prime, seal.',
+  ];
+}
+
+const CORNERS: Readonly<Record<CutSheet['corner'], string>> = {
+  frontLeft: 'front left',
+  frontRight: 'front right',
+  rearLeft: 'rear left',
+  rearRight: 'rear right',
+};
+
+/** Each kind of line by name, at its middle. */
+function named({ need, flapEdge, flapMm, firstCut, looks }: CutSheet): SheetDrawing['texts'] {
+  const name = (lines: readonly (readonly SheetPoint[])[], text: string): SheetDrawing['texts'] => {
+    const longest = [...lines].sort((a, b) => b.length - a.length)[0];
+    const middle = longest?.[Math.floor(longest.length / 2)];
+    return middle ? [{ at: [middle[0] + 2, middle[1] + 2], text }] : [];
+  };
+  return [
+    ...name(need, flapMm > 0 ? 'FOLD' : 'CUT'),
+    ...name(flapEdge, 'CUT'),
+    ...name(firstCut, 'FIRST CUT'),
+    ...name(looks?.lines ?? [], 'LOOKS'),
+  ];
+}

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import DxfParser from 'dxf-parser';
-import { CHECK_SQUARE_MM, SHEET_LAYERS, sheetDrawing } from './sheet-layers';
-import { SHEET } from './made-up-sheet';
+import { CHECK_SQUARE_MM, RULER_MM, SHEET_LAYERS, sheetDrawing } from './sheet-layers';
+import { FOLDED, SHEET } from './made-up-sheet';
 import { writeDxf } from './write-dxf';
 import { writeSvg } from './write-svg';
 
@@ -55,5 +55,15 @@ describe('a cut sheet as a file', () => {
       expect(y).toBeLessThan(height!);
     }
     expect(svg).toContain('Inner fender &lt;left&gt;');
+  });
+
+  test('with a flap the needed line is the fold, and the cut is the flap’s edge; the ruler is as long as it says', () => {
+    const { lines, texts } = sheetDrawing(FOLDED);
+    const of = (layer: string) => lines.filter((line) => line.layer === layer).map(({ points }) => points);
+    expect(of('FOLD')).toEqual(FOLDED.need);
+    expect(of('CUT')).toEqual(FOLDED.flapEdge);
+    expect(of('LOOKS')).toEqual(FOLDED.looks!.lines);
+    expect(of('CHECK').map(lengthOf)).toContain(RULER_MM);
+    expect(texts.map(({ text }) => text)).toContain('Line for looks takes 42 cm2 beyond need');
   });
 });

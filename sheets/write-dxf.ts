@@ -5,6 +5,8 @@ const COLOURS: Readonly<Record<SheetLayer, number>> = {
   EDGE: Colors.White,
   CUT: Colors.Red,
   FIRST_CUT: Colors.Yellow,
+  FOLD: Colors.Magenta,
+  LOOKS: Colors.Cyan,
   REGISTER: Colors.Blue,
   CHECK: Colors.Green,
 };

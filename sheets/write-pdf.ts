@@ -27,6 +27,8 @@ const STROKES: Readonly<Record<SheetLayer, Stroke>> = {
   EDGE: { widthMm: 0.5, dash: null },
   CUT: { widthMm: 0.9, dash: null },
   FIRST_CUT: { widthMm: 0.5, dash: [4, 2] },
+  FOLD: { widthMm: 0.6, dash: [1.5, 1.5] },
+  LOOKS: { widthMm: 0.6, dash: [8, 2] },
   REGISTER: { widthMm: 0.25, dash: [8, 2] },
   CHECK: { widthMm: 0.35, dash: null },
 };

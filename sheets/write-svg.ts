@@ -4,6 +4,8 @@ const STROKES: Readonly<Record<SheetLayer, string>> = {
   EDGE: 'stroke="#000" stroke-width="0.5"',
   CUT: 'stroke="#000" stroke-width="0.9"',
   FIRST_CUT: 'stroke="#000" stroke-width="0.5" stroke-dasharray="4 2"',
+  FOLD: 'stroke="#000" stroke-width="0.6" stroke-dasharray="1.5 1.5"',
+  LOOKS: 'stroke="#000" stroke-width="0.6" stroke-dasharray="8 2"',
   REGISTER: 'stroke="#000" stroke-width="0.25" stroke-dasharray="8 2 1 2"',
   CHECK: 'stroke="#000" stroke-width="0.35"',
 };

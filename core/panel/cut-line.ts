@@ -58,22 +58,31 @@ export function cutLine(field: GapField, gauge: Gauge): Cut {
   const lines = joined(pairs).map((line) => line.map((i) => all[i]!));
   const border = borderOf(triangles).map(([i, j]) => [points[i]!, points[j]!] as const);
   const depths = lines.flat().map((p) => Math.min(...border.map(([a, b]) => distanceToSide(p, a, b))));
-  const doubleArea = ([i, j, k]: readonly [number, number, number]): number => {
-    const [p, q, r] = [all[i]!, all[j]!, all[k]!];
-    return length(cross(subtract(q, p), subtract(r, p)));
-  };
-  const area = (mesh: typeof left): number => mesh.reduce((sum, triangle) => sum + doubleArea(triangle) / 2, 0);
+  const doubleArea = (triangle: PanelMesh['triangles'][number]): number => 2 * triangleAreaMm2(all, triangle);
   // Where the line runs through a corner the triangle beside it has shrunk to a line.
   const spans = (triangle: readonly [number, number, number]): boolean => doubleArea(triangle) > LEAST_TRIANGLE_MM2;
   return {
     lines,
     lengthMm: lines.reduce((sum, line) => sum + lengthOf(line), 0),
-    areaMm2: area(removed),
+    areaMm2: meshAreaMm2({ points: all, triangles: removed }),
     depthMm: Math.max(0, ...depths),
     left: { points: all, triangles: left.filter(spans) },
     removed: { points: all, triangles: removed.filter(spans) },
   };
 }
+
+const triangleAreaMm2 = (points: readonly Vec3[], [i, j, k]: PanelMesh['triangles'][number]): number =>
+  length(cross(subtract(points[j]!, points[i]!), subtract(points[k]!, points[i]!))) / 2;
+
+export const meshAreaMm2 = ({ points, triangles }: PanelMesh): number =>
+  triangles.reduce((sum, triangle) => sum + triangleAreaMm2(points, triangle), 0);
+
+/** mm from a place to the nearest of some lines. */
+export const distanceToLines = (p: Vec3, lines: readonly (readonly Vec3[])[]): number =>
+  lines.reduce(
+    (least, line) => line.slice(1).reduce((near, to, i) => Math.min(near, distanceToSide(p, line[i]!, to)), least),
+    Infinity,
+  );
 
 /** The place between two at which the margin is nothing: false position with halving (Illinois). */
 function crossing(left: Vec3, taken: Vec3, leftMargin: number, takenMargin: number, gauge: Gauge): Vec3 {

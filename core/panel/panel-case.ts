@@ -4,6 +4,7 @@ import { cornerVerdicts, type ObstacleVerdict } from '../clearance/evaluate';
 import { STANDARDS, type Standard } from '../clearance/standard';
 import { edgePlace } from '../edge-fit/edge-model';
 import { readEdge } from '../edge-fit/read-edge';
+import type { Vec3 } from '../geometry/vec3';
 import { landedReadings, surveyScene } from '../clearance/landing';
 import { edgeThrough } from '../obstacle/edge';
 import { MATERIALS } from '../obstacle/material';
@@ -31,6 +32,8 @@ export interface PanelAnswer {
   readonly id: string;
   readonly field: GapField;
   readonly cut: Cut;
+  /** Least margin of any place of the sheet, mm. */
+  readonly marginAt: (point: Vec3) => number;
   /** null: nobody looked behind it, so what the cut uncovers is unknown. */
   readonly uncovers: readonly Uncovered[] | null;
 }
@@ -63,6 +66,7 @@ export function panelCase(
     id,
     field,
     cut: cutLine(field, gauge),
+    marginAt: (point) => gauge.marginAt(point),
     uncovers: behind ? uncovered(cornerVerdicts(corner, standard), behind) : null,
   };
 }

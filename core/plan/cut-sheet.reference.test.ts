@@ -106,7 +106,7 @@ describe('a cut sheet, over random panels and setups, seeded', () => {
       const lengths = (lines: readonly (readonly (readonly number[])[])[]): number[] =>
         lines.flatMap((line) => line.slice(1).map((p, i) => Math.hypot(...p.map((x, k) => x - line[i]![k]!))));
       const inSpace = cut.lines.flatMap((line) => line.slice(1).map((p, i) => length(subtract(p, line[i]!))));
-      lengths(sheet.cut).forEach((mm, i) => expect(mm).toBeCloseTo(inSpace[i]!, 9));
+      lengths(sheet.need).forEach((mm, i) => expect(mm).toBeCloseTo(inSpace[i]!, 9));
     }
     expect(cuts).toBeGreaterThan(2);
   });
@@ -150,4 +150,60 @@ describe('a cut sheet, over random panels and setups, seeded', () => {
     };
     expect(() => cutSheet(caseWith(two, '285/70R17'), 'frontLeft', 'panel')).toThrow(ProblemError);
   });
+
+  test('a flap ends so far from the fold line; a line for looks says what it takes beyond need, or where too little', () => {
+    const description = caseWith(panelOf(upright), '35x12.50R17LT');
+    const plain = cutSheet(description, 'frontLeft', 'panel', { mostDepthMm: 400 });
+    const folded = cutSheet(description, 'frontLeft', 'panel', { mostDepthMm: 400, flapMm: 12 });
+    expect(folded.firstCut).toEqual([]);
+    expect(folded.need).toEqual(plain.need);
+    const far = folded.flapEdge.flat().map((p) => distanceTo(p, folded.need));
+    far.forEach((mm) => expect(Math.abs(mm - 12)).toBeLessThan(0.1));
+    expect(far.length).toBeGreaterThan(4);
+
+    // A straight line above the highest place of the need takes a known area of the 300 mm wide panel, from 440 up.
+    const top = Math.max(...plain.need.flat().map(([, y]) => y));
+    const straight = (y: number) => [[-200, y] as const, [200, y] as const];
+    const above = cutSheet(description, 'frontLeft', 'panel', { mostDepthMm: 400, looks: straight(top + 5) }).looks!;
+    expect(above.areaMm2).toBeCloseTo(300 * (top + 5 - 440), -1);
+    expect(above.beyondNeedMm2).toBeCloseTo(above.areaMm2 - plain.areaMm2, -1);
+    expect(above.leftStandingMm2).toBeCloseTo(0, 0);
+    expect(above.marginMm).toBeGreaterThan(0);
+    const below = cutSheet(description, 'frontLeft', 'panel', { mostDepthMm: 400, looks: straight(top - 8) }).looks!;
+    expect(below.marginMm).toBeLessThan(-1);
+    expect(below.leftStandingMm2).toBeGreaterThan(50);
+    // The same line drawn the other way round takes the same.
+    const turned = cutSheet(description, 'frontLeft', 'panel', {
+      mostDepthMm: 400,
+      looks: [...straight(top + 5)].reverse(),
+    }).looks!;
+    expect(turned.areaMm2).toBeCloseTo(above.areaMm2, 6);
+  });
+
+  test('what carries the vehicle or protects is given no sheet, nor anything by a standard that cuts nothing', () => {
+    for (const change of [
+      { material: 'frame' },
+      { material: 'arm' },
+      { part: 'structure' },
+      { part: 'crashBracket' },
+    ]) {
+      const description = caseWith({ ...panelOf(upright), ...change } as ObstacleDescription, '35x12.50R17LT');
+      expect(() => cutSheet(description, 'frontLeft', 'panel')).toThrow(/may be cut/);
+    }
+    const strict = { ...caseWith(panelOf(upright), '35x12.50R17LT'), standard: 'neverRub' as const };
+    expect(() => cutSheet(strict, 'frontLeft', 'panel')).toThrow(/standard that allows/);
+  });
 });
+
+/** mm from a place on the drawing to the nearest of some lines, end to end. */
+function distanceTo([x, y]: readonly [number, number], lines: readonly (readonly (readonly [number, number])[])[]) {
+  const all = lines.flatMap((line) => line.slice(1).map((b, i) => [line[i]!, b] as const));
+  return Math.min(
+    ...all.map(([[ax, ay], [bx, by]]) => {
+      const along = [bx - ax, by - ay] as const;
+      const t = ((x - ax) * along[0] + (y - ay) * along[1]) / (along[0] ** 2 + along[1] ** 2);
+      const at = Math.min(1, Math.max(0, t));
+      return Math.hypot(x - ax - at * along[0], y - ay - at * along[1]);
+    }),
+  );
+}

@@ -1,26 +1,36 @@
-import type { CaseDescription, CornerKey } from '../clearance/description';
+import type { CaseDescription, CornerKey, ObstacleDescription } from '../clearance/description';
 import { describedCorner } from '../clearance/described-corner';
 import { sideOf } from '../clearance/motion-under';
 import { STANDARDS } from '../clearance/standard';
+import { borderLines, cutLine, distanceToLines } from '../panel/cut-line';
+import { drawnLine } from '../panel/drawn-line';
 import { flatSheet, type SheetPoint } from '../panel/flat-sheet';
-import { borderLines } from '../panel/cut-line';
-import { panelCase, type Uncovered } from '../panel/panel-case';
+import { gapField } from '../panel/gap-field';
+import { panelCase, type PanelAnswer, type Uncovered } from '../panel/panel-case';
 import { ProblemError } from '../problem';
-import { MODIFICATION_RULES } from './modification';
+import { CUTS, MODIFICATION_RULES, modificationsOf, permits, type Modification } from './modification';
+
+type SheetLines = readonly (readonly SheetPoint[])[];
 
 /** What is drawn at full size on the sheet that is laid on the panel. Lengths mm, seen from outside the vehicle. */
 export interface CutSheet {
   readonly corner: CornerKey;
   readonly id: string;
   readonly label: string;
+  readonly mirrored: boolean;
   readonly requiredMm: number;
   /** The panel's present edge. */
-  readonly edge: readonly (readonly SheetPoint[])[];
-  /** Along it what is wanted is left. */
-  readonly cut: readonly (readonly SheetPoint[])[];
-  /** The first, careful cut: so much is left for a second pass after another look. */
-  readonly firstCut: readonly (readonly SheetPoint[])[];
+  readonly edge: SheetLines;
+  /** Along it what is wanted is left: where it is cut, or folded where there is a flap. */
+  readonly need: SheetLines;
+  /** The first, careful cut: so much is left for a second pass after another look; none with a flap. */
+  readonly firstCut: SheetLines;
   readonly allowanceMm: number;
+  /** The flap's outer edge, where metal is kept to be folded over. */
+  readonly flapEdge: SheetLines;
+  readonly flapMm: number;
+  /** The line redrawn for looks. */
+  readonly looks: LooksLine | null;
   readonly hub: SheetPoint;
   /** There is a plumb line to register it by. */
   readonly isUpright: boolean;
@@ -33,12 +43,26 @@ export interface CutSheet {
   readonly uncovers: readonly Uncovered[] | null;
 }
 
+/** @see DrawnLine */
+export interface LooksLine {
+  readonly lines: SheetLines;
+  readonly lengthMm: number;
+  readonly areaMm2: number;
+  readonly beyondNeedMm2: number;
+  readonly leftStandingMm2: number;
+  readonly marginMm: number;
+}
+
 export interface CutSheetOptions {
   /** Left by the first cut for a second pass. */
   readonly allowanceMm?: number | undefined;
+  /** Metal kept beyond the needed line, to be folded over and welded or sealed; 0: none. */
+  readonly flapMm?: number | undefined;
+  /** A line for looks, on the drawing as it is for this side. */
+  readonly looks?: readonly SheetPoint[] | undefined;
   /** Drawn for the same panel on the other side. */
   readonly mirrored?: boolean | undefined;
-  /** Most the material allows, mm from the present edge. */
+  /** Most that may be taken, mm from the present edge; by default what the material allows. */
   readonly mostDepthMm?: number | undefined;
   /** How far back a panel made from an edge reaches, mm. */
   readonly panelDepthMm?: number | undefined;
@@ -46,25 +70,54 @@ export interface CutSheetOptions {
 
 const USUAL_ALLOWANCE_MM = 5;
 
+/** Kinds of cut a thing may be given by what it is, under a standard. @throws ProblemError where it is never cut. */
+export function cutsOf(description: CaseDescription, key: CornerKey, id: string): Modification[] {
+  const entry = describedCorner(description, key).obstacles.find((obstacle) => obstacle.id === id);
+  if (!entry) {
+    const ids = describedCorner(description, key).obstacles.map((obstacle) => obstacle.id);
+    throw new ProblemError({
+      code: 'notFound',
+      path: `corners.${key}.obstacles`,
+      expected: `a surveyed obstacle: one of ${ids.join(', ')}`,
+      found: id,
+    });
+  }
+  const cuts = modificationsOf(entry).filter((kind) => CUTS.includes(kind));
+  if (cuts.length === 0)
+    refuseCut(key, entry, 'a thing that may be cut: it carries the vehicle, protects, or is no sheet');
+  const permitted = cuts.filter((kind) => permits(STANDARDS[description.standard], kind));
+  if (permitted.length === 0)
+    refuseCut(key, entry, `a standard that allows cutting it; ${description.standard} does not`);
+  return permitted;
+}
+
+function refuseCut(key: CornerKey, { id, material, part }: ObstacleDescription, expected: string): never {
+  throw new ProblemError({
+    code: 'contradiction',
+    path: `corners.${key}.obstacles.${id}`,
+    expected,
+    found: part ?? material,
+  });
+}
+
 /**
- * The sheet for one thing that is cut or trimmed.
- * @throws ProblemError as `panelCase`; `outOfRange` for a cut deeper than the material allows.
+ * The sheet for one thing that is cut, folded or trimmed.
+ * @throws ProblemError as `panelCase`; `contradiction` for what is never cut or what the standard does not let be cut;
+ * `outOfRange` for a cut deeper than the material allows.
  */
 export function cutSheet(
   description: CaseDescription,
   key: CornerKey,
   id: string,
-  {
-    allowanceMm = USUAL_ALLOWANCE_MM,
-    mirrored = false,
-    mostDepthMm = MODIFICATION_RULES.cutSheetMetal.most ?? Infinity,
-    panelDepthMm,
-  }: CutSheetOptions = {},
+  options: CutSheetOptions = {},
 ): CutSheet {
-  const entry = describedCorner(description, key).obstacles.find((obstacle) => obstacle.id === id);
-  const material = entry?.material ?? 'sheetMetal';
-  const requiredMm = STANDARDS[description.standard].requiredMm[material];
-  const { field, cut, uncovers } = panelCase(description, key, id, { depthMm: panelDepthMm });
+  const { allowanceMm = USUAL_ALLOWANCE_MM, flapMm = 0, looks, mirrored = false, panelDepthMm } = options;
+  const cuts = cutsOf(description, key, id);
+  const mostDepthMm = options.mostDepthMm ?? Math.max(...cuts.map((kind) => MODIFICATION_RULES[kind].most ?? Infinity));
+  const entry = describedCorner(description, key).obstacles.find((obstacle) => obstacle.id === id)!;
+  const requiredMm = STANDARDS[description.standard].requiredMm[entry.material];
+  const answer = panelCase(description, key, id, { depthMm: panelDepthMm });
+  const { field, cut, uncovers } = answer;
   if (cut.depthMm > mostDepthMm) {
     throw new ProblemError({
       code: 'outOfRange',
@@ -73,26 +126,52 @@ export function cutSheet(
       found: `${cut.depthMm.toFixed(1)} mm`,
     });
   }
-  const first = panelCase(description, key, id, { requiredMm: requiredMm - allowanceMm, depthMm: panelDepthMm });
+  const first =
+    flapMm > 0
+      ? null
+      : panelCase(description, key, id, { requiredMm: requiredMm - allowanceMm, depthMm: panelDepthMm }).cut;
   const flat = flatSheet(field, sideOf(key), mirrored);
-  const drawn = (lines: readonly (readonly Parameters<typeof flat.toSheet>[0][])[]) =>
+  const drawn = (lines: PanelAnswer['cut']['lines']): SheetLines =>
     lines.map((line) => line.map((point) => flat.toSheet(point)));
   return {
     corner: key,
     id,
-    label: entry?.label ?? id,
+    label: entry.label ?? id,
+    mirrored,
     requiredMm,
     edge: drawn(borderLines(field)),
-    cut: drawn(cut.lines),
-    firstCut: drawn(first.cut.lines),
+    need: drawn(cut.lines),
+    firstCut: drawn(first?.lines ?? []),
     allowanceMm,
+    flapEdge: flapMm > 0 ? drawn(flapEdge(cut, flapMm)) : [],
+    flapMm,
+    looks: looks ? looksLine(answer, looks, sideOf(key), drawn) : null,
     hub: flat.hub,
     isUpright: flat.plumb !== null,
     depthMm: cut.depthMm,
     lengthMm: cut.lengthMm,
     areaMm2: cut.areaMm2,
-    firstAreaMm2: first.cut.areaMm2,
+    firstAreaMm2: first?.areaMm2 ?? 0,
     offPlaneMm: flat.offPlaneMm,
     uncovers,
   };
+}
+
+/** Where metal kept for a flap ends: so far from the needed line, on what would be cut off. */
+function flapEdge({ removed, lines }: PanelAnswer['cut'], flapMm: number): PanelAnswer['cut']['lines'] {
+  if (lines.length === 0 || removed.triangles.length === 0) return [];
+  const gauge = { marginAt: (point: Parameters<typeof distanceToLines>[0]) => flapMm - distanceToLines(point, lines) };
+  return cutLine(gapField(removed, gauge), gauge).lines;
+}
+
+/** A line drawn for looks is drawn on the sheet of this side, whichever side is printed. */
+function looksLine(
+  { field, cut, marginAt }: PanelAnswer,
+  looks: readonly SheetPoint[],
+  side: ReturnType<typeof sideOf>,
+  drawn: (lines: PanelAnswer['cut']['lines']) => SheetLines,
+): LooksLine {
+  const { toSheet, hub } = flatSheet(field, side);
+  const { lines, ...measured } = drawnLine(looks, { field, cut, marginAt, toSheet, hub });
+  return { ...measured, lines: drawn(lines) };
 }

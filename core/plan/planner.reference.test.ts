@@ -89,9 +89,9 @@ describe('plans against every way there is, seeded', () => {
   test('the least permanent, the cheapest and the runner-up are the best there are; there is one where there is any', () => {
     let [found, none, rivals] = [0, 0, 0];
     for (let seed = 1; seed <= 9; seed++) {
-      const description = crowded(seed, seed % 3 ? 'cutToFit' : 'neverRub');
-      // Every third shop may do little: there is not always a plan.
-      const question = seed % 3 ? QUESTION : { ...QUESTION, allowed: { unbolt: 0, reroute: 30 } };
+      const description = crowded(seed, seed % 2 ? 'cutToFit' : 'neverRub');
+      // Every second shop may do little: there is not always a plan.
+      const question = seed % 2 ? QUESTION : { ...QUESTION, allowed: { unbolt: 0, reroute: 30 } };
       const answer = planCase(description, question);
       const all = exhaustive(description, question);
       if (all.length === 0) {
