@@ -3,9 +3,10 @@ import { asCase } from '@/contracts/as-case';
 import type { CornerKey } from '@/core/clearance/description';
 import { cutSheet } from '@/core/plan/cut-sheet';
 import { ProblemError } from '@/core/problem';
+import { PAPER_SIZES, type Paper } from '@/sheets/paper';
 import { sheetDrawing } from '@/sheets/sheet-layers';
 import { writeDxf } from '@/sheets/write-dxf';
-import { PAPERS, writePdf, type Paper } from '@/sheets/write-pdf';
+import { writePdf } from '@/sheets/write-pdf';
 import { writeSvg } from '@/sheets/write-svg';
 import { numberOption, readCase } from './outcome';
 
@@ -14,6 +15,7 @@ export interface CutCommandOptions {
   readonly obstacle: string;
   readonly out: string;
   readonly allowance: string;
+  readonly flap: string;
   readonly mirrored?: boolean;
   readonly paper: string;
 }
@@ -21,7 +23,7 @@ export interface CutCommandOptions {
 /** `lowgap cut FILE --corner C --obstacle ID --out SHEET.svg|.dxf|.pdf [--allowance MM] [--paper A4] [--mirrored]` */
 export async function cutCommand(
   file: string,
-  { corner, obstacle, out, allowance, mirrored, paper }: CutCommandOptions,
+  { corner, obstacle, out, allowance, flap, mirrored, paper }: CutCommandOptions,
 ) {
   const kind = /\.(svg|dxf|pdf)$/i.exec(out)?.[1]?.toLowerCase();
   if (!kind) {
@@ -34,16 +36,20 @@ export async function cutCommand(
   }
   const sheet = cutSheet(asCase(await readCase(file)), corner as CornerKey, obstacle, {
     allowanceMm: numberOption('allowance', allowance),
+    flapMm: numberOption('flap', flap),
     mirrored: mirrored === true,
   });
   const drawing = sheetDrawing(sheet);
-  const sizes = Object.keys(PAPERS) as Paper[];
-  const size = sizes.find((one) => one.toLowerCase() === paper.toLowerCase());
-  if (!size) {
-    throw new ProblemError({ code: 'notFound', path: '--paper', expected: sizes.join(' or '), found: paper });
-  }
+  const size = paperOption(paper);
   const written = { svg: writeSvg, dxf: writeDxf, pdf: (sheet: typeof drawing) => writePdf(sheet, size) };
   await writeFile(out, await written[kind as keyof typeof written](drawing));
   const { depthMm, lengthMm, areaMm2, firstAreaMm2, offPlaneMm, uncovers } = sheet;
   return { corner, obstacle, file: out, depthMm, lengthMm, areaMm2, firstAreaMm2, offPlaneMm, uncovers };
+}
+
+/** @throws ProblemError for a paper nobody prints on. */
+export function paperOption(paper: string): Paper {
+  const size = PAPER_SIZES.find((one) => one.toLowerCase() === paper.toLowerCase());
+  if (size) return size;
+  throw new ProblemError({ code: 'notFound', path: '--paper', expected: PAPER_SIZES.join(' or '), found: paper });
 }

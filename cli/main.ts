@@ -6,6 +6,7 @@ import { cutCommand, type CutCommandOptions } from './cut';
 import { envelopeCommand, type EnvelopeCommandOptions } from './envelope';
 import { EXIT_FAULT, EXIT_INPUT, runCommand } from './outcome';
 import { panelCommand, type PanelCommandOptions } from './panel';
+import { orderCommand, planCommand, type OrderCommandOptions } from './plan';
 import { poseCommand } from './pose';
 import { scanCommand, type ScanCommandOptions } from './scan';
 import { spreadCommand } from './spread';
@@ -77,9 +78,25 @@ program
   .requiredOption('--obstacle <id>', 'a panel, an edge, points or a scan')
   .requiredOption('--out <sheet>', 'the sheet to write: .svg, .dxf (mm) or .pdf (pages at full size)')
   .option('--allowance <mm>', 'what the first cut leaves for a second', '5')
+  .option('--flap <mm>', 'metal kept to be folded over: the line is then the fold, and the cut lies short of it', '0')
   .option('--paper <size>', 'of a .pdf: A4 or Letter', 'A4')
   .option('--mirrored', 'for the same panel on the other side')
   .action((file: string, options: CutCommandOptions) => runCommand(() => cutCommand(file, options)));
+
+program
+  .command('plan')
+  .description('the least permanent and the cheapest plan that clears, the runner-up, or why there is none, as JSON')
+  .argument('<file>', "a .lowgap.json file with a plan's question (docs/formats.md)")
+  .action((file: string) => runCommand(() => planCommand(file)));
+
+program
+  .command('order')
+  .description('writes the work order of the plan chosen in the file, or of the least permanent one')
+  .argument('<file>', "a .lowgap.json file with a plan's question (docs/formats.md)")
+  .requiredOption('--out <order>', 'the order to write: .pdf, or .csv for its parts')
+  .option('--date <date>', 'the date on it')
+  .option('--paper <size>', 'of a .pdf: A4 or Letter', 'A4')
+  .action((file: string, options: OrderCommandOptions) => runCommand(() => orderCommand(file, options)));
 
 program
   .command('envelope')

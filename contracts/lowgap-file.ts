@@ -13,6 +13,7 @@ import { PART_KINDS } from '@/core/obstacle/part-kind';
 import { READING_PLACES, READING_SOURCES } from '@/core/obstacle/reading';
 import { sizeTextSchema } from './catalogue';
 import { finderSchema } from './finder';
+import { planSchema } from './plan';
 import { conditionsSchema, cornerUnderbodySchema, intakeSchema, underbodySchema } from './job-record';
 import { motionSchema, pointSchema as point, within } from './motion-schema';
 import { plainText } from './plain-text';
@@ -288,6 +289,7 @@ export const lowgapFileSchema = z.strictObject({
   setup: setupSchema.optional(),
   compared: z.array(comparedSchema).max(MOST_COMPARED).optional(),
   finder: finderSchema.optional(),
+  plan: planSchema.optional(),
   envelope: z.enum(ENVELOPES).default('trail'),
   drawnEnvelope: z
     .array(

@@ -15,6 +15,7 @@ import { finderRoutes } from './routes/finder';
 import type { FinderPool } from './jobs/finder-pool';
 import { deviceRoutes } from './routes/devices';
 import { jobRoutes } from './routes/jobs';
+import { sheetRoutes } from './routes/sheets';
 
 export interface AppParts {
   readonly jobs: JobRepository;
@@ -63,6 +64,7 @@ export function makeApp({ jobs, catalogue, photos, wells, drivers = [], finder, 
   app.use('/api/catalogue', catalogueRoutes(catalogue));
   app.use('/api/wells', wellRoutes(wells));
   app.use('/api/devices', deviceRoutes(drivers));
+  app.use('/api/sheets', sheetRoutes());
   if (finder) app.use('/api/finder', finderRoutes(finder));
   app.use('/api', notFound);
   if (webRoot !== undefined) {

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { sheetDrawing, CHECK_SQUARE_MM } from './sheet-layers';
 import { SHEET } from './made-up-sheet';
-import { OVERLAP_MM, PAPERS, tilesOf, writePdf, type Paper } from './write-pdf';
+import { PAPERS, type Paper } from './paper';
+import { OVERLAP_MM, tilesOf, writePdf } from './write-pdf';
 
 const drawing = sheetDrawing(SHEET);
 

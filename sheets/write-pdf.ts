@@ -1,13 +1,7 @@
 import PDFDocument from 'pdfkit';
 import type { SheetPoint } from '@/core/panel/flat-sheet';
+import { PAPERS, type Paper } from './paper';
 import type { SheetDrawing, SheetLayer } from './sheet-layers';
-
-/** Papers a shop prints on, mm. */
-export const PAPERS = {
-  A4: { width: 210, height: 297 },
-  Letter: { width: 215.9, height: 279.4 },
-} as const;
-export type Paper = keyof typeof PAPERS;
 
 const PT_PER_MM = 72 / 25.4;
 

@@ -1,0 +1,19 @@
+import type { PlanQuestion } from '@/core/plan/plan-question';
+import type { VehicleFacts } from '@/core/plan/knock-ons';
+import type { LowgapFile } from './lowgap-file';
+import type { PlanEntry } from './plan';
+
+/** What the planner is asked, out of what a job keeps. On its own, so that workers do not load the schemas. */
+export const asPlanQuestion = ({ allowed, tried, bodyLiftsMm, shop, consents }: PlanEntry): PlanQuestion => ({
+  allowed,
+  tried,
+  bodyLiftsMm,
+  shop,
+  consents: consents.map(({ corner, obstacle }) => `${corner}:${obstacle}`),
+});
+
+export const vehicleFacts = ({ vehicle, underbody }: LowgapFile): VehicleFacts => ({
+  wheelbaseMm: vehicle.wheelbaseMm,
+  slipJointEngagedMm: underbody?.slipJointEngagedMm,
+  slipJointLeastMm: underbody?.slipJointLeastMm,
+});

@@ -1,0 +1,152 @@
+import type { PlanJudgement } from '@/core/plan/judge-plan';
+import type { WorkLine, WorkOrder, PartLine } from '@/core/plan/work-order';
+import { formatFraction, formatMm } from '@/core/units/length';
+import { formatMoney } from '@/core/units/money';
+import {
+  amountWords,
+  CONSUMABLE_WORDS,
+  CORNER_WORDS,
+  knockOnWords,
+  MODIFICATION_WORDS,
+  placeWords,
+  PRECAUTION_WORDS,
+  STANDING_WORDS,
+  stepWords,
+  timeWords,
+} from './plan-words';
+
+/** A work order as it is read: on the screen, on paper, as PDF. Everything in words. */
+export interface OrderDocument {
+  readonly title: string;
+  /** Name and value: vehicle, customer, date and the like. */
+  readonly facts: readonly (readonly [name: string, value: string])[];
+  readonly gaps: readonly OrderGap[];
+  readonly steps: readonly OrderStep[];
+  readonly parts: readonly OrderPart[];
+  readonly sums: readonly (readonly [name: string, amount: string])[];
+  /** What else changes, and what nobody knows. */
+  readonly notes: readonly string[];
+  /** Statements somebody signs for. */
+  readonly statements: readonly string[];
+  readonly signatures: readonly string[];
+  readonly closing: string;
+}
+
+export interface OrderGap {
+  readonly thing: string;
+  readonly wanted: string;
+  readonly before: string;
+  readonly after: string;
+  readonly verdict: string;
+}
+
+export interface OrderStep {
+  readonly what: string;
+  readonly time: string;
+  readonly money: string;
+  readonly cautions: readonly string[];
+}
+
+export interface OrderPart {
+  readonly name: string;
+  readonly where: string;
+  readonly quantity: string;
+  readonly unit: string;
+  readonly sum: string;
+}
+
+/** What a work order says beside its plan. */
+export interface OrderHead {
+  readonly job: string;
+  readonly customer: string;
+  readonly vehicle: string;
+  /** As it is written on the paper. */
+  readonly date: string;
+  readonly setup: string;
+  readonly standard: string;
+  readonly localRules: string;
+  readonly reTorqueAfter: string;
+  readonly taxMillionths: number;
+  readonly consents: readonly { readonly label: string; readonly owner: string; readonly date: string }[];
+}
+
+const VERDICTS = { clear: 'clear', close: 'close', rubs: 'RUBS', takenAway: 'taken away' } as const;
+
+const bothUnits = (mm: number): string => `${formatMm(mm)} mm (${formatFraction(mm)} in)`;
+
+/** @see OrderDocument */
+export function orderDocument(head: OrderHead, judged: PlanJudgement, order: WorkOrder): OrderDocument {
+  const { sums } = order;
+  const touched = judged.things.filter(({ before, after, fix }) => before !== 'clear' || after !== 'clear' || fix);
+  const percent = Number((head.taxMillionths / 10_000).toFixed(4));
+  return {
+    title: 'Work order',
+    facts: [
+      ['Job', head.job],
+      ['Vehicle', head.vehicle],
+      ['Customer', head.customer],
+      ['Date', head.date],
+      ['Setup', head.setup],
+      ['Standard', head.standard],
+      ...(head.localRules ? [['Local rules', head.localRules] as const] : []),
+    ],
+    gaps: touched.map(({ label, corner, requiredMm, beforeGapMm, afterGapMm, after, before }) => ({
+      thing: `${label}, ${CORNER_WORDS[corner]}`,
+      wanted: `${formatMm(requiredMm)} mm`,
+      before: `${bothUnits(beforeGapMm)}, ${VERDICTS[before]}`,
+      after: afterGapMm === null ? 'none' : bothUnits(afterGapMm),
+      verdict: VERDICTS[after],
+    })),
+    steps: order.lines.map((line) => ({
+      what: lineWords(line),
+      time: timeWords(line.minutes),
+      money: formatMoney(line.labourMinor),
+      cautions: line.cautions.map((caution) => PRECAUTION_WORDS[caution]),
+    })),
+    parts: order.parts.map((part) => ({
+      name: partWords(part),
+      where: [...new Set(part.where.map(placeWords))].join('; '),
+      quantity: String(part.quantity),
+      unit: formatMoney(part.unitMinor),
+      sum: formatMoney(part.sumMinor),
+    })),
+    sums: [
+      [`Labour, ${timeWords(order.minutes)}`, formatMoney(sums.labourMinor)],
+      ['Parts and material', formatMoney(sums.partsMinor)],
+      ['Sum', formatMoney(sums.netMinor)],
+      [`Tax ${percent} % on ${formatMoney(sums.taxedMinor)}`, formatMoney(sums.taxMinor)],
+      ['Total', formatMoney(sums.totalMinor)],
+    ],
+    notes: [
+      ...judged.unknownBehind.map((label) => `Nobody has looked behind ${label}: what stands there is unknown.`),
+      ...judged.knockOns.map(knockOnWords).map(capital),
+      ...(judged.clears ? [] : ['As planned it does not clear by this standard.']),
+      ...(head.reTorqueAfter ? [`Re-torque: ${head.reTorqueAfter}.`] : []),
+    ],
+    statements: head.consents.map(
+      ({ label, owner, date }) =>
+        `I, ${owner}, owner, agree (${date}) that “${label}”, a crash bracket of the vehicle’s maker, is taken off. I know that it is part of how the vehicle behaves in a crash, and that its maker’s word and the local law come first.`,
+    ),
+    signatures: ['Customer', 'Shop', ...(head.consents.length ? ['Owner, for the crash bracket'] : [])],
+    closing:
+      'Gaps are computed from the survey; a trial fit and a flex test stay the last word. Torque values are those of the vehicle’s and the part’s makers. Local law decides on poke, coverage and spacers.',
+  };
+}
+
+const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
+
+function lineWords({ what, at, amount, prescribed }: WorkLine): string {
+  if (what === 'prescribed') return `${prescribed!.text} (prescribed: ${prescribed!.source})`;
+  return at ? stepWords({ kind: what as keyof typeof MODIFICATION_WORDS, at, amount }) : standingWords(what);
+}
+
+const standingWords = (what: WorkLine['what']): string => STANDING_WORDS[what as keyof typeof STANDING_WORDS];
+
+/** A part's name for the list and the parts table. */
+export function partWords({ what, name, amount }: PartLine): string {
+  if (what === 'entered') return name ?? '';
+  if (what in CONSUMABLE_WORDS) return CONSUMABLE_WORDS[what as keyof typeof CONSUMABLE_WORDS];
+  const kind = what as keyof typeof MODIFICATION_WORDS;
+  const much = amount === 0 ? '' : amountWords(kind, amount);
+  return `For “${MODIFICATION_WORDS[kind].toLowerCase()}${much ? ` ${much}` : ''}”`;
+}

@@ -1,0 +1,227 @@
+import { formatMm } from '@/core/units/length';
+import type { CornerKey } from '@/core/clearance/description';
+import type { FixFault } from '@/core/plan/judge-plan';
+import type { KnockOn } from '@/core/plan/knock-ons';
+import type { Consumable, Modification, Precaution } from '@/core/plan/modification';
+import { MODIFICATION_RULES } from '@/core/plan/modification';
+import type { PlanStep } from '@/core/plan/plan-step';
+import type { Refusal } from '@/core/plan/planner';
+import type { Hardware, SpacerFinding } from '@/core/plan/spacer-check';
+import type { StandingWork } from '@/core/plan/work-order';
+
+export const MODIFICATION_WORDS: Readonly<Record<Modification, string>> = {
+  unbolt: 'Unbolt',
+  reroute: 'Reroute hose or wire',
+  tuckLiner: 'Tuck the liner',
+  steeringStop: 'Steering stop',
+  bumpStop: 'Longer bump stop',
+  spacer: 'Spacer',
+  otherWheel: 'Wheel of another offset',
+  armAdjust: 'Adjust the arms',
+  axleMove: 'Move the axle',
+  lift: 'Lift on the spring',
+  bodyLift: 'Body lift',
+  swapPart: 'Swap the part',
+  crashBracket: 'Take off the crash bracket',
+  heatForm: 'Heat-form',
+  trimPlastic: 'Trim plastic',
+  foldLip: 'Fold the lip',
+  rollFender: 'Roll the fender',
+  grindTab: 'Grind the tab',
+  cutSheetMetal: 'Cut sheet metal',
+  bodyMountChop: 'Chop and plate the body mount',
+};
+
+export const STANDING_WORDS: Readonly<Record<StandingWork, string>> = {
+  stand: 'Stand it on level ground, chock, lift and support',
+  lookBehind: 'Look behind every panel that is cut',
+  trialFit: 'Trial fit with nothing cut: lock to lock, hump under one wheel',
+  flexAgain: 'Flex again after the first cut, then the final one',
+  sealEdges: 'Deburr, prime, paint and seal every cut or folded edge',
+  alignment: 'Alignment',
+  reTorque: 'Torque by the makers’ instructions; enter the re-torque',
+};
+
+export const CONSUMABLE_WORDS: Readonly<Record<Consumable, string>> = {
+  clips: 'Clips and ties',
+  edgeTrim: 'Edge trim',
+  primer: 'Primer',
+  paint: 'Paint',
+  seamSealer: 'Seam sealer',
+  plate: 'Plate',
+};
+
+export const PRECAUTION_WORDS: Readonly<Record<Precaution, string>> = {
+  eyeProtection: 'Eye protection when cutting or grinding.',
+  noHeatNearFuelOrAirbag: 'No heat or sparks near fuel, wiring or airbags: look behind first.',
+  qualifiedWelder: 'Welded and plated by a qualified person only.',
+  structureStays: 'Restraint and crash structure stays as it is.',
+  ownerConsent: 'Only with the owner’s written consent; the vehicle maker’s word comes first.',
+  lookBehind: 'Look at what stands behind it and measure that too.',
+  hoseStrain: 'No strain on brake hoses or sensor wires; never hang the caliper.',
+  cleanBareFaces: 'Hub, spacer and wheel faces clean, bare and flat: no paint or powder between them.',
+  spacerLaw: 'Spacers are unlawful in some places: check the local law.',
+  turningCircle: 'Less lock is a wider turning circle: tell the driver.',
+  lostBumpTravel: 'Less bump travel: it meets the stop sooner when loaded.',
+  supportAxle: 'Stands on level ground, never blocks or bricks; support the axle before a shock or U-bolt comes off.',
+  springEnergy: 'Coil springs and compressors store lethal energy.',
+  paintCracks: 'Warm the paint and go slowly: it cracks, and rust begins there.',
+  centreOfGravity: 'A higher centre of gravity rolls over sooner.',
+  deburrPrimeSeal: 'No bare edge leaves the shop.',
+  reTorque: 'Torque from the vehicle’s and the part’s own instructions.',
+  alignment: 'Have it aligned.',
+  sensors: 'Headlamp aim and driver-assistance sensors may need setting anew.',
+};
+
+export const CORNER_WORDS: Readonly<Record<CornerKey, string>> = {
+  frontLeft: 'front left',
+  frontRight: 'front right',
+  rearLeft: 'rear left',
+  rearRight: 'rear right',
+};
+
+/** Whether amounts of a change are angles. */
+export const inDegrees = (kind: Modification): boolean => kind === 'steeringStop' || kind === 'armAdjust';
+
+/** `12.5 mm`, `3° more caster`, `20 mm forward`; empty for a thing taken away. */
+export function amountWords(kind: Modification, amount: number): string {
+  const mm = `${formatMm(Math.abs(amount))} mm`;
+  const degrees = `${Number(Math.abs(amount).toFixed(1))}°`;
+  if (kind === 'axleMove') return `${mm} ${amount > 0 ? 'forward' : 'back'}`;
+  if (kind === 'otherWheel') return `${mm} ${amount > 0 ? 'more' : 'less'} offset`;
+  if (kind === 'armAdjust') return `${degrees} ${amount > 0 ? 'more' : 'less'} caster`;
+  if (kind === 'steeringStop') return `${degrees} less lock`;
+  return MODIFICATION_RULES[kind].most === null ? '' : mm;
+}
+
+export function placeWords(at: PlanStep['at']): string {
+  if ('corner' in at) return `${at.label}, ${CORNER_WORDS[at.corner]}`;
+  return 'axle' in at ? `${at.axle} axle` : 'whole body';
+}
+
+/** `Trim plastic 12.5 mm: Bumper cap, front left`. */
+export function stepWords({ kind, at, amount }: Pick<PlanStep, 'kind' | 'at' | 'amount'>): string {
+  const much = amountWords(kind, amount);
+  return `${MODIFICATION_WORDS[kind]}${much ? ` ${much}` : ''}: ${placeWords(at)}`;
+}
+
+/** `2 h 15 min`. */
+export function timeWords(minutes: number): string {
+  const [hours, rest] = [Math.floor(minutes / 60), minutes % 60];
+  return [...(hours ? [`${hours} h`] : []), ...(rest || !hours ? [`${rest} min`] : [])].join(' ');
+}
+
+const metres = (mm: number): string => `${(mm / 1000).toFixed(1)} m`;
+const mmWords = (mm: number): string => `${formatMm(mm)} mm`;
+
+/** What a change does beside what it is for, as one would say it. */
+export function knockOnWords(on: KnockOn): string {
+  switch (on.kind) {
+    case 'nearer':
+      return `${on.label}, ${CORNER_WORDS[on.corner]}, comes nearer: from ${mmWords(on.beforeMm)} to ${mmWords(on.afterMm)} over what is wanted.`;
+    case 'partsNearer':
+      return `${on.a} and ${on.b}, ${CORNER_WORDS[on.corner]}, come nearer each other: ${mmWords(on.beforeMm)} to ${mmWords(on.afterMm)}.`;
+    case 'turningCircle': {
+      if (on.circle) {
+        return `Turning ${on.turn}, the outer wheel’s circle goes from ${metres(on.circle.beforeMm)} to ${metres(on.circle.afterMm)}.`;
+      }
+      return `${on.lessLockDeg.toFixed(1)}° less lock turning ${on.turn}: enter the wheelbase to see the turning circle.`;
+    }
+    case 'bumpTravel':
+      return `${CORNER_WORDS[on.corner]}: bump travel goes from ${mmWords(on.beforeMm)} to ${mmWords(on.afterMm)}.`;
+    case 'bodyLift':
+      return on.stay.length
+        ? `The body rises ${mmWords(on.liftMm)}; frame and axle things stay and are still near: ${on.stay.join(', ')}. Steering shaft, bumpers and wiring follow the body.`
+        : `The body rises ${mmWords(on.liftMm)}; frame and axle things stay. Steering shaft, bumpers and wiring follow the body.`;
+    case 'axleMoved': {
+      const moved = `The ${on.axle} axle stands ${mmWords(Math.abs(on.forwardMm))} further ${on.forwardMm > 0 ? 'forward' : 'back'}`;
+      if (!on.slipJoint) return `${moved}: measure the slip joint’s engagement before and after.`;
+      const { leftMm, leastMm } = on.slipJoint;
+      const least =
+        leastMm === null
+          ? ', its maker’s least is not entered'
+          : leftMm < leastMm
+            ? `, less than the ${mmWords(leastMm)} wanted`
+            : ` of the ${mmWords(leastMm)} wanted, before travel takes its share`;
+      return `${moved}; ${mmWords(leftMm)} of slip joint stay engaged${least}.`;
+    }
+    case 'track':
+      return `The ${on.axle} track is ${mmWords(Math.abs(on.widerMm))} ${on.widerMm > 0 ? 'wider' : 'narrower'}.`;
+    case 'scrubRadius':
+      return `${CORNER_WORDS[on.corner]}: scrub radius goes from ${formatMm(on.beforeMm, 0)} to ${formatMm(on.afterMm, 0)} mm.`;
+  }
+}
+
+/** Why a fix cannot stand. */
+export function faultWords({ why, limitMm }: FixFault): string {
+  switch (why) {
+    case 'notPossible':
+      return 'This is never done to that.';
+    case 'standard':
+      return 'The standard of this job does not allow it.';
+    case 'tooDeep':
+      return `Deeper than the ${mmWords(limitMm)} that the material allows.`;
+    case 'notEnough':
+      return `Not enough: it takes ${mmWords(limitMm)}.`;
+    case 'noConsent':
+      return 'The owner’s written consent is not entered.';
+  }
+}
+
+/** Why a way to mend a thing does not do, with the most it may give. */
+export function refusalWords({ kind, why, mm }: Refusal): string {
+  const what = MODIFICATION_WORDS[kind].toLowerCase();
+  switch (why) {
+    case 'standard':
+      return `${what} is not allowed by the standard`;
+    case 'notAllowed':
+      return `${what} is not allowed in this job`;
+    case 'notEnough':
+      return `${what} gives ${formatMm(mm)} mm at most`;
+    case 'noConsent':
+      return `${what} wants the owner’s consent`;
+  }
+}
+
+export const SPACER_CHECK_WORDS: Readonly<Record<SpacerFinding['check'], string>> = {
+  pattern: 'Bolt pattern',
+  engagement: 'Thread in the nut',
+  thickness: 'Room for its nuts',
+  pocket: 'Stud ends in the wheel’s pocket',
+  register: 'Spacer centred by the hub',
+  wheelRegister: 'Wheel centred',
+  faces: 'Faces clean, bare and flat',
+};
+
+export const SPACER_FIELD_WORDS = {
+  thicknessMm: 'thickness',
+  type: 'how it is held',
+  studProtrusionMm: 'studs beyond the hub’s face',
+  studDiameterMm: 'stud diameter',
+  threadPitchMm: 'thread pitch',
+  padMm: 'wheel pad thickness under the nut',
+  studPocketMm: 'pocket depth in the wheel’s pad',
+  hubBoreMm: 'hub register diameter',
+  hubRegisterMm: 'hub register height',
+  spacerBoreMm: 'spacer bore',
+  spacerLipMm: 'spacer’s own register diameter (0: none)',
+  wheelBoreMm: 'wheel bore',
+  hubPattern: 'hub bolt pattern',
+  wheelPattern: 'wheel bolt pattern',
+  facesBare: 'whether the faces were looked at',
+} as const;
+
+export function hardwareWords({ what, lengthMm }: Hardware): string {
+  switch (what) {
+    case 'spacer':
+      return `Spacer ${mmWords(lengthMm ?? 0)}`;
+    case 'longerStud':
+      return `Wheel stud, at least ${mmWords(lengthMm ?? 0)} beyond the hub’s face`;
+    case 'spacerNut':
+      return 'Nut to hold the spacer, seat and thread as its maker says';
+    case 'wheelNut':
+      return 'Wheel nut for the spacer’s studs, seat as the wheel wants';
+    case 'hubRing':
+      return `Hub ring, hub to ${mmWords(lengthMm ?? 0)} bore`;
+  }
+}
