@@ -5,10 +5,11 @@ import type { JobContent } from '@/contracts/job-api';
 import { lowgapFileSchema } from '@/contracts/lowgap-file';
 import type { z } from 'zod';
 import { parseLength } from '@/core/units/length';
+import { rescueWagon } from './demo-plan-job';
 import type { ReadingPlace, ReadingSteer } from '@/core/obstacle/reading';
 
-type FileInput = z.input<typeof lowgapFileSchema>;
-type CornerInput = NonNullable<FileInput['corners']['frontLeft']>;
+export type FileInput = z.input<typeof lowgapFileSchema>;
+export type CornerInput = NonNullable<FileInput['corners']['frontLeft']>;
 type ReadingInput = NonNullable<NonNullable<CornerInput['obstacles']>[number]['readings']>[number];
 
 const GARAGE = 'Larkspur Hill operations garage';
@@ -371,6 +372,7 @@ const trailCart: FileInput = {
 /** The bay board as it stands on an invented morning. */
 export function demoJobs(): JobContent[] {
   const jobs: [title: string, file: FileInput][] = [
+    ['Rescue wagon: 33s, cut once', rescueWagon],
     ['Coupe: can it take 225s?', staffCoupe],
     ['Cart: taller tires for the ridge trail', trailCart],
     ['Service truck: narrow and tall', serviceTruck],

@@ -3,6 +3,7 @@ import { catalogueItemSchema, catalogueListSchema, type CatalogueContent } from 
 import { findStateSchema, type FindRequest } from '@/contracts/finder-api';
 import { jobListSchema, jobSchema, type Job, type JobContent, type JobUpdate } from '@/contracts/job-api';
 import { wellListSchema, wellSchema, type WellContent } from '@/contracts/well-api';
+import type { OrderPdfRequest, SheetPdfRequest } from '@/contracts/sheets-api';
 import { refusalSchema } from '@/contracts/problems';
 import type { Problem } from '@/core/problem';
 
@@ -50,7 +51,22 @@ function bodyOf(body: unknown): RequestInit {
   return { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
 }
 
+/** A file the server writes. */
+async function fetchFile(path: string, body: unknown): Promise<ApiResult<Blob>> {
+  try {
+    const response = await fetch(`/api${path}`, { method: 'POST', ...bodyOf(body) });
+    if (response.ok) return { ok: true, value: await response.blob() };
+    const refusal = refusalSchema.safeParse(await response.json());
+    const problems = refusal.success ? (refusal.data.problems as Problem[]) : [];
+    return { ok: false, failure: { kind: 'refused', status: response.status, problems } };
+  } catch {
+    return { ok: false, failure: { kind: 'unreachable' } };
+  }
+}
+
 export const api = {
+  sheetPdf: (request: SheetPdfRequest) => fetchFile('/sheets/cut', request),
+  orderPdf: (request: OrderPdfRequest) => fetchFile('/sheets/order', request),
   addPhoto: (job: string, photo: Blob) => call('POST', `/photos?job=${job}`, z.object({ id: z.uuid() }), photo),
   startFind: (request: FindRequest) => call('POST', '/finder', findStateSchema, request),
   readFind: (id: string) => call('GET', `/finder/${id}`, findStateSchema),

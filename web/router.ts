@@ -19,6 +19,7 @@ export const makeRouter = () =>
           { path: 'survey', name: 'survey', component: () => import('./survey/SurveyRoom.vue') },
           { path: 'compare', name: 'compare', component: () => import('./compare/CompareRoom.vue') },
           { path: 'finder', name: 'finder', component: () => import('./finder/FinderRoom.vue') },
+          { path: 'plan', name: 'plan', component: () => import('./plan/PlanRoom.vue') },
           { path: 'bench', name: 'bench', component: () => import('./bench/BenchRoom.vue') },
         ],
       },

@@ -9,6 +9,7 @@ import type { LeverKind } from '@/core/plan/lever-kinds';
 import type { Lever, ObstacleLevers } from '@/core/plan/levers';
 import type { Remeasure } from '@/core/spread/spread';
 import type { Material } from '@/core/obstacle/material';
+import type { PartKind } from '@/core/obstacle/part-kind';
 import { formatFraction, formatMm } from '@/core/units/length';
 
 export const CORNER_NAMES: Readonly<Record<CornerKey, string>> = {
@@ -63,6 +64,13 @@ export const EDGE_NAMES: Readonly<Record<EdgeKind, string>> = {
   rod: 'A round bar',
   box: 'A block',
   tip: 'One small tip',
+};
+
+export const PART_KIND_NAMES: Readonly<Record<PartKind, string>> = {
+  swappable: 'A part that others of its kind stand further off',
+  bracketTab: 'A bracket’s tab that carries nothing',
+  crashBracket: 'A maker’s crash bracket',
+  structure: 'Restraint or crash structure',
 };
 
 export const ROD_RUN_NAMES: Readonly<Record<RodRun, string>> = {

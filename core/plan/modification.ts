@@ -299,13 +299,22 @@ export const CUTS: readonly Modification[] = ['trimPlastic', 'foldLip', 'cutShee
  * Changes that can be made to a thing by what it is and what it is made of. Nothing inside the wheel, no arm, knuckle,
  * frame rail or brake is ever changed, nor restraint or crash structure; a maker's crash bracket is unbolted or stays.
  */
-export function modificationsOf({ material, removable, insideWheel, part }: ObstacleDescription): Modification[] {
+export function modificationsOf({
+  material,
+  removable,
+  insideWheel,
+  part,
+  shape,
+}: ObstacleDescription): Modification[] {
   if (insideWheel || part === 'structure') return [];
   if (part === 'crashBracket') return removable ? ['crashBracket'] : [];
   return [
     ...(removable ? (['unbolt'] as const) : []),
     ...(part === 'swappable' ? (['swapPart'] as const) : []),
-    ...(part === 'bracketTab' ? (['grindTab'] as const) : BY_MATERIAL[material]),
+    // Only an edge has a lip to fold or roll.
+    ...(part === 'bracketTab' ? (['grindTab'] as const) : BY_MATERIAL[material]).filter(
+      (kind) => shape?.type !== 'panel' || (kind !== 'foldLip' && kind !== 'rollFender'),
+    ),
   ];
 }
 

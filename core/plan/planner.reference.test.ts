@@ -111,8 +111,15 @@ describe('plans against every way there is, seeded', () => {
         seed,
         ...measured(first(all, byCost) as unknown as Plan),
       });
-      // The runner-up does without at least one change of the best.
-      const without = all.filter(({ names }) => namesOf(best).some((name) => !names.includes(name)));
+      // The runner-up does without a kind of change of the best; so does each alternative without its own.
+      const kindOf = (name: string): string => name.split('@')[0]!;
+      const lacking = (kind: string): Tried[] =>
+        all.filter(({ names }) => !names.some((name) => kindOf(name) === kind));
+      for (const { without, plan } of answer.alternatives) {
+        const other = first(lacking(without), byPermanence);
+        expect({ seed, without, ...measured(plan) }).toEqual({ seed, without, ...measured(other as unknown as Plan) });
+      }
+      const without = namesOf(best).flatMap((name) => lacking(kindOf(name)));
       if (without.length > 0) rivals++;
       expect({ seed, second: measured(answer.runnerUp) }).toEqual({
         seed,

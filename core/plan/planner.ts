@@ -44,7 +44,9 @@ export interface Unmended {
 export interface PlanAnswer {
   /** Least permanent, then cheapest; null: nothing that is allowed clears it. */
   readonly leastPermanent: Plan | null;
-  /** The next best that does without at least one change of the least permanent; null: there is none. */
+  /** For each kind of change of the least permanent plan: the best that does without it anywhere; null: none does. */
+  readonly alternatives: readonly { readonly without: Modification; readonly plan: Plan | null }[];
+  /** The best of those. */
   readonly runnerUp: Plan | null;
   /** Cheapest, then least permanent. */
   readonly cheapest: Plan | null;
@@ -111,9 +113,15 @@ export function* searchPlan(
   const plans = (admits: Admits, order: Order): Plan | null =>
     bodyLifts.flatMap((bodyLiftMm) => plansUnder(settings, axles, bodyLiftMm, question, admits)).sort(order)[0] ?? null;
   const best = plans(always, byPermanence);
+  const kinds = [...new Set(best?.steps.map(({ kind }) => kind))];
+  const alternatives = kinds.map((without) => ({
+    without,
+    plan: plans(({ kind }) => kind !== without, byPermanence),
+  }));
   return {
     leastPermanent: best,
-    runnerUp: best && runnerUpTo(best, (admits) => plans(admits, byPermanence)),
+    alternatives,
+    runnerUp: alternatives.flatMap(({ plan }) => plan ?? []).sort(byPermanence)[0] ?? null,
     cheapest: plans(always, byCost),
     nearest: best ? null : nearestMiss(settings, axles, bodyLifts),
     settings: settings.length,
@@ -242,19 +250,6 @@ const cheapestStep = (options: readonly PlanStep[]): PlanStep | null =>
 
 const byCostThenPermanence = (a: PlanStep, b: PlanStep): number =>
   a.costMinor - b.costMinor || a.permanence - b.permanence;
-
-/** The best plan that leaves out at least one change of another. */
-function runnerUpTo(best: Plan, solve: (admits: Admits) => Plan | null): Plan | null {
-  const others = best.steps.flatMap((left) => solve((step) => !isSameChange(step, left)) ?? []);
-  return others.sort(byPermanence)[0] ?? null;
-}
-
-/** The same change at the same place, whatever its amount. */
-export const isSameChange = (a: PlanStep, b: PlanStep): boolean => a.kind === b.kind && placeOf(a) === placeOf(b);
-
-/** Names the place of a step. */
-export const placeOf = ({ at }: Pick<PlanStep, 'at'>): string =>
-  'corner' in at ? `${at.corner}:${at.obstacle}` : 'axle' in at ? at.axle : 'body';
 
 /** The changes that leave least missing, of those the vehicle can stand in. */
 function nearestMiss(

@@ -11,7 +11,7 @@ import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';
 import { STANDARD_NAMES } from '../words';
 import { REMEDY_WORDS } from './finder-words';
-import { readLengths, readNumbers, writeList } from './read-lists';
+import { readLengths, readNumbers, writeList } from '../parts/read-lists';
 
 /** What may be changed where a tire would rub, by how much at most, and what each change costs. */
 const props = defineProps<{ question: FinderQuestionEntry; standard: StandardId }>();
@@ -118,7 +118,7 @@ const setPrice = (change: (typeof PRICED_CHANGES)[number], minor: number | undef
   </div>
 </template>
 
-<style scoped src="./asked.css"></style>
+<style scoped src="../parts/asked.css"></style>
 <style scoped>
 summary {
   min-height: 36px;

@@ -7,7 +7,7 @@ import { SPEED_SYMBOLS, speedOfSymbolKmh } from '@/core/road/load-and-speed';
 import { formatMoney, parseMoney } from '@/core/units/money';
 import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';
-import { readNumber, writeNumber } from './read-lists';
+import { readNumber, writeNumber } from '../parts/read-lists';
 
 /** What a combination has to meet beside clearing. An empty field asks for nothing. */
 const props = defineProps<{ question: FinderQuestionEntry; problemAt: (path: string) => string | undefined }>();
@@ -234,4 +234,4 @@ const SPARE = { mostDiameterMm: 800, mostWidthMm: 280 };
   </div>
 </template>
 
-<style scoped src="./asked.css"></style>
+<style scoped src="../parts/asked.css"></style>

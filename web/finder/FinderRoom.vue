@@ -82,15 +82,15 @@ const marks = computed<BoardMark[]>(() => {
   ];
 });
 
-function onBench(setup: unknown): void {
+function tryIn(room: 'bench' | 'plan', setup: unknown): void {
   const next = structuredClone(setup) as LowgapSetup;
   job.changeSetup((file) => (file.setup = next));
-  void router.push({ name: 'bench', params: { id: job.id } });
+  void router.push({ name: room, params: { id: job.id } });
 }
 
 async function pairOnBench(front: number, rear: number): Promise<void> {
   const found = await finder.client.pairSetup(front, rear);
-  if (found?.ok) onBench(found.value);
+  if (found?.ok) tryIn('bench', found.value);
 }
 
 const caption = computed(() => {
@@ -208,7 +208,8 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
         :explaining="finder.explaining.value"
         :ways="finder.ways.value"
         :ride-mm="rideMm"
-        @bench="finder.explanation.value && onBench(finder.explanation.value.setup)"
+        @bench="finder.explanation.value && tryIn('bench', finder.explanation.value.setup)"
+        @plan="finder.explanation.value && tryIn('plan', finder.explanation.value.setup)"
         @pick="pick"
       />
     </div>

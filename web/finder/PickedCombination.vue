@@ -14,7 +14,7 @@ const props = defineProps<{
   ways: readonly FoundRow[];
   rideMm: number;
 }>();
-const emit = defineEmits<{ bench: []; pick: [number: number] }>();
+const emit = defineEmits<{ bench: []; plan: []; pick: [number: number] }>();
 
 const title = computed(() => {
   const setup = props.explanation?.setup;
@@ -36,9 +36,12 @@ const window = computed(() => {
   <section class="panel picked" aria-label="Picked combination">
     <div class="head">
       <h2 class="panel-title figures">{{ title }}</h2>
-      <v-btn v-if="explanation" color="primary" height="48" :prepend-icon="mdiWrenchOutline" @click="emit('bench')"
-        >Put on the bench</v-btn
-      >
+      <div v-if="explanation" class="keys">
+        <v-btn v-if="explanation.failing.length" height="48" variant="outlined" @click="emit('plan')">Plan it</v-btn>
+        <v-btn color="primary" height="48" :prepend-icon="mdiWrenchOutline" @click="emit('bench')"
+          >Put on the bench</v-btn
+        >
+      </div>
     </div>
     <p v-if="explaining" class="muted">Looking closely</p>
     <p v-else-if="!explanation" class="muted">Pick a place on the board or a line of the list.</p>
@@ -110,6 +113,11 @@ const window = computed(() => {
 h3 {
   font-size: 15px;
   margin-top: 4px;
+}
+.keys {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
 }
 .changes {
   padding-left: 18px;

@@ -7,7 +7,7 @@ import ChipGroup from '../parts/ChipGroup.vue';
 import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';
 import { LIFT_WORDS } from './finder-words';
-import { readLengths, readNumbers, writeList } from './read-lists';
+import { readLengths, readNumbers, writeList } from '../parts/read-lists';
 
 /** Which wheels, spacers and heights are looked at. */
 const props = defineProps<{ question: FinderQuestionEntry; problemAt: (path: string) => string | undefined }>();
@@ -146,4 +146,4 @@ const STEPS = { min: 0.1, max: 500, unit: 'mm' };
   </div>
 </template>
 
-<style scoped src="./asked.css"></style>
+<style scoped src="../parts/asked.css"></style>

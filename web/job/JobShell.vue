@@ -52,6 +52,15 @@ const finderState = computed(() => {
   return kept.rows.length ? `up to ${formatMm(kept.rows[0]!.diameterMm, 0)} mm` : 'nothing found';
 });
 
+const planState = computed(() => {
+  const chosen = job.document?.plan?.chosen;
+  if (!chosen) return 'not planned';
+  const { front, rear, bodyLiftMm } = chosen.changes;
+  const count =
+    chosen.fixes.length + [...Object.values(front), ...Object.values(rear), bodyLiftMm].filter((mm) => mm !== 0).length;
+  return `${count} change${count === 1 ? '' : 's'}`;
+});
+
 const rooms = computed(() => [
   { name: 'intake', label: 'Intake', state: intakeState.value },
   { name: 'baseline', label: 'Baseline', state: `${job.corners.length} of 4 corners` },
@@ -68,6 +77,7 @@ const rooms = computed(() => [
           : 'nothing rubs',
   },
   { name: 'finder', label: 'Finder', state: finderState.value },
+  { name: 'plan', label: 'Plan', state: planState.value },
 ]);
 
 function keys(event: KeyboardEvent): void {

@@ -1,6 +1,9 @@
 /** Hands a text to the browser as a file to keep. */
-export function saveText(name: string, type: string, text: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type }));
+export const saveText = (name: string, type: string, text: string): void => saveBlob(name, new Blob([text], { type }));
+
+/** Hands bytes to the browser as a file to keep. */
+export function saveBlob(name: string, blob: Blob): void {
+  const address = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = address;
   link.download = name;

@@ -4,10 +4,11 @@ import type { LowgapCorner, LowgapObstacle } from '@/contracts/lowgap-file';
 import { EDGE_KINDS, ROD_RUNS, type RodRun } from '@/core/edge-fit/edge-kind';
 import { LIMITS } from '@/core/limits';
 import { MATERIALS, type Material } from '@/core/obstacle/material';
+import { PART_KINDS, type PartKind } from '@/core/obstacle/part-kind';
 import { mountsOf } from '@/core/motion/motion-description';
 import type { Mount } from '@/core/motion/mount';
 import QuantityField from '../parts/QuantityField.vue';
-import { EDGE_NAMES, MATERIAL_NAMES, MOUNT_NAMES, ROD_RUN_NAMES } from '../words';
+import { EDGE_NAMES, MATERIAL_NAMES, MOUNT_NAMES, PART_KIND_NAMES, ROD_RUN_NAMES } from '../words';
 
 type ReadingsAs = NonNullable<LowgapObstacle['readingsAs']>;
 
@@ -26,6 +27,8 @@ const readingsAs = ref<ReadingsAs>(props.obstacle?.readingsAs ?? 'points');
 const runs = ref<RodRun>(props.obstacle?.form?.runs ?? 'across');
 const rodDiameterMm = ref(props.obstacle?.form?.rodDiameterMm);
 const boxMm = ref<(number | undefined)[]>([...(props.obstacle?.form?.boxMm ?? [undefined, undefined, undefined])]);
+const ORDINARY = 'ordinary';
+const part = ref<PartKind | typeof ORDINARY>(props.obstacle?.part ?? ORDINARY);
 const removable = ref(props.obstacle?.removable ?? false);
 const looked = ref(props.obstacle?.behind !== undefined);
 const behind = ref<string[]>([...(props.obstacle?.behind ?? [])]);
@@ -34,6 +37,10 @@ const KINDS: readonly { value: ReadingsAs; title: string }[] = [
   { value: 'points', title: 'Separate places' },
   { value: 'polyline', title: 'Places on one edge, joined as read' },
   ...EDGE_KINDS.map((value) => ({ value, title: EDGE_NAMES[value] })),
+];
+const PARTS = [
+  { value: ORDINARY, title: 'Nothing special' },
+  ...PART_KINDS.map((value) => ({ value, title: PART_KIND_NAMES[value] })),
 ];
 const RUNS = ROD_RUNS.map((value) => ({ value, title: ROD_RUN_NAMES[value] }));
 const BOX_SIDES = ['Fore and aft', 'Across', 'Up'];
@@ -71,6 +78,7 @@ function finish(): void {
   if (name === '') return;
   const {
     form: _form,
+    part: _part,
     removable: _removable,
     behind: _behind,
     ...kept
@@ -78,6 +86,7 @@ function finish(): void {
   emit('done', {
     ...kept,
     ...edgeForm(),
+    ...(part.value === ORDINARY ? {} : { part: part.value }),
     ...(removable.value ? { removable: true } : {}),
     ...(removable.value && looked.value ? { behind: behind.value } : {}),
     label: name,
@@ -121,6 +130,14 @@ function finish(): void {
         @change="(value) => (boxMm[i] = value)"
       />
     </div>
+    <v-select v-model="part" :items="PARTS" label="It is" />
+    <p v-if="part === 'crashBracket' || part === 'structure'" class="muted">
+      {{
+        part === 'structure'
+          ? 'Restraint and crash structure is never changed for gap.'
+          : 'Taking a crash bracket off is a decision of its own, with the owner’s consent.'
+      }}
+    </p>
     <v-checkbox v-model="removable" label="It can be unbolted" hide-details density="compact" />
     <template v-if="removable">
       <v-checkbox v-model="looked" label="Somebody has looked behind it" hide-details density="compact" />

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { LIMITS, type Range } from '@/core/limits';
+import type { ChosenPlan } from '@/core/plan/judge-plan';
+import { AXLE_CHANGE_KEYS, KIND_OF, type AxleChanges, type PlanAxle } from '@/core/plan/setup-changes';
+import { inDegrees, MODIFICATION_WORDS } from '@/sheets/plan-words';
+import QuantityField from '../parts/QuantityField.vue';
+
+/** The plan's changes of each axle and of the body, by hand. */
+defineProps<{ changes: ChosenPlan['changes']; axles: readonly PlanAxle[] }>();
+const emit = defineEmits<{ axle: [axle: PlanAxle, key: keyof AxleChanges, amount: number]; body: [mm: number] }>();
+
+const RANGES: Readonly<Record<keyof AxleChanges, Range>> = {
+  bumpStopMm: LIMITS.bumpStopMm,
+  steeringStopDeg: LIMITS.lockDeg,
+  spacerMm: LIMITS.spacerMm,
+  otherWheelMm: LIMITS.shiftMm,
+  armAdjustDeg: LIMITS.casterDeg,
+  axleMoveMm: LIMITS.shiftMm,
+  liftMm: LIMITS.suspensionLiftMm,
+};
+const SIGNED: Partial<Record<keyof AxleChanges, string>> = {
+  otherWheelMm: ', + more offset',
+  armAdjustDeg: ', + more caster',
+  axleMoveMm: ', + forward',
+};
+const keysOf = (axle: PlanAxle): readonly (keyof AxleChanges)[] =>
+  AXLE_CHANGE_KEYS.filter((key) => axle === 'front' || (key !== 'steeringStopDeg' && key !== 'armAdjustDeg'));
+</script>
+
+<template>
+  <div class="changes">
+    <fieldset v-for="axle in axles" :key="axle">
+      <legend>{{ axle === 'front' ? 'Front axle' : 'Rear axle' }}</legend>
+      <QuantityField
+        v-for="key in keysOf(axle)"
+        :key="key"
+        :label="`${MODIFICATION_WORDS[KIND_OF[key]]}${SIGNED[key] ?? ''}`"
+        :value="changes[axle][key]"
+        :range="RANGES[key]"
+        :quantity="inDegrees(KIND_OF[key]) ? 'degrees' : 'length'"
+        @change="(amount) => emit('axle', axle, key, amount ?? 0)"
+      />
+      <QuantityField
+        v-if="axle === axles[0]"
+        label="Body lift (whole)"
+        :value="changes.bodyLiftMm"
+        :range="LIMITS.bodyLiftMm"
+        @change="(mm) => emit('body', mm ?? 0)"
+      />
+    </fieldset>
+  </div>
+</template>
+
+<style scoped>
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(178px, 1fr));
+  gap: 10px;
+}
+legend {
+  font-weight: 600;
+  padding: 4px 0 8px;
+}
+</style>

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { formatISO } from 'date-fns';
+import { ref } from 'vue';
+import type { Consent, PlanEntry } from '@/contracts/plan';
+import type { ThingOutcome } from '@/core/plan/judge-plan';
+import { CORNER_WORDS, PRECAUTION_WORDS } from '@/sheets/plan-words';
+import type { PlanEdit } from './use-plan';
+
+/** A maker's crash bracket: its own caution, its own statement, and the owner's consent before a plan may take it off. */
+const props = defineProps<{ brackets: readonly ThingOutcome[]; plan: PlanEntry }>();
+const emit = defineEmits<{ change: [edit: PlanEdit] }>();
+
+const owner = ref('');
+const date = ref(formatISO(new Date(), { representation: 'date' }));
+const of = ({ corner, id }: ThingOutcome): Consent | undefined =>
+  props.plan.consents.find((consent) => consent.corner === corner && consent.obstacle === id);
+
+function agree({ corner, id }: ThingOutcome): void {
+  emit('change', (plan) => {
+    plan.allowed.crashBracket = 0;
+    plan.consents = [...plan.consents, { corner, obstacle: id, owner: owner.value.trim(), date: date.value }];
+  });
+}
+function withdraw({ corner, id }: ThingOutcome): void {
+  emit('change', (plan) => {
+    plan.consents = plan.consents.filter((consent) => consent.corner !== corner || consent.obstacle !== id);
+  });
+}
+</script>
+
+<template>
+  <section class="panel consent" aria-label="Crash bracket">
+    <h2 class="panel-title">Maker’s crash bracket</h2>
+    <p class="verdict-rubs">{{ PRECAUTION_WORDS.ownerConsent }} {{ PRECAUTION_WORDS.structureStays }}</p>
+    <p class="small">
+      Taking it off is a decision of its own and never part of a plan by itself. With the owner’s consent it becomes one
+      of the ways, and the work order carries the statement to be signed.
+    </p>
+    <div v-for="bracket in brackets" :key="bracket.corner + bracket.id" class="row">
+      <strong>{{ bracket.label }}, {{ CORNER_WORDS[bracket.corner] }}</strong>
+      <template v-if="of(bracket)">
+        <span>agreed by {{ of(bracket)!.owner }}, {{ of(bracket)!.date }}</span>
+        <v-btn height="44" variant="text" @click="withdraw(bracket)">Withdraw</v-btn>
+      </template>
+      <template v-else>
+        <v-text-field v-model="owner" label="Owner’s name" maxlength="80" hide-details />
+        <v-text-field v-model="date" type="date" label="Agreed on" hide-details />
+        <v-btn height="48" variant="outlined" :disabled="!owner.trim() || !date" @click="agree(bracket)"
+          >Owner agrees</v-btn
+        >
+      </template>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.consent {
+  padding: 10px 12px;
+  display: grid;
+  gap: 6px;
+}
+.row {
+  display: grid;
+  grid-template-columns: minmax(0, 1.4fr) minmax(0, 1fr) minmax(0, 1fr) auto;
+  gap: 8px;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+  padding-top: 6px;
+}
+.small {
+  font-size: 14px;
+  line-height: 19px;
+}
+@media (max-width: 700px) {
+  .row {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,296 @@
+<script setup lang="ts">
+import { mdiDownload } from '@mdi/js';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import type { SheetEntry } from '@/contracts/plan';
+import { problemText } from '@/contracts/problems';
+import { CUTS, modificationsOf } from '@/core/plan/modification';
+import type { SheetPoint } from '@/core/panel/flat-sheet';
+import type { Problem } from '@/core/problem';
+import { formatFraction, formatMm } from '@/core/units/length';
+import { PAPER_SIZES, type Paper } from '@/sheets/paper';
+import { CORNER_WORDS, PRECAUTION_WORDS } from '@/sheets/plan-words';
+import { api } from '../api';
+import QuantityField from '../parts/QuantityField.vue';
+import { saveBlob, saveText } from '../parts/save-text';
+import { useJobStore } from '../stores/job';
+import type { DrawnSheet } from '../workers/plan.worker';
+import SheetView from './SheetView.vue';
+import type { PlanState } from './use-plan';
+
+/** The panel at full size with the line to cut along, for the screen and for paper. */
+const props = defineProps<{ state: PlanState }>();
+const job = useJobStore();
+const route = useRoute();
+const router = useRouter();
+
+/** Things that may be cut at all, those of the plan first. */
+const things = computed(() => {
+  const fixes = props.state.chosen.value.fixes;
+  const all = job.corners.flatMap((corner) =>
+    (job.document?.corners[corner]?.obstacles ?? [])
+      .filter((obstacle) => modificationsOf(obstacle).some((kind) => CUTS.includes(kind)))
+      .map(({ id, label }) => ({
+        corner,
+        id,
+        value: `${corner}:${id}`,
+        title: `${label ?? id}, ${CORNER_WORDS[corner]}`,
+        planned: fixes.some((fix) => fix.corner === corner && fix.obstacle === id && CUTS.includes(fix.kind)),
+      })),
+  );
+  return all.sort((a, b) => Number(b.planned) - Number(a.planned));
+});
+const thing = computed(
+  () => things.value.find(({ value }) => value === route.query['thing']) ?? things.value[0] ?? null,
+);
+const pick = (value: string): void => void router.replace({ query: { ...route.query, thing: value } });
+
+const mirrored = ref(false);
+const paper = ref<Paper>('A4');
+const drawn = shallowRef<DrawnSheet | null>(null);
+const problems = shallowRef<readonly Problem[]>([]);
+const working = ref(false);
+const pdfProblem = ref('');
+
+const entry = computed<SheetEntry | null>(() => {
+  const at = thing.value;
+  if (!at) return null;
+  const kept = props.state.plan.value?.sheets.find(
+    ({ corner, obstacle }) => corner === at.corner && obstacle === at.id,
+  );
+  return kept ?? { corner: at.corner, obstacle: at.id, allowanceMm: 5, flapMm: 0 };
+});
+
+let turn = 0;
+watch(
+  [
+    entry,
+    mirrored,
+    () => job.document?.corners,
+    () => job.document?.setup,
+    () => job.document?.standard,
+    () => props.state.chosen.value.changes,
+  ],
+  async () => {
+    const file = job.document;
+    if (!file || !entry.value) return;
+    const mine = ++turn;
+    working.value = true;
+    const found = await props.state.client.sheet(file, props.state.chosen.value, entry.value, mirrored.value);
+    if (mine !== turn || !found) return;
+    working.value = false;
+    drawn.value = found.ok ? found.value : null;
+    problems.value = found.ok ? [] : found.problems;
+  },
+  { immediate: true, deep: true },
+);
+
+function set(change: Partial<SheetEntry>, gesture: string | null = null): void {
+  const now = entry.value;
+  if (!now) return;
+  props.state.change((plan) => {
+    const others = plan.sheets.filter(({ corner, obstacle }) => corner !== now.corner || obstacle !== now.obstacle);
+    const next = { ...now, ...change };
+    if (next.looks === undefined) delete next.looks;
+    plan.sheets = [...others, next];
+  }, gesture);
+}
+
+/** A line to begin with: straight across the needed one, a little above its deepest place. */
+function startLooks(): void {
+  const sheet = drawn.value?.sheet;
+  const longest = [...(sheet?.need ?? [])].sort((a, b) => b.length - a.length)[0];
+  if (!longest || longest.length < 2) return;
+  const [first, last] = [longest[0]!, longest.at(-1)!];
+  const middle = longest[Math.floor(longest.length / 2)]!;
+  const round = ([right, up]: SheetPoint): [number, number] => [Math.round(right), Math.round(up)];
+  set({ looks: [round(first), round(middle), round(last)] });
+}
+const looks = computed(() => (mirrored.value ? null : (entry.value?.looks ?? null)));
+
+const looksWords = computed(() => {
+  const found = drawn.value?.sheet.looks;
+  if (!found) return '';
+  const square = (mm2: number): string => `${formatMm(mm2 / 100)} cm²`;
+  if (found.marginMm < -0.05) {
+    return `The line for looks takes too little: somewhere it leaves ${formatMm(-found.marginMm)} mm less than wanted, and ${square(found.leftStandingMm2)} stand that have to go.`;
+  }
+  return `The line for looks takes ${square(found.beyondNeedMm2)} beyond need, ${square(found.areaMm2)} in all.`;
+});
+
+const name = (): string => `cut-${entry.value?.corner}-${entry.value?.obstacle}${mirrored.value ? '-mirrored' : ''}`;
+const saveSvg = (): void => void (drawn.value && saveText(`${name()}.svg`, 'image/svg+xml', drawn.value.svg));
+const saveDxf = (): void => void (drawn.value && saveText(`${name()}.dxf`, 'image/vnd.dxf', drawn.value.dxf));
+async function savePdf(): Promise<void> {
+  if (!drawn.value) return;
+  const { lines, texts, box } = drawn.value.drawing;
+  const made = await api.sheetPdf({
+    paper: paper.value,
+    drawing: {
+      lines: lines.map(({ layer, points }) => ({ layer, points: points.map(([a, b]) => [a, b] as [number, number]) })),
+      texts: texts.map(({ at, text }) => ({ at: [at[0], at[1]] as [number, number], text })),
+      box,
+    },
+  });
+  pdfProblem.value = made.ok
+    ? ''
+    : 'The server does not answer, so the PDF cannot be written. SVG and DXF can be saved.';
+  if (made.ok) saveBlob(`${name()}-${paper.value}.pdf`, made.value);
+}
+</script>
+
+<template>
+  <section class="panel cut-sheet" aria-label="Cut sheet">
+    <p v-if="!things.length" class="muted">
+      Nothing here may be cut: the survey has no plastic, liner, sheet metal or body mount.
+    </p>
+    <template v-else>
+      <div class="bar">
+        <v-select
+          :model-value="thing?.value"
+          :items="things"
+          label="Thing to cut"
+          hide-details
+          class="thing"
+          @update:model-value="pick"
+        />
+        <v-checkbox v-model="mirrored" label="Mirrored, for the other side" hide-details density="compact" />
+      </div>
+      <div v-if="entry" class="bar">
+        <QuantityField
+          label="Left by the first cut"
+          :value="entry.allowanceMm"
+          :range="{ min: 0, max: 60, unit: 'mm' }"
+          @change="(mm) => set({ allowanceMm: mm ?? 0 })"
+        />
+        <QuantityField
+          label="Flap to fold over (0: none)"
+          :value="entry.flapMm"
+          :range="{ min: 0, max: 60, unit: 'mm' }"
+          @change="(mm) => set({ flapMm: mm ?? 0 })"
+        />
+        <v-btn v-if="entry.looks" height="48" variant="outlined" @click="set({ looks: undefined })"
+          >Drop the line for looks</v-btn
+        >
+        <v-btn
+          v-else
+          height="48"
+          variant="outlined"
+          :disabled="!drawn?.sheet.need.length || mirrored"
+          @click="startLooks"
+          >Redraw the line for looks</v-btn
+        >
+      </div>
+      <p v-for="p in problems" :key="p.path + p.code" class="verdict-rubs" role="alert" data-testid="sheet-problem">
+        {{ problemText(p) }}
+      </p>
+      <p v-if="working && !drawn" class="muted">Measuring the panel place by place</p>
+      <template v-if="drawn">
+        <p v-if="!drawn.sheet.need.length" class="verdict-clear">
+          Nothing has to be cut here: what is wanted is left all over it.
+        </p>
+        <dl v-else class="says figures" data-testid="sheet-says">
+          <div>
+            <dt>{{ drawn.sheet.flapMm > 0 ? 'Fold line' : 'Cut' }} leaves</dt>
+            <dd>{{ formatMm(drawn.sheet.requiredMm) }} mm</dd>
+          </div>
+          <div>
+            <dt>Deepest</dt>
+            <dd>{{ formatMm(drawn.sheet.depthMm) }} mm ({{ formatFraction(drawn.sheet.depthMm) }} in)</dd>
+          </div>
+          <div>
+            <dt>Long</dt>
+            <dd>{{ formatMm(drawn.sheet.lengthMm, 0) }} mm</dd>
+          </div>
+          <div>
+            <dt>Taken off</dt>
+            <dd>
+              {{ formatMm(drawn.sheet.areaMm2 / 100) }} cm²<template v-if="!drawn.sheet.flapMm"
+                >, first {{ formatMm(drawn.sheet.firstAreaMm2 / 100) }}</template
+              >
+            </dd>
+          </div>
+          <div>
+            <dt>Leaves the flat by</dt>
+            <dd>{{ formatMm(drawn.sheet.offPlaneMm) }} mm</dd>
+          </div>
+        </dl>
+        <SheetView
+          :sheet="drawn.sheet"
+          :looks="looks"
+          @looks="(points, gesture) => set({ looks: points.map(([a, b]) => [a, b] as [number, number]) }, gesture)"
+        />
+        <p class="small legend">
+          Grey: the panel’s edge. Red: {{ drawn.sheet.flapMm > 0 ? 'cut; dotted red: fold' : 'the final cut' }}. Dashed:
+          {{ drawn.sheet.flapMm > 0 ? '' : 'first cut, ' }}plumb through the hub’s centre. Long dashes: line for looks;
+          pull its places, or move them by arrow keys.
+        </p>
+        <p
+          v-if="looksWords"
+          :class="drawn.sheet.looks!.marginMm < -0.05 ? 'verdict-rubs' : ''"
+          data-testid="looks-says"
+        >
+          {{ looksWords }}
+        </p>
+        <p v-if="drawn.sheet.uncovers === null" class="verdict-close">
+          Nobody has said what stands behind it: look, and survey it before cutting.
+        </p>
+        <p v-else-if="drawn.sheet.uncovers.length">
+          Behind it stand {{ drawn.sheet.uncovers.map(({ label }) => label).join(', ') }}.
+        </p>
+        <p class="small">
+          {{ PRECAUTION_WORDS.eyeProtection }} {{ PRECAUTION_WORDS.noHeatNearFuelOrAirbag }}
+          {{ PRECAUTION_WORDS.structureStays }} Deburr, prime, paint and seal the edge.
+        </p>
+        <div class="bar">
+          <v-select v-model="paper" :items="PAPER_SIZES" label="Paper" hide-details class="paper" />
+          <v-btn height="48" color="primary" :prepend-icon="mdiDownload" @click="savePdf">PDF at full size</v-btn>
+          <v-btn height="48" variant="outlined" :prepend-icon="mdiDownload" @click="saveSvg">SVG</v-btn>
+          <v-btn height="48" variant="outlined" :prepend-icon="mdiDownload" @click="saveDxf">DXF</v-btn>
+        </div>
+        <p v-if="pdfProblem" class="verdict-rubs" role="alert">{{ pdfProblem }}</p>
+      </template>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.cut-sheet {
+  padding: 10px 12px;
+  display: grid;
+  gap: 10px;
+}
+.bar {
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+  align-items: center;
+}
+.thing {
+  flex: 1 1 280px;
+}
+.bar :deep(.quantity) {
+  flex: 1 1 200px;
+  max-width: 260px;
+}
+.paper {
+  max-width: 130px;
+}
+.says {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 26px;
+}
+.says dt {
+  color: var(--muted);
+  font-size: 14px;
+}
+.says dd {
+  font-size: 18px;
+  font-weight: 600;
+}
+.small {
+  font-size: 14px;
+  line-height: 19px;
+}
+</style>

@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import { mdiClipboardCheckOutline, mdiStop } from '@mdi/js';
+import { computed } from 'vue';
+import type { PlanEntry } from '@/contracts/plan';
+import { problemText } from '@/contracts/problems';
+import { STANDARDS, type StandardId } from '@/core/clearance/standard';
+import { LIMITS, type Range } from '@/core/limits';
+import { MODIFICATION_RULES, MODIFICATIONS, permits, type Modification } from '@/core/plan/modification';
+import { AXLE_CHANGE_KEYS, type AxleChanges, type PlanAxle } from '@/core/plan/setup-changes';
+import type { Problem } from '@/core/problem';
+import { MODIFICATION_WORDS } from '@/sheets/plan-words';
+import { readLengths, readNumbers, writeList } from '../parts/read-lists';
+import QuantityField from '../parts/QuantityField.vue';
+import TypedField from '../parts/TypedField.vue';
+import { STANDARD_NAMES } from '../words';
+import ShopAsked from './ShopAsked.vue';
+import type { PlanEdit } from './use-plan';
+
+/** What a plan may consist of: what may be done to things, what is tried at each axle, and what the shop charges. */
+const props = defineProps<{
+  plan: PlanEntry;
+  standard: StandardId;
+  axles: readonly PlanAxle[];
+  problems: readonly Problem[];
+  running: boolean;
+  share: number;
+}>();
+const emit = defineEmits<{ change: [edit: PlanEdit]; search: []; stop: [] }>();
+
+/** A crash bracket is a decision of its own, asked for elsewhere. */
+const ofThings = MODIFICATIONS.filter((kind) => MODIFICATION_RULES[kind].on === 'obstacle' && kind !== 'crashBracket');
+const taken = ofThings.filter((kind) => MODIFICATION_RULES[kind].most === null);
+const measured = ofThings.filter((kind) => MODIFICATION_RULES[kind].most !== null);
+
+const forbidden = computed(() =>
+  ofThings.filter((kind) => props.plan.allowed[kind] !== undefined && !permits(STANDARDS[props.standard], kind)),
+);
+const rangeOf = (kind: Modification): Range => ({ min: 0, max: MODIFICATION_RULES[kind].most ?? 0, unit: 'mm' });
+
+function allow(kind: Modification, most: number | undefined): void {
+  emit('change', (plan) => {
+    if (most === undefined) delete plan.allowed[kind];
+    else plan.allowed[kind] = most;
+  });
+}
+
+const TRIED: Readonly<Record<keyof AxleChanges, string>> = {
+  bumpStopMm: 'Bump stop longer, mm',
+  steeringStopDeg: 'Less lock, °',
+  spacerMm: 'Spacer, mm',
+  otherWheelMm: 'Other wheel, mm of offset',
+  armAdjustDeg: 'Caster by the arms, °',
+  axleMoveMm: 'Axle forward, mm',
+  liftMm: 'Lift on the spring, mm',
+};
+const READ: Readonly<Record<keyof AxleChanges, ReturnType<typeof readLengths>>> = {
+  bumpStopMm: readLengths(LIMITS.bumpStopMm),
+  steeringStopDeg: readNumbers(LIMITS.lockDeg),
+  spacerMm: readLengths(LIMITS.spacerMm),
+  otherWheelMm: readLengths(LIMITS.shiftMm),
+  armAdjustDeg: readNumbers(LIMITS.casterDeg),
+  axleMoveMm: readLengths(LIMITS.shiftMm),
+  liftMm: readLengths(LIMITS.suspensionLiftMm),
+};
+const readBodyLifts = readLengths(LIMITS.bodyLiftMm);
+/** A rear axle does not steer here. */
+const keysOf = (axle: PlanAxle): readonly (keyof AxleChanges)[] =>
+  AXLE_CHANGE_KEYS.filter((key) => axle === 'front' || (key !== 'steeringStopDeg' && key !== 'armAdjustDeg'));
+
+function tryAt(axle: PlanAxle, key: keyof AxleChanges, values: number[] | undefined): void {
+  emit('change', (plan) => {
+    if (values?.length) plan.tried[axle][key] = values;
+    else delete plan.tried[axle][key];
+  });
+}
+
+const allowedLine = computed(() => {
+  const count = Object.keys(props.plan.allowed).length;
+  return count ? `${count} kinds of change` : 'nothing';
+});
+const triedLine = (axle: PlanAxle): string => {
+  const count = Object.values(props.plan.tried[axle]).filter((values) => values?.length).length;
+  return count ? `${count} kind${count === 1 ? '' : 's'} tried` : 'nothing tried';
+};
+</script>
+
+<template>
+  <form class="panel asked-plan" aria-label="What may be done" @submit.prevent="emit('search')">
+    <details open>
+      <summary>
+        <strong>May be done to things</strong> <span class="muted">{{ allowedLine }}</span>
+      </summary>
+      <div class="asked">
+        <div class="pair">
+          <v-checkbox
+            v-for="kind in taken"
+            :key="kind"
+            :model-value="plan.allowed[kind] !== undefined"
+            :label="MODIFICATION_WORDS[kind]"
+            hide-details
+            density="compact"
+            @update:model-value="(on: boolean | null) => allow(kind, on ? 0 : undefined)"
+          />
+        </div>
+        <div class="pair">
+          <QuantityField
+            v-for="kind in measured"
+            :key="kind"
+            :label="`${MODIFICATION_WORDS[kind]}, most`"
+            :value="plan.allowed[kind]"
+            :range="rangeOf(kind)"
+            optional
+            @change="(mm) => allow(kind, mm)"
+          />
+        </div>
+        <p v-if="forbidden.length" class="small verdict-close" role="note">
+          By “{{ STANDARD_NAMES[standard] }}” these are not used:
+          {{ forbidden.map((kind) => MODIFICATION_WORDS[kind].toLowerCase()).join(', ') }}.
+        </p>
+        <p class="small muted">
+          Empty: not allowed. Never offered: control arms, knuckles, frame rails, brakes, restraint and crash structure.
+        </p>
+      </div>
+    </details>
+    <details v-for="axle in axles" :key="axle">
+      <summary>
+        <strong>Tried at the {{ axle }} axle</strong> <span class="muted">{{ triedLine(axle) }}</span>
+      </summary>
+      <div class="asked">
+        <div class="pair">
+          <TypedField
+            v-for="key in keysOf(axle)"
+            :key="key"
+            :label="TRIED[key]"
+            :value="plan.tried[axle][key]"
+            :read="READ[key]"
+            :write="writeList"
+            optional
+            @change="(values) => tryAt(axle, key, values)"
+          />
+          <TypedField
+            v-if="axle === axles[0]"
+            label="Body lift (whole), mm"
+            :value="plan.bodyLiftsMm.length ? plan.bodyLiftsMm : undefined"
+            :read="readBodyLifts"
+            :write="writeList"
+            optional
+            @change="(values) => emit('change', (next) => (next.bodyLiftsMm = values ?? []))"
+          />
+        </div>
+        <p class="small muted">Amounts apart by “;”. None is always tried too.</p>
+      </div>
+    </details>
+    <ShopAsked :shop="plan.shop" @change="(edit) => emit('change', ({ shop }) => edit(shop))" />
+    <div v-if="problems.length" class="verdict-rubs small" role="alert" data-testid="plan-problems">
+      <p v-for="p in problems" :key="p.path + p.code">{{ problemText(p) }}</p>
+    </div>
+    <div class="go">
+      <v-btn v-if="running" height="48" variant="outlined" :prepend-icon="mdiStop" @click="emit('stop')">Stop</v-btn>
+      <v-btn v-else type="submit" height="48" color="primary" :prepend-icon="mdiClipboardCheckOutline"
+        >Find plans</v-btn
+      >
+      <v-progress-linear
+        v-if="running"
+        :model-value="100 * share"
+        height="8"
+        rounded
+        color="primary"
+        aria-label="Looking through the settings"
+      />
+    </div>
+  </form>
+</template>
+
+<style scoped src="../parts/asked.css"></style>
+<style scoped src="./plan-asked.css"></style>

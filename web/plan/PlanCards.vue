@@ -1,0 +1,164 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { PlanAnswer } from '@/core/plan/planner';
+import type { Plan } from '@/core/plan/plan-step';
+import type { Modification } from '@/core/plan/modification';
+import { formatMm } from '@/core/units/length';
+import { formatMoney } from '@/core/units/money';
+import { CORNER_WORDS, MODIFICATION_WORDS, refusalWords, stepWords, timeWords } from '@/sheets/plan-words';
+import { PERMANENCE_WORDS } from '../finder/finder-words';
+
+/** The plans found side by side, with what each trades; or why there is none, and what comes nearest. */
+const props = defineProps<{ answer: PlanAnswer; stale: boolean }>();
+const emit = defineEmits<{ take: [plan: Plan] }>();
+
+const sameSteps = (a: Plan, b: Plan): boolean =>
+  JSON.stringify(a.steps.map(stepWords)) === JSON.stringify(b.steps.map(stepWords));
+
+const cards = computed(() => {
+  const { leastPermanent, cheapest, runnerUp, alternatives } = props.answer;
+  if (!leastPermanent || !cheapest) return [];
+  const both = sameSteps(leastPermanent, cheapest);
+  const without = alternatives.find(({ plan }) => plan && runnerUp && sameSteps(plan, runnerUp))?.without;
+  return [
+    { name: both ? 'Least permanent, and cheapest' : 'Least permanent', plan: leastPermanent, trades: '' },
+    ...(both ? [] : [{ name: 'Cheapest', plan: cheapest, trades: tradesOf(cheapest, leastPermanent, null) }]),
+    ...(runnerUp
+      ? [{ name: 'Runner-up', plan: runnerUp, trades: tradesOf(runnerUp, leastPermanent, without ?? null) }]
+      : []),
+  ];
+});
+
+const others = computed(() => {
+  const { alternatives, runnerUp, leastPermanent } = props.answer;
+  if (!leastPermanent) return [];
+  return alternatives
+    .filter(({ plan }) => !plan || !runnerUp || !sameSteps(plan, runnerUp))
+    .map(({ without, plan }) => ({
+      without,
+      plan,
+      says: plan
+        ? tradesOf(plan, leastPermanent, without)
+        : `Without “${MODIFICATION_WORDS[without].toLowerCase()}” nothing that is allowed clears.`,
+    }));
+});
+
+/** What is given and got against the least permanent plan. */
+function tradesOf(plan: Plan, against: Plan, without: Modification | null): string {
+  const money = plan.costMinor - against.costMinor;
+  const time = plan.minutes - against.minutes;
+  const kinds = (of: Plan): Set<Modification> => new Set(of.steps.map(({ kind }) => kind));
+  const more = [...kinds(plan)].filter((kind) => !kinds(against).has(kind));
+  const said = [
+    ...(more.length
+      ? [`takes “${more.map((kind) => MODIFICATION_WORDS[kind].toLowerCase()).join(', ')}” instead`]
+      : []),
+    money === 0 ? 'same cost' : `${formatMoney(Math.abs(money))} ${money > 0 ? 'dearer' : 'cheaper'}`,
+    ...(time === 0 ? [] : [`${timeWords(Math.abs(time))} ${time > 0 ? 'longer' : 'shorter'}`]),
+    ...(plan.permanence === against.permanence ? [] : [PERMANENCE_WORDS[plan.permanence] ?? '']),
+  ];
+  const start = without ? `Without “${MODIFICATION_WORDS[without].toLowerCase()}”: ` : '';
+  return `${start}${said.join(', ')}.`;
+}
+</script>
+
+<template>
+  <section class="panel found" aria-label="Plans found">
+    <p v-if="stale" class="small verdict-close" role="status">
+      Something these plans depend on changed since: press Find plans again.
+    </p>
+    <div v-if="cards.length" class="cards">
+      <article v-for="card in cards" :key="card.name" class="plan-card" :aria-label="card.name">
+        <h3>{{ card.name }}</h3>
+        <p class="figures sum">
+          <strong>{{ formatMoney(card.plan.costMinor) }}</strong> before tax, {{ timeWords(card.plan.minutes) }},
+          {{ PERMANENCE_WORDS[card.plan.permanence] }}
+        </p>
+        <p v-if="card.trades" class="small">{{ card.trades }}</p>
+        <p v-if="!card.plan.steps.length">Clears as it is: nothing has to be done.</p>
+        <ol>
+          <li v-for="step in card.plan.steps" :key="stepWords(step)" class="small">{{ stepWords(step) }}</li>
+        </ol>
+        <v-btn height="48" variant="outlined" :disabled="stale" @click="emit('take', card.plan)">Take this plan</v-btn>
+      </article>
+    </div>
+    <details v-if="others.length" class="small">
+      <summary>What each change is worth: the best plan without it</summary>
+      <ul class="others">
+        <li v-for="other in others" :key="other.without">
+          <span>{{ other.says }}</span>
+          <v-btn v-if="other.plan" height="40" variant="text" :disabled="stale" @click="emit('take', other.plan)"
+            >Take it</v-btn
+          >
+        </li>
+      </ul>
+    </details>
+    <div v-if="!cards.length && answer.nearest" role="alert" data-testid="no-plan">
+      <p class="verdict-rubs"><strong>Nothing that is allowed clears it.</strong> The nearest leaves:</p>
+      <ul class="left">
+        <li v-for="{ verdict, refusals } in answer.nearest.left" :key="verdict.corner + verdict.id">
+          <strong>{{ verdict.label }}</strong>, {{ CORNER_WORDS[verdict.corner] }}: {{ formatMm(-verdict.marginMm) }} mm
+          short.
+          <span class="muted">{{
+            refusals.length
+              ? `${refusals.map(refusalWords).join('; ')}.`
+              : 'It is never cut or changed: try another tire, offset, stop or height.'
+          }}</span>
+        </li>
+      </ul>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.found {
+  padding: 10px 12px;
+  display: grid;
+  gap: 8px;
+}
+.cards {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(250px, 1fr));
+  gap: 14px;
+}
+.plan-card {
+  display: grid;
+  gap: 4px;
+  align-content: start;
+  border-top: 3px solid var(--ink);
+  padding-top: 6px;
+}
+h3 {
+  font-size: 16px;
+}
+.sum {
+  font-size: 15px;
+}
+.small {
+  font-size: 14px;
+  line-height: 19px;
+}
+ol {
+  padding-left: 20px;
+}
+summary {
+  min-height: 40px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+}
+.others {
+  list-style: none;
+}
+.others li {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  justify-content: space-between;
+  border-top: 1px solid var(--rule);
+  min-height: 44px;
+}
+.left {
+  padding-left: 18px;
+}
+</style>

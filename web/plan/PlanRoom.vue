@@ -1,0 +1,211 @@
+<script setup lang="ts">
+import { computed, onMounted } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { problemText } from '@/contracts/problems';
+import type { Fix, ThingOutcome } from '@/core/plan/judge-plan';
+import { axleOf, PLAN_AXLES, type AxleChanges, type PlanAxle } from '@/core/plan/setup-changes';
+import { formatMoney } from '@/core/units/money';
+import { knockOnWords, timeWords } from '@/sheets/plan-words';
+import { PERMANENCE_WORDS } from '../finder/finder-words';
+import { useJobStore } from '../stores/job';
+import ChangesEditor from './ChangesEditor.vue';
+import ConsentPanel from './ConsentPanel.vue';
+import CutSheetPanel from './CutSheetPanel.vue';
+import PlanAsked from './PlanAsked.vue';
+import PlanCards from './PlanCards.vue';
+import SpacerPanel from './SpacerPanel.vue';
+import ThingsTable from './ThingsTable.vue';
+import WorkOrderPanel from './WorkOrderPanel.vue';
+import { usePlan } from './use-plan';
+
+/** What is the cheapest and least permanent way to make it clear, and how is it done? */
+const job = useJobStore();
+const state = usePlan();
+const route = useRoute();
+const router = useRouter();
+
+const VIEWS = { plan: 'Plan', spacer: 'Spacer and wheel', sheet: 'Cut sheet', order: 'Work order' } as const;
+type View = keyof typeof VIEWS;
+const view = computed<View>({
+  get: () => (Object.keys(VIEWS) as View[]).find((one) => one === route.query['view']) ?? 'plan',
+  set: (next) => void router.replace({ query: { ...route.query, view: next } }),
+});
+
+const axles = computed(() => PLAN_AXLES.filter((axle) => job.corners.some((key) => axleOf(key) === axle)));
+const judged = computed(() => state.judgement.value);
+const brackets = computed(() =>
+  (judged.value?.things ?? []).filter(
+    ({ kinds, before, after, fix }) =>
+      kinds.includes('crashBracket') && (before === 'rubs' || after === 'rubs' || fix !== null),
+  ),
+);
+const failing = computed(() => judged.value?.things.filter(({ after, fault }) => after === 'rubs' || fault) ?? []);
+const hasPlan = computed(() => (judged.value?.plan.steps.length ?? 0) > 0);
+
+const setAxle = (axle: PlanAxle, key: keyof AxleChanges, amount: number): void =>
+  state.choose(({ changes }) => (changes[axle][key] = amount));
+const setBody = (mm: number): void => state.choose(({ changes }) => (changes.bodyLiftMm = mm));
+
+function setFix({ corner, id }: ThingOutcome, fix: Fix | null): void {
+  state.choose((chosen) => {
+    chosen.fixes = [
+      ...chosen.fixes.filter((one) => one.corner !== corner || one.obstacle !== id),
+      ...(fix ? [{ ...fix }] : []),
+    ];
+  });
+}
+const openSheet = ({ corner, id }: ThingOutcome): void =>
+  void router.replace({ query: { ...route.query, view: 'sheet', thing: `${corner}:${id}` } });
+
+function onBench(): void {
+  const setup = judged.value?.setup;
+  if (!setup) return;
+  // What was done to things is not the bench's: it shows the setup, and what is taken off.
+  job.changeSetup((file) => (file.setup = JSON.parse(JSON.stringify(setup))));
+  state.choose((chosen) => {
+    for (const axle of PLAN_AXLES)
+      for (const key of Object.keys(chosen.changes[axle]) as (keyof AxleChanges)[]) chosen.changes[axle][key] = 0;
+    chosen.changes.bodyLiftMm = 0;
+  });
+  void router.push({ name: 'bench', params: { id: job.id } });
+}
+
+// Asked at once where nothing was planned yet and something rubs: the room opens on an answer.
+onMounted(() => {
+  if (
+    job.document &&
+    !job.document.plan?.chosen &&
+    job.evaluation?.obstacles.some(({ verdict }) => verdict === 'rubs')
+  ) {
+    void state.search();
+  }
+});
+</script>
+
+<template>
+  <div v-if="state.plan.value && job.document" class="plan-room">
+    <div class="ask no-print">
+      <PlanAsked
+        :plan="state.plan.value"
+        :standard="job.document.standard"
+        :axles="axles"
+        :problems="state.problems.value"
+        :running="state.running.value"
+        :share="state.share.value"
+        @change="(edit) => state.change(edit, 'plan question')"
+        @search="state.search"
+        @stop="state.stop"
+      />
+    </div>
+    <div class="answer">
+      <nav class="views no-print" aria-label="Views of the plan">
+        <v-btn-toggle v-model="view" aria-label="View">
+          <v-btn v-for="(title, value) in VIEWS" :key="value" :value="value" height="48">{{ title }}</v-btn>
+        </v-btn-toggle>
+      </nav>
+      <template v-if="view === 'plan'">
+        <PlanCards
+          v-if="state.answer.value"
+          :answer="state.answer.value"
+          :stale="state.stale.value"
+          @take="state.take"
+        />
+        <p v-else-if="!job.evaluation?.obstacles.length" class="panel box muted">
+          Nothing is surveyed yet: a plan needs to know what stands near the tire.
+        </p>
+        <ConsentPanel v-if="brackets.length" :brackets="brackets" :plan="state.plan.value" @change="state.change" />
+        <section class="panel box" aria-label="The plan">
+          <div class="head">
+            <h2 class="panel-title">The plan</h2>
+            <v-btn height="48" variant="outlined" :disabled="!judged || !hasPlan" @click="onBench"
+              >Put its setup on the bench</v-btn
+            >
+          </div>
+          <div v-if="state.judgeProblems.value.length" role="alert" class="verdict-rubs" data-testid="judge-problems">
+            <p v-for="p in state.judgeProblems.value" :key="p.path + p.code">{{ problemText(p) }}</p>
+          </div>
+          <template v-if="judged">
+            <p data-testid="plan-says" role="status">
+              <strong :class="judged.clears ? 'verdict-clear' : 'verdict-rubs'">{{
+                judged.clears ? (hasPlan ? 'Clears as planned' : 'Clears as it is') : `${failing.length} still to do`
+              }}</strong><template v-if="hasPlan"
+                >: {{ formatMoney(judged.plan.costMinor) }} before tax, {{ timeWords(judged.plan.minutes) }},
+                {{ PERMANENCE_WORDS[judged.plan.permanence] }}</template
+              >.
+            </p>
+            <ThingsTable :things="judged.things" @fix="setFix" @sheet="openSheet" />
+            <template v-if="judged.knockOns.length || judged.unknownBehind.length">
+              <h3>What else it does</h3>
+              <ul class="knock" data-testid="knock-ons">
+                <li v-for="label in judged.unknownBehind" :key="label" class="verdict-close">
+                  Nobody has looked behind {{ label }}: what stands there is unknown.
+                </li>
+                <li v-for="on in judged.knockOns" :key="knockOnWords(on)">{{ knockOnWords(on) }}</li>
+              </ul>
+            </template>
+          </template>
+          <h3>Changes of the setup, by hand</h3>
+          <ChangesEditor :changes="state.chosen.value.changes" :axles="axles" @axle="setAxle" @body="setBody" />
+        </section>
+      </template>
+      <SpacerPanel v-else-if="view === 'spacer'" :state="state" />
+      <CutSheetPanel v-else-if="view === 'sheet'" :state="state" />
+      <WorkOrderPanel v-else :state="state" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.plan-room {
+  display: grid;
+  grid-template-columns: 392px minmax(0, 1fr);
+  gap: 12px;
+  align-items: start;
+}
+.answer {
+  display: grid;
+  gap: 10px;
+  min-width: 0;
+}
+.views {
+  display: flex;
+  min-width: 0;
+  overflow-x: auto;
+}
+.box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 8px;
+  min-width: 0;
+}
+.head {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+h3 {
+  font-size: 16px;
+}
+.knock {
+  padding-left: 18px;
+  line-height: 23px;
+}
+.knock li::first-letter {
+  text-transform: uppercase;
+}
+@media (max-width: 1100px) {
+  .plan-room {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+@media print {
+  .no-print {
+    display: none;
+  }
+  .plan-room {
+    display: block;
+  }
+}
+</style>

@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { PlanEntry } from '@/contracts/plan';
+import { MODIFICATION_RULES, MODIFICATIONS, type Modification } from '@/core/plan/modification';
+import { attempt, ProblemError } from '@/core/problem';
+import { formatMoney, parseMoney } from '@/core/units/money';
+import { MODIFICATION_WORDS } from '@/sheets/plan-words';
+import { readNumber, writeNumber } from '../parts/read-lists';
+import ChipGroup from '../parts/ChipGroup.vue';
+import TypedField from '../parts/TypedField.vue';
+
+type Shop = PlanEntry['shop'];
+
+/** What the shop charges and how long it takes. */
+const props = defineProps<{ shop: Shop }>();
+const emit = defineEmits<{ change: [edit: (shop: Shop) => void] }>();
+
+const TOOL_WORDS = { hand: 'Hand tools', power: 'Air and electric' } as const;
+const TAX_WORDS = { all: 'On all', parts: 'On parts', nothing: 'No tax' } as const;
+
+const readMoney = (text: string) => attempt(() => parseMoney(text));
+/** A percentage to four decimals, in millionths. */
+const readPercent = (text: string) =>
+  attempt(() => {
+    const plain = text.trim().replace(',', '.').replace(/\s*%$/, '');
+    if (/^\d{1,3}(\.\d{1,4})?$/.test(plain) && Number(plain) <= 100) return Math.round(Number(plain) * 10_000);
+    throw new ProblemError({
+      code: 'wrongType',
+      path: '',
+      expected: 'a percentage such as 19 or 8.875',
+      found: text.trim() || 'nothing',
+    });
+  });
+const writePercent = (millionths: number): string => String(Number((millionths / 10_000).toFixed(4)));
+const readMinutes = readNumber({ min: 0, max: 6000, unit: 'min' });
+
+const usual = (kind: Modification): number => MODIFICATION_RULES[kind].minutes[props.shop.toolSet];
+
+function setMinutes(kind: Modification, minutes: number | undefined): void {
+  emit('change', (shop) => {
+    if (minutes === undefined) delete shop.minutes[kind];
+    else shop.minutes[kind] = Math.round(minutes);
+  });
+}
+function setPrice(kind: Modification, minor: number | undefined): void {
+  emit('change', (shop) => {
+    if (minor === undefined) delete shop.partsMinor[kind];
+    else shop.partsMinor[kind] = minor;
+  });
+}
+
+const line = computed(
+  () => `${formatMoney(props.shop.labourMinorPerHour)} an hour, tax ${writePercent(props.shop.taxMillionths)} %`,
+);
+</script>
+
+<template>
+  <details>
+    <summary>
+      <strong>Shop</strong> <span class="muted">{{ line }}</span>
+    </summary>
+    <div class="asked">
+      <ChipGroup
+        label="Tools"
+        :words="TOOL_WORDS"
+        :chosen="[shop.toolSet]"
+        @press="(tools: Shop['toolSet']) => emit('change', (next) => (next.toolSet = tools))"
+      />
+      <div class="pair">
+        <TypedField
+          label="Labour, an hour"
+          :value="shop.labourMinorPerHour"
+          :read="readMoney"
+          :write="formatMoney"
+          @change="(minor) => minor !== undefined && emit('change', (next) => (next.labourMinorPerHour = minor))"
+        />
+        <TypedField
+          label="Tax, %"
+          :value="shop.taxMillionths"
+          :read="readPercent"
+          :write="writePercent"
+          @change="(rate) => rate !== undefined && emit('change', (next) => (next.taxMillionths = rate))"
+        />
+      </div>
+      <ChipGroup
+        label="Taxed"
+        :words="TAX_WORDS"
+        :chosen="[shop.taxOn]"
+        @press="(on: Shop['taxOn']) => emit('change', (next) => (next.taxOn = on))"
+      />
+      <details class="inner">
+        <summary class="small">Minutes and parts of each change, at one place</summary>
+        <div v-for="kind in MODIFICATIONS" :key="kind" class="row">
+          <span class="small">{{ MODIFICATION_WORDS[kind] }}</span>
+          <TypedField
+            :label="`Minutes (${usual(kind)})`"
+            :value="shop.minutes[kind]"
+            :read="readMinutes"
+            :write="writeNumber"
+            optional
+            :aria-label="`Minutes, ${MODIFICATION_WORDS[kind]}`"
+            @change="(minutes) => setMinutes(kind, minutes)"
+          />
+          <TypedField
+            label="Parts"
+            :value="shop.partsMinor[kind]"
+            :read="readMoney"
+            :write="formatMoney"
+            optional
+            :aria-label="`Parts, ${MODIFICATION_WORDS[kind]}`"
+            @change="(minor) => setPrice(kind, minor)"
+          />
+        </div>
+      </details>
+    </div>
+  </details>
+</template>
+
+<style scoped src="../parts/asked.css"></style>
+<style scoped src="./plan-asked.css"></style>
+<style scoped>
+.row {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 110px 96px;
+  gap: 8px;
+  align-items: center;
+  padding: 4px 0;
+}
+</style>

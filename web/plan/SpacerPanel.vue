@@ -1,0 +1,338 @@
+<script setup lang="ts">
+import { computed, shallowRef, watch } from 'vue';
+import { asCase } from '@/contracts/as-case';
+import type { SpacerEntry } from '@/contracts/plan';
+import { problemText } from '@/contracts/problems';
+import { setupForCorner } from '@/core/clearance/description';
+import { LIMITS, type Range } from '@/core/limits';
+import { bearingMomentRatio, checkSpacerFit, spacerHardware } from '@/core/plan/spacer-check';
+import type { SpacerSweep } from '@/core/plan/spacer-sweep';
+import { attempt, type Problem } from '@/core/problem';
+import { scrubRadiusMm } from '@/core/stance/scrub-radius';
+import { formatMm } from '@/core/units/length';
+import { parseBoltPattern } from '@/core/wheel/bolt-pattern';
+import { wheelOffsetMm } from '@/core/wheel/rim';
+import { hardwareWords, PRECAUTION_WORDS, SPACER_CHECK_WORDS, SPACER_FIELD_WORDS } from '@/sheets/plan-words';
+import { useCurrentCorner } from '../job/current-corner';
+import ChipGroup from '../parts/ChipGroup.vue';
+import QuantityField from '../parts/QuantityField.vue';
+import TypedField from '../parts/TypedField.vue';
+import { useJobStore } from '../stores/job';
+import { CORNER_NAMES } from '../words';
+import SpacerCurve from './SpacerCurve.vue';
+import { spacerFit, startingSpacer } from './spacer-fit';
+import type { PlanState } from './use-plan';
+
+/** A spacer or another wheel on one corner: how thick to reach the gap, whether it fits, what else it moves. */
+const props = defineProps<{ state: PlanState }>();
+const job = useJobStore();
+const key = useCurrentCorner();
+
+const MOST_MM = 60;
+const sweep = shallowRef<SpacerSweep | null>(null);
+const problems = shallowRef<readonly Problem[]>([]);
+
+const entry = computed<SpacerEntry>(() => {
+  const kept = props.state.plan.value?.spacer;
+  return kept && kept.corner === key.value
+    ? kept
+    : { ...(kept ?? startingSpacer(job.document!, key.value)), corner: key.value };
+});
+
+watch(
+  [key, () => job.document?.corners, () => job.document?.setup, () => job.document?.standard],
+  async ([corner]) => {
+    sweep.value = null;
+    const file = job.document;
+    if (!file?.corners[corner]) return;
+    const found = await props.state.client.spacer(file, corner, MOST_MM);
+    if (!found || corner !== key.value) return;
+    sweep.value = found.ok ? found.value : null;
+    problems.value = found.ok ? [] : found.problems;
+  },
+  { immediate: true },
+);
+
+function set<K extends keyof SpacerEntry>(field: K, value: SpacerEntry[K] | undefined): void {
+  props.state.change((plan) => {
+    const next = { ...entry.value };
+    if (value === undefined) delete next[field];
+    else next[field] = value;
+    plan.spacer = next;
+  });
+}
+
+const fit = computed(() => spacerFit(job.document!, entry.value));
+const checked = computed(() => attempt(() => checkSpacerFit(fit.value)));
+const findings = computed(() => (checked.value.ok ? checked.value.value : []));
+const hardware = computed(() => {
+  const found = attempt(() => spacerHardware(fit.value, 2));
+  return found.ok ? found.value : [];
+});
+
+const TYPE_WORDS = { slipOn: 'Slip-on, over the studs', boltOn: 'Bolted to the hub' } as const;
+const VERDICT_WORDS = { right: 'right', wrong: 'WRONG', unknown: 'not measured' } as const;
+
+interface Field {
+  readonly field: Exclude<
+    keyof typeof SPACER_FIELD_WORDS,
+    'type' | 'thicknessMm' | 'hubPattern' | 'wheelPattern' | 'facesBare' | 'studProtrusionMm' | 'studPocketMm'
+  >;
+  readonly range: Range;
+}
+const mmRange = (min: number, max: number): Range => ({ min, max, unit: 'mm' });
+const FIELDS: readonly Field[] = [
+  { field: 'studDiameterMm', range: mmRange(4, 40) },
+  { field: 'threadPitchMm', range: mmRange(0.5, 4) },
+  { field: 'padMm', range: mmRange(1, 80) },
+  { field: 'hubBoreMm', range: mmRange(20, 300) },
+  { field: 'hubRegisterMm', range: mmRange(0, 80) },
+  { field: 'spacerBoreMm', range: mmRange(20, 300) },
+  { field: 'spacerLipMm', range: mmRange(0, 300) },
+  { field: 'wheelBoreMm', range: mmRange(20, 300) },
+];
+const named = (field: keyof typeof SPACER_FIELD_WORDS): string => {
+  const words = SPACER_FIELD_WORDS[field];
+  return `${words[0]!.toUpperCase()}${words.slice(1)}`;
+};
+
+const readPattern = (text: string) =>
+  attempt(() => {
+    const { studs, circleMm } = parseBoltPattern(text);
+    return `${studs}x${Number(circleMm.toFixed(2))}`;
+  });
+const writeText = (text: string): string => text;
+const readText = (text: string) => attempt(() => text.trim().slice(0, 80));
+
+const setStuds = (mm: number | undefined): void =>
+  job.change((file) => {
+    const corner = file.corners[key.value];
+    if (!corner) return;
+    if (mm === undefined) delete corner.studProtrusionMm;
+    else corner.studProtrusionMm = mm;
+  });
+const setPocket = (mm: number | undefined): void =>
+  job.changeSetup((file) => {
+    if (!file.setup) return;
+    const { studPocketMm: _, ...wheel } = file.setup.wheel;
+    file.setup.wheel = mm === undefined ? wheel : { ...wheel, studPocketMm: mm };
+  });
+
+/** What moves with the wheel: against what is fitted. */
+const moves = computed(() => {
+  const file = job.document;
+  const corner = file?.corners[key.value];
+  if (!file || !corner) return null;
+  const found = attempt(() => {
+    const setup = { ...setupForCorner(asCase(file), key.value), spacerMm: entry.value.thicknessMm };
+    const middle = (of: { wheel: typeof setup.wheel; spacerMm: number }): number =>
+      of.spacerMm - wheelOffsetMm(of.wheel);
+    const outMm = middle(setup) - middle(corner.fitted);
+    const lever = entry.value.bearingInboardMm;
+    return {
+      outMm,
+      scrubNow: scrubRadiusMm(key.value, corner, { ...setup, ...corner.fitted }),
+      scrubThen: scrubRadiusMm(key.value, corner, setup),
+      moment: lever === undefined ? null : bearingMomentRatio(lever + middle(corner.fitted), outMm),
+    };
+  });
+  return found.ok ? found.value : null;
+});
+
+const useIt = (): void =>
+  props.state.choose(({ changes }) => {
+    const axle = key.value.startsWith('front') ? changes.front : changes.rear;
+    const now = setupForCorner(asCase(job.document!), key.value).spacerMm;
+    axle.spacerMm = Math.max(0, entry.value.thicknessMm - now);
+  });
+</script>
+
+<template>
+  <div class="spacer">
+    <section class="panel box" aria-label="How thick">
+      <h2 class="panel-title">How thick, {{ CORNER_NAMES[key].toLowerCase() }}</h2>
+      <p v-for="p in problems" :key="p.path + p.code" class="verdict-rubs" role="alert">{{ problemText(p) }}</p>
+      <p v-if="!sweep && !problems.length" class="muted">Working it out</p>
+      <SpacerCurve
+        v-if="sweep"
+        :sweep="sweep"
+        :thickness-mm="entry.thicknessMm"
+        @pick="(mm) => set('thicknessMm', mm)"
+      />
+    </section>
+    <section class="panel box" aria-label="Whether it fits">
+      <h2 class="panel-title">Whether it fits</h2>
+      <ChipGroup
+        label="How it is held"
+        :words="TYPE_WORDS"
+        :chosen="[entry.type]"
+        @press="(type: SpacerEntry['type']) => set('type', type)"
+      />
+      <div class="fields">
+        <QuantityField
+          label="Thickness"
+          :value="entry.thicknessMm"
+          :range="LIMITS.spacerMm"
+          :step="1"
+          @change="(mm) => set('thicknessMm', mm ?? 0)"
+        />
+        <QuantityField
+          :label="named('studProtrusionMm')"
+          :value="fit.studProtrusionMm"
+          :range="LIMITS.studMm"
+          optional
+          @change="setStuds"
+        />
+        <QuantityField
+          :label="named('studPocketMm')"
+          :value="fit.studPocketMm"
+          :range="LIMITS.studMm"
+          optional
+          @change="setPocket"
+        />
+        <QuantityField
+          v-for="{ field, range } in FIELDS"
+          :key="field"
+          :label="named(field)"
+          :value="entry[field]"
+          :range="range"
+          optional
+          @change="(mm) => set(field, mm)"
+        />
+        <TypedField
+          v-for="field in ['hubPattern', 'wheelPattern'] as const"
+          :key="field"
+          :label="named(field)"
+          hint="6x139.7"
+          :value="entry[field]"
+          :read="readPattern"
+          :write="writeText"
+          optional
+          @change="(pattern) => set(field, pattern)"
+        />
+        <QuantityField
+          label="Bearing’s middle inboard of the hub face"
+          :value="entry.bearingInboardMm"
+          :range="mmRange(-100, 300)"
+          optional
+          @change="(mm) => set('bearingInboardMm', mm)"
+        />
+        <TypedField
+          label="Re-torque, as the maker writes"
+          :value="entry.reTorqueAfter"
+          :read="readText"
+          :write="writeText"
+          optional
+          @change="(text) => set('reTorqueAfter', text || undefined)"
+        />
+      </div>
+      <v-checkbox
+        :model-value="entry.facesBare === true"
+        label="Hub, spacer and wheel faces seen: clean, bare, flat"
+        hide-details
+        density="compact"
+        @update:model-value="(on: boolean | null) => set('facesBare', on ? true : undefined)"
+      />
+      <table class="figures" data-testid="spacer-checks">
+        <caption class="visually-hidden">
+          Checks of the spacer
+        </caption>
+        <tbody>
+          <tr v-for="f in findings" :key="f.check">
+            <th scope="row">{{ SPACER_CHECK_WORDS[f.check] }}</th>
+            <td :class="{ right: 'verdict-clear', wrong: 'verdict-rubs', unknown: 'verdict-close' }[f.verdict]">
+              <strong>{{ VERDICT_WORDS[f.verdict] }}</strong>
+            </td>
+            <td>
+              <template v-if="f.missing.length"
+                >measure {{ f.missing.map((field) => SPACER_FIELD_WORDS[field]).join(', ') }}</template
+              >
+              <template v-else-if="f.haveMm !== null && f.needMm !== null"
+                >{{ formatMm(f.haveMm, 2) }} mm{{
+                  ['register', 'wheelRegister', 'pattern'].includes(f.check)
+                    ? ` against ${formatMm(f.needMm, 2)} mm`
+                    : `, at least ${formatMm(f.needMm)} mm wanted`
+                }}</template
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="!checked.ok" class="verdict-rubs" role="alert">{{ problemText(checked.problems[0]!) }}</p>
+    </section>
+    <section class="panel box" aria-label="What else it moves">
+      <h2 class="panel-title">What else it moves, against what is fitted</h2>
+      <ul v-if="moves" class="plain">
+        <li>
+          Wheel {{ formatMm(Math.abs(moves.outMm)) }} mm further {{ moves.outMm >= 0 ? 'out' : 'in' }}; track
+          {{ formatMm(2 * Math.abs(moves.outMm)) }} mm {{ moves.outMm >= 0 ? 'wider' : 'narrower' }} with both sides
+          alike.
+        </li>
+        <li v-if="moves.scrubNow !== null && moves.scrubThen !== null">
+          Scrub radius {{ formatMm(moves.scrubNow, 0) }} to {{ formatMm(moves.scrubThen, 0) }} mm: it pulls more on the
+          steering as it grows.
+        </li>
+        <li>
+          Bearing moment:
+          {{
+            moves.moment === null
+              ? 'enter where the bearing’s middle is'
+              : `${formatMm(100 * moves.moment, 0)} % of what it is now`
+          }}.
+        </li>
+      </ul>
+      <h3>Hardware for one axle</h3>
+      <ul class="plain">
+        <li v-for="h in hardware" :key="h.what">
+          {{ h.quantity === 0 ? 'Enter the bolt patterns:' : `${h.quantity} x` }} {{ hardwareWords(h) }}
+        </li>
+      </ul>
+      <p class="small">
+        {{ PRECAUTION_WORDS.cleanBareFaces }} {{ PRECAUTION_WORDS.spacerLaw }}
+        {{ PRECAUTION_WORDS.reTorque }} Re-torque: {{ entry.reTorqueAfter ?? 'as the part’s maker says; not entered' }}.
+        <template v-if="job.document?.intake?.localRules"
+          >Local rules noted: {{ job.document.intake.localRules }}</template
+        >
+      </p>
+      <v-btn height="48" variant="outlined" @click="useIt">Put it into the plan</v-btn>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.spacer {
+  display: grid;
+  gap: 10px;
+}
+.box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 8px;
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  gap: 10px;
+}
+h3 {
+  font-size: 16px;
+}
+table {
+  border-collapse: collapse;
+}
+th,
+td {
+  border-top: 1px solid var(--rule);
+  padding: 5px 12px 5px 0;
+  text-align: left;
+  font-weight: 400;
+}
+.plain {
+  padding-left: 18px;
+  line-height: 23px;
+}
+.small {
+  font-size: 14px;
+  line-height: 19px;
+}
+</style>

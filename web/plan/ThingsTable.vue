@@ -1,0 +1,166 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { CUTS, MODIFICATION_RULES, type Modification } from '@/core/plan/modification';
+import { markable, type Fix, type ThingOutcome } from '@/core/plan/judge-plan';
+import { formatMm } from '@/core/units/length';
+import { CORNER_WORDS, faultWords, MODIFICATION_WORDS } from '@/sheets/plan-words';
+import QuantityField from '../parts/QuantityField.vue';
+import VerdictMark from '../parts/VerdictMark.vue';
+
+/** Every thing near the tire before and after the plan, and what is done to it: any of it can be changed by hand. */
+const props = defineProps<{ things: readonly ThingOutcome[] }>();
+const emit = defineEmits<{ fix: [thing: ThingOutcome, fix: Fix | null]; sheet: [thing: ThingOutcome] }>();
+
+const showAll = ref(false);
+/** What a plan is about: what rubs, what is near, and what is touched. */
+const shown = computed(() =>
+  props.things.filter(({ before, after, fix }) => showAll.value || before === 'rubs' || after === 'rubs' || fix),
+);
+const hidden = computed(() => props.things.length - shown.value.length);
+
+const NOTHING = 'nothing';
+const choices = (thing: ThingOutcome) => [
+  { value: NOTHING, title: 'Nothing' },
+  ...thing.kinds.map((kind) => ({ value: kind, title: MODIFICATION_WORDS[kind] })),
+];
+
+function chooseKind(thing: ThingOutcome, kind: Modification | typeof NOTHING): void {
+  if (kind === NOTHING) emit('fix', thing, null);
+  else emit('fix', thing, fixOf(thing, kind, Math.max(0, -thing.unmendedMarginMm)));
+}
+
+const fixOf = ({ corner, id }: ThingOutcome, kind: Modification, mm: number): Fix => ({
+  corner,
+  obstacle: id,
+  kind,
+  amountMm: MODIFICATION_RULES[kind].most === null ? 0 : markable(kind, mm),
+});
+
+const needsMm = ({ unmendedMarginMm }: ThingOutcome): number => Math.max(0, -unmendedMarginMm);
+const range = { min: 0, max: 300, unit: 'mm' };
+</script>
+
+<template>
+  <div>
+    <table class="figures" data-testid="plan-things">
+      <caption class="visually-hidden">
+        Gaps before and after the plan
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">Thing</th>
+          <th scope="col">Before</th>
+          <th scope="col">What is done</th>
+          <th scope="col">After</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="thing in shown" :key="thing.corner + thing.id">
+          <th scope="row">
+            {{ thing.label }}
+            <span class="muted where">{{ CORNER_WORDS[thing.corner] }}, wants {{ thing.requiredMm }} mm</span>
+          </th>
+          <td>
+            <VerdictMark :verdict="thing.before" :size="18" />
+            <span class="gap">{{ formatMm(thing.beforeGapMm) }} mm</span>
+          </td>
+          <td class="done">
+            <div v-if="thing.kinds.length" class="fix">
+              <v-select
+                :model-value="thing.fix?.kind ?? NOTHING"
+                :items="choices(thing)"
+                :aria-label="`What is done to ${thing.label}, ${CORNER_WORDS[thing.corner]}`"
+                hide-details
+                @update:model-value="(kind: Modification | typeof NOTHING) => chooseKind(thing, kind)"
+              />
+              <QuantityField
+                v-if="thing.fix && MODIFICATION_RULES[thing.fix.kind].most !== null"
+                label="By"
+                :value="thing.fix.amountMm"
+                :range="range"
+                @change="(mm) => thing.fix && emit('fix', thing, { ...thing.fix, amountMm: mm ?? 0 })"
+              />
+            </div>
+            <span v-else class="muted">{{
+              thing.after === 'rubs' ? 'Never changed: use stops, offset or height' : 'Never changed'
+            }}</span>
+            <p v-if="thing.fault" class="verdict-rubs small" role="alert">
+              {{ faultWords(thing.fault) }}
+              <v-btn
+                v-if="thing.fault.why === 'notEnough' && thing.fix"
+                height="40"
+                variant="text"
+                @click="emit('fix', thing, fixOf(thing, thing.fix.kind, needsMm(thing)))"
+                >Take enough</v-btn
+              >
+            </p>
+            <v-btn
+              v-if="thing.fix && !thing.fault && CUTS.includes(thing.fix.kind)"
+              height="40"
+              variant="text"
+              @click="emit('sheet', thing)"
+              >Cut sheet</v-btn
+            >
+          </td>
+          <td>
+            <template v-if="thing.after === 'takenAway'">taken away</template>
+            <template v-else>
+              <VerdictMark :verdict="thing.after" :size="18" />
+              <span class="gap">{{ formatMm(thing.afterGapMm ?? 0) }} mm</span>
+            </template>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <v-btn v-if="hidden || showAll" height="44" variant="text" @click="showAll = !showAll">{{
+      showAll ? 'Only what the plan is about' : `And ${hidden} more that clear before and after`
+    }}</v-btn>
+  </div>
+</template>
+
+<style scoped>
+table {
+  border-collapse: collapse;
+  width: 100%;
+  font-size: 15px;
+}
+th,
+td {
+  border-top: 1px solid var(--rule);
+  padding: 6px 8px 6px 0;
+  text-align: left;
+  vertical-align: top;
+}
+thead th {
+  border-top: 0;
+}
+th[scope='row'] {
+  font-weight: 600;
+  min-width: 130px;
+}
+.where {
+  display: block;
+  font-weight: 400;
+  font-size: 14px;
+}
+.gap {
+  display: block;
+  white-space: nowrap;
+}
+.done {
+  width: 46%;
+}
+.fix {
+  display: grid;
+  grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr);
+  gap: 8px;
+}
+.small {
+  font-size: 14px;
+}
+@media (max-width: 700px) {
+  .fix {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,249 @@
+<script setup lang="ts">
+import { mdiDeleteOutline, mdiDownload, mdiPrinterOutline } from '@mdi/js';
+import { format } from 'date-fns';
+import { computed, ref } from 'vue';
+import { workOrder } from '@/core/plan/work-order';
+import { attempt, ProblemError } from '@/core/problem';
+import { parseMoney } from '@/core/units/money';
+import { setupLine } from '@/sheets/order-head';
+import { orderDocument } from '@/sheets/order-document';
+import { PAPER_SIZES, type Paper } from '@/sheets/paper';
+import { partsCsv } from '@/sheets/parts-csv';
+import { api } from '../api';
+import { saveBlob, saveText } from '../parts/save-text';
+import { useJobStore } from '../stores/job';
+import { STANDARD_NAMES } from '../words';
+import OrderPaper from './OrderPaper.vue';
+import type { PlanState } from './use-plan';
+
+/** The plan as a work order: on the screen, printed, as PDF, its parts as CSV; the shop adds its own steps and parts. */
+const props = defineProps<{ state: PlanState }>();
+const job = useJobStore();
+
+const order = computed(() => {
+  const plan = props.state.plan.value;
+  const judged = props.state.judgement.value;
+  return plan && judged ? workOrder(judged.plan, plan.shop, plan.prescribed, plan.parts) : null;
+});
+const paperOrder = computed(() => {
+  const file = job.document;
+  const plan = props.state.plan.value;
+  const judged = props.state.judgement.value;
+  if (!file || !plan || !judged || !order.value) return null;
+  const used = plan.consents.filter(({ corner, obstacle }) =>
+    props.state.chosen.value.fixes.some(
+      (fix) => fix.kind === 'crashBracket' && fix.corner === corner && fix.obstacle === obstacle,
+    ),
+  );
+  return orderDocument(
+    {
+      job: job.title,
+      customer: job.customer,
+      vehicle: file.vehicle.label,
+      date: format(new Date(), 'd MMM yyyy'),
+      setup: setupLine(judged.setup),
+      standard: STANDARD_NAMES[file.standard],
+      localRules: file.intake?.localRules ?? '',
+      reTorqueAfter: plan.spacer?.reTorqueAfter ?? '',
+      taxMillionths: plan.shop.taxMillionths,
+      consents: used.map(({ corner, obstacle, owner, date }) => ({
+        label: file.corners[corner]?.obstacles.find(({ id }) => id === obstacle)?.label ?? obstacle,
+        owner,
+        date,
+      })),
+    },
+    judged,
+    order.value,
+  );
+});
+
+const paper = ref<Paper>('A4');
+const pdfProblem = ref('');
+async function savePdf(): Promise<void> {
+  if (!paperOrder.value) return;
+  const made = await api.orderPdf(JSON.parse(JSON.stringify({ paper: paper.value, order: paperOrder.value })));
+  pdfProblem.value = made.ok ? '' : 'The server does not answer, so the PDF cannot be written. Print it instead.';
+  if (made.ok) saveBlob(`work-order-${paper.value}.pdf`, made.value);
+}
+const saveCsv = (): void => void (order.value && saveText('parts.csv', 'text/csv', partsCsv(order.value.parts)));
+const print = (): void => window.print();
+
+const part = ref({ name: '', quantity: '1', price: '' });
+const partProblem = ref('');
+function addPart(): void {
+  const { name, quantity, price } = part.value;
+  const read = attempt(() => {
+    if (name.trim() === '')
+      throw new ProblemError({ code: 'missing', path: 'name', expected: 'what the part is', found: 'nothing' });
+    if (!/^[1-9]\d{0,2}$/.test(quantity.trim())) {
+      throw new ProblemError({
+        code: 'wrongType',
+        path: 'quantity',
+        expected: 'a whole number from 1 to 999',
+        found: quantity.trim() || 'nothing',
+      });
+    }
+    return { name: name.trim(), quantity: Number(quantity), unitMinor: price.trim() === '' ? 0 : parseMoney(price) };
+  });
+  partProblem.value = read.ok
+    ? ''
+    : read.problems.map(({ expected, found }) => `Expected ${expected}; found ${found}.`).join(' ');
+  if (!read.ok) return;
+  props.state.change((plan) => (plan.parts = [...plan.parts, read.value]));
+  part.value = { name: '', quantity: '1', price: '' };
+}
+
+const step = ref({ text: '', source: '', minutes: '30' });
+const stepProblem = ref('');
+function addStep(): void {
+  const { text, source, minutes } = step.value;
+  const read = attempt(() => {
+    if (text.trim() === '')
+      throw new ProblemError({
+        code: 'missing',
+        path: 'text',
+        expected: 'what the kit’s maker prescribes',
+        found: 'nothing',
+      });
+    if (source.trim() === '')
+      throw new ProblemError({
+        code: 'missing',
+        path: 'source',
+        expected: 'where it is written: sheet and step',
+        found: 'nothing',
+      });
+    if (!/^\d{1,4}$/.test(minutes.trim())) {
+      throw new ProblemError({
+        code: 'wrongType',
+        path: 'minutes',
+        expected: 'whole minutes',
+        found: minutes.trim() || 'nothing',
+      });
+    }
+    return { text: text.trim(), source: source.trim(), minutes: Number(minutes) };
+  });
+  stepProblem.value = read.ok
+    ? ''
+    : read.problems.map(({ expected, found }) => `Expected ${expected}; found ${found}.`).join(' ');
+  if (!read.ok) return;
+  props.state.change((plan) => (plan.prescribed = [...plan.prescribed, read.value]));
+  step.value = { text: '', source: '', minutes: '30' };
+}
+</script>
+
+<template>
+  <div class="order">
+    <section class="panel box no-print" aria-label="Paper">
+      <div class="bar">
+        <v-select v-model="paper" :items="PAPER_SIZES" label="Paper" hide-details class="paper" />
+        <v-btn height="48" color="primary" :prepend-icon="mdiDownload" :disabled="!paperOrder" @click="savePdf"
+          >PDF</v-btn
+        >
+        <v-btn height="48" variant="outlined" :prepend-icon="mdiPrinterOutline" :disabled="!paperOrder" @click="print"
+          >Print</v-btn
+        >
+        <v-btn height="48" variant="outlined" :prepend-icon="mdiDownload" :disabled="!order" @click="saveCsv"
+          >Parts as CSV</v-btn
+        >
+      </div>
+      <p v-if="pdfProblem" class="verdict-rubs" role="alert">{{ pdfProblem }}</p>
+      <details>
+        <summary>Add a part</summary>
+        <form class="bar" aria-label="Add a part" @submit.prevent="addPart">
+          <v-text-field v-model="part.name" label="Part" maxlength="120" hide-details class="wide" />
+          <v-text-field v-model="part.quantity" label="Quantity" hide-details class="short" />
+          <v-text-field v-model="part.price" label="Each" hide-details class="short" />
+          <v-btn height="48" type="submit" variant="outlined">Add</v-btn>
+        </form>
+        <p v-if="partProblem" class="verdict-rubs small" role="alert">{{ partProblem }}</p>
+        <ul class="listed">
+          <li v-for="(p, i) in state.plan.value?.parts ?? []" :key="i">
+            {{ p.quantity }} x {{ p.name }}
+            <v-btn
+              size="44"
+              variant="text"
+              :icon="mdiDeleteOutline"
+              :aria-label="`Remove ${p.name}`"
+              @click="state.change((plan) => (plan.parts = plan.parts.filter((_, k) => k !== i)))"
+            />
+          </li>
+        </ul>
+      </details>
+      <details>
+        <summary>Record a step that a kit’s maker prescribes</summary>
+        <p class="small muted">It is recorded with its source and not judged here.</p>
+        <form class="bar" aria-label="Record a prescribed step" @submit.prevent="addStep">
+          <v-text-field v-model="step.text" label="Step" maxlength="300" hide-details class="wide" />
+          <v-text-field v-model="step.source" label="Source" maxlength="200" hide-details class="wide" />
+          <v-text-field v-model="step.minutes" label="Minutes" hide-details class="short" />
+          <v-btn height="48" type="submit" variant="outlined">Record</v-btn>
+        </form>
+        <p v-if="stepProblem" class="verdict-rubs small" role="alert">{{ stepProblem }}</p>
+        <ul class="listed">
+          <li v-for="(s, i) in state.plan.value?.prescribed ?? []" :key="i">
+            {{ s.text }} ({{ s.source }})
+            <v-btn
+              size="44"
+              variant="text"
+              :icon="mdiDeleteOutline"
+              :aria-label="`Remove ${s.text}`"
+              @click="state.change((plan) => (plan.prescribed = plan.prescribed.filter((_, k) => k !== i)))"
+            />
+          </li>
+        </ul>
+      </details>
+    </section>
+    <OrderPaper v-if="paperOrder" :order="paperOrder" />
+    <p v-else class="panel box muted">The plan cannot be judged as it stands: see the Plan view.</p>
+  </div>
+</template>
+
+<style scoped>
+.order {
+  display: grid;
+  gap: 10px;
+}
+.box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 6px;
+}
+.bar {
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+  align-items: center;
+}
+.paper {
+  max-width: 130px;
+}
+.wide {
+  flex: 2 1 180px;
+}
+.short {
+  flex: 0 1 104px;
+}
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+}
+.listed {
+  list-style: none;
+}
+.listed li {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  border-top: 1px solid var(--rule);
+}
+.small {
+  font-size: 14px;
+}
+@media print {
+  .no-print {
+    display: none;
+  }
+}
+</style>

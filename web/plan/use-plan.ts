@@ -1,0 +1,113 @@
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
+import type { PlanEntry } from '@/contracts/plan';
+import { chosenOf, NOTHING_CHOSEN, type ChosenPlan, type PlanJudgement } from '@/core/plan/judge-plan';
+import type { PlanAnswer } from '@/core/plan/planner';
+import type { Plan } from '@/core/plan/plan-step';
+import type { Problem } from '@/core/problem';
+import { seedOf } from '@/core/numeric/seeded-random';
+import { useJobStore } from '../stores/job';
+import { PlanClient } from '../workers/plan-client';
+import { startingPlan } from './starting-plan';
+
+type Writable<T> = { -readonly [K in keyof T]: T[K] extends object ? Writable<T[K]> : T[K] };
+export type PlanEdit = (plan: PlanEntry) => void;
+
+/** The plan of the open job: what may be done, the plans found, the one chosen and what it does. */
+export function usePlan() {
+  const job = useJobStore();
+  const judgement = shallowRef<PlanJudgement | null>(null);
+  const judgeProblems = shallowRef<readonly Problem[]>([]);
+  const client = new PlanClient((answer) => {
+    judgement.value = answer.ok ? answer.value : null;
+    judgeProblems.value = answer.ok ? [] : answer.problems;
+  });
+  onBeforeUnmount(() => client.close());
+
+  const answer = shallowRef<PlanAnswer | null>(null);
+  const answeredOf = ref(0);
+  const problems = shallowRef<readonly Problem[]>([]);
+  const running = ref(false);
+  const share = ref(0);
+
+  const plan = computed<PlanEntry | null>(() => {
+    const file = job.document;
+    return file ? (file.plan ?? startingPlan(file)) : null;
+  });
+  const chosen = computed<ChosenPlan>(() => plan.value?.chosen ?? NOTHING_CHOSEN);
+
+  /** Everything the plans found depend on. */
+  const asked = computed(() => {
+    const { corners, setup, envelope, standard, drawnEnvelope } = job.document ?? {};
+    const { allowed, tried, bodyLiftsMm, shop, consents } = plan.value ?? {};
+    return seedOf(
+      JSON.stringify([corners, setup, envelope, standard, drawnEnvelope, allowed, tried, bodyLiftsMm, shop, consents]),
+    );
+  });
+  const stale = computed(() => answer.value !== null && answeredOf.value !== asked.value);
+
+  function change(edit: PlanEdit, gesture: string | null = null): void {
+    const next = structuredClone(plan.value);
+    if (!next) return;
+    edit(next);
+    job.changeSetup((file) => (file.plan = next), gesture);
+  }
+
+  const choose = (edit: (chosen: Writable<ChosenPlan>) => void, gesture: string | null = null): void =>
+    change((next) => {
+      const now = structuredClone(chosen.value) as Writable<ChosenPlan>;
+      edit(now);
+      next.chosen = now as NonNullable<PlanEntry['chosen']>;
+    }, gesture);
+
+  const take = (found: Plan): void =>
+    change((next) => (next.chosen = structuredClone(chosenOf(found)) as NonNullable<PlanEntry['chosen']>));
+
+  async function search(): Promise<void> {
+    const file = job.document;
+    if (!file || !plan.value) return;
+    running.value = true;
+    share.value = 0;
+    const of = asked.value;
+    const found = await client.search(file, plan.value, (done, total) => (share.value = done / total));
+    if (found === null) return;
+    running.value = false;
+    answer.value = found.ok ? found.value : null;
+    answeredOf.value = of;
+    problems.value = found.ok ? [] : found.problems;
+    // The first plan found is taken up where none was chosen yet: every edit starts from it.
+    if (found.ok && found.value.leastPermanent && !plan.value.chosen) take(found.value.leastPermanent);
+  }
+
+  function stop(): void {
+    client.cancel();
+    running.value = false;
+  }
+
+  watch(
+    [() => job.document, plan, chosen],
+    ([file, now, what]) => {
+      if (file && now) client.judge({ file, plan: now, chosen: what });
+    },
+    { immediate: true },
+  );
+
+  return {
+    client,
+    plan,
+    chosen,
+    answer,
+    stale,
+    problems,
+    running,
+    share,
+    judgement,
+    judgeProblems,
+    change,
+    choose,
+    take,
+    search,
+    stop,
+  };
+}
+
+export type PlanState = ReturnType<typeof usePlan>;

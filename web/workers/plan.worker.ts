@@ -1,0 +1,77 @@
+import { expose } from 'comlink';
+import { asCase } from '@/contracts/as-case';
+import { asPlanQuestion, vehicleFacts } from '@/contracts/as-plan-question';
+import type { PlanEntry, SheetEntry } from '@/contracts/plan';
+import type { CornerKey } from '@/core/clearance/description';
+import { SectionShelf } from '@/core/clearance/section-shelf';
+import { cutSheet, type CutSheet } from '@/core/plan/cut-sheet';
+import { judgePlan, type ChosenPlan, type PlanJudgement } from '@/core/plan/judge-plan';
+import { searchPlan, type PlanAnswer } from '@/core/plan/planner';
+import { spacerSweep, type SpacerSweep } from '@/core/plan/spacer-sweep';
+import { withChanges } from '@/core/plan/setup-changes';
+import { attempt, type Result } from '@/core/problem';
+import { sheetDrawing } from '@/sheets/sheet-layers';
+import { writeDxf } from '@/sheets/write-dxf';
+import { writeSvg } from '@/sheets/write-svg';
+import { DocumentReceiver, type WiredFile } from './document-wire';
+
+export type TellPlan = (done: number, total: number) => void;
+
+/** A sheet with its drawing, and both as files. */
+export interface DrawnSheet {
+  readonly sheet: CutSheet;
+  readonly drawing: ReturnType<typeof sheetDrawing>;
+  readonly svg: string;
+  readonly dxf: string;
+}
+
+/** Plans off the main thread. Documents come in the order they were sent. */
+export interface PlanWorker {
+  search(file: WiredFile, plan: PlanEntry, tell: TellPlan): Result<PlanAnswer>;
+  judge(file: WiredFile, plan: PlanEntry, chosen: ChosenPlan): Result<PlanJudgement>;
+  spacer(file: WiredFile, corner: CornerKey, mostMm: number): Result<SpacerSweep>;
+  sheet(file: WiredFile, chosen: ChosenPlan, entry: SheetEntry, mirrored: boolean): Result<DrawnSheet>;
+}
+
+/** ms between two pieces of news. */
+const TELL_EVERY_MS = 60;
+
+const shelf = new SectionShelf();
+const receiver = new DocumentReceiver();
+
+const worker: PlanWorker = {
+  search(wired, plan, tell) {
+    const file = receiver.unwire(wired);
+    return attempt(() => {
+      const search = searchPlan(asCase(file), asPlanQuestion(plan), shelf);
+      let told = performance.now();
+      for (;;) {
+        const step = search.next();
+        if (step.done) return step.value;
+        if (performance.now() - told < TELL_EVERY_MS) continue;
+        told = performance.now();
+        tell(step.value.done, step.value.total);
+      }
+    });
+  },
+  judge(wired, plan, chosen) {
+    const file = receiver.unwire(wired);
+    return attempt(() => judgePlan(asCase(file), chosen, asPlanQuestion(plan), vehicleFacts(file), shelf));
+  },
+  spacer(wired, corner, mostMm) {
+    const file = receiver.unwire(wired);
+    return attempt(() => spacerSweep(asCase(file), corner, mostMm, shelf));
+  },
+  sheet(wired, chosen, { corner, obstacle, allowanceMm, flapMm, looks }, mirrored) {
+    const file = receiver.unwire(wired);
+    return attempt(() => {
+      // Marked for the setup as the plan leaves it, not as it is on the bench.
+      const planned = withChanges(asCase(file), chosen.changes);
+      const sheet = cutSheet(planned, corner, obstacle, { allowanceMm, flapMm, looks, mirrored });
+      const drawing = sheetDrawing(sheet);
+      return { sheet, drawing, svg: writeSvg(drawing), dxf: writeDxf(drawing) };
+    });
+  },
+};
+
+expose(worker);
