@@ -198,7 +198,7 @@ export const rescueWagon: FileInput = {
       tuckLiner: 15,
       trimPlastic: 60,
       foldLip: 20,
-      cutSheetMetal: 40,
+      cutSheetMetal: 60,
       bodyMountChop: 40,
     },
     tried: { front: { bumpStopMm: [15, 30], steeringStopDeg: [3, 6] }, rear: {} },

@@ -83,7 +83,7 @@ export const CORNER_WORDS: Readonly<Record<CornerKey, string>> = {
 /** Whether amounts of a change are angles. */
 export const inDegrees = (kind: Modification): boolean => kind === 'steeringStop' || kind === 'armAdjust';
 
-/** `12.5 mm`, `3° more caster`, `20 mm forward`; empty for a thing taken away. */
+/** `for 12.5 mm of gap`, `3° more caster`, `20 mm forward`; empty for a thing taken away. */
 export function amountWords(kind: Modification, amount: number): string {
   const mm = `${formatMm(Math.abs(amount))} mm`;
   const degrees = `${Number(Math.abs(amount).toFixed(1))}°`;
@@ -91,7 +91,9 @@ export function amountWords(kind: Modification, amount: number): string {
   if (kind === 'otherWheel') return `${mm} ${amount > 0 ? 'more' : 'less'} offset`;
   if (kind === 'armAdjust') return `${degrees} ${amount > 0 ? 'more' : 'less'} caster`;
   if (kind === 'steeringStop') return `${degrees} less lock`;
-  return MODIFICATION_RULES[kind].most === null ? '' : mm;
+  if (MODIFICATION_RULES[kind].most === null) return '';
+  // What is gained, not how far the line runs from the edge: that is the cut sheet's.
+  return MODIFICATION_RULES[kind].on === 'obstacle' ? `for ${mm} of gap` : mm;
 }
 
 export function placeWords(at: PlanStep['at']): string {
@@ -99,7 +101,7 @@ export function placeWords(at: PlanStep['at']): string {
   return 'axle' in at ? `${at.axle} axle` : 'whole body';
 }
 
-/** `Trim plastic 12.5 mm: Bumper cap, front left`. */
+/** `Trim plastic for 12.5 mm of gap: Bumper cap, front left`. */
 export function stepWords({ kind, at, amount }: Pick<PlanStep, 'kind' | 'at' | 'amount'>): string {
   const much = amountWords(kind, amount);
   return `${MODIFICATION_WORDS[kind]}${much ? ` ${much}` : ''}: ${placeWords(at)}`;

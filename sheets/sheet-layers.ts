@@ -24,7 +24,7 @@ export const CHECK_SQUARE_MM = 100;
 const MARGIN_MM = 12;
 
 /** mm of the plumb and level marks beyond the panel. */
-const MARK_MM = 25;
+const MARK_MM = 15;
 
 const mm = (value: number): string => value.toFixed(1);
 
@@ -73,7 +73,7 @@ export function sheetDrawing(sheet: CutSheet): SheetDrawing {
   ];
   const texts = [
     ...saidOf(sheet, isUpright ? bottom - hubY : null).map((text, i) => ({
-      at: [left + CHECK_SQUARE_MM + MARGIN_MM, squareTop - 8 - 7 * i] as const,
+      at: [left, rulerTop - 22 - 7 * i] as const,
       text,
     })),
     ...Array.from({ length: RULER_MM / 50 + 1 }, (_, i) => ({
@@ -85,24 +85,25 @@ export function sheetDrawing(sheet: CutSheet): SheetDrawing {
   const all = lines.flatMap(({ points }) => points);
   const box = {
     left: Math.min(...all.map(([x]) => x)) - MARGIN_MM,
-    bottom: Math.min(...all.map(([, y]) => y)) - MARGIN_MM,
+    bottom: Math.min(...all.map(([, y]) => y)) - TEXT_HEIGHT_MM - MARGIN_MM,
   };
   return {
     lines,
     texts,
     box: {
       ...box,
-      width: Math.max(...all.map(([x]) => x), left + CHECK_SQUARE_MM + TEXT_WIDTH_MM) + MARGIN_MM - box.left,
+      width: Math.max(...all.map(([x]) => x), left + TEXT_WIDTH_MM) + MARGIN_MM - box.left,
       height: Math.max(...all.map(([, y]) => y)) + MARGIN_MM - box.bottom,
     },
   };
 }
 
-/** mm the texts take beside the check square, about. */
-const TEXT_WIDTH_MM = 190;
+/** mm the texts take, about: no more than a page shows. */
+const TEXT_WIDTH_MM = 165;
+const TEXT_HEIGHT_MM = 60;
 
 /** mm of ruler, marked every 5 mm. */
-export const RULER_MM = 200;
+export const RULER_MM = 150;
 
 function ruler(left: number, top: number): SheetPoint[][] {
   const ticks = Array.from({ length: RULER_MM / 5 + 1 }, (_, i): SheetPoint[] => [
@@ -149,17 +150,17 @@ const CORNERS: Readonly<Record<CutSheet['corner'], string>> = {
   rearRight: 'rear right',
 };
 
-/** Each kind of line by name, at its middle. */
+/** Each kind of line by name, each at another share of its length, so that names of neighbouring lines do not meet. */
 function named({ need, flapEdge, flapMm, firstCut, looks }: CutSheet): SheetDrawing['texts'] {
-  const name = (lines: readonly (readonly SheetPoint[])[], text: string): SheetDrawing['texts'] => {
+  const name = (lines: readonly (readonly SheetPoint[])[], text: string, share: number): SheetDrawing['texts'] => {
     const longest = [...lines].sort((a, b) => b.length - a.length)[0];
-    const middle = longest?.[Math.floor(longest.length / 2)];
-    return middle ? [{ at: [middle[0] + 2, middle[1] + 2], text }] : [];
+    const at = longest?.[Math.floor((longest.length - 1) * share)];
+    return at ? [{ at: [at[0] + 2, at[1] + 2], text }] : [];
   };
   return [
-    ...name(need, flapMm > 0 ? 'FOLD' : 'CUT'),
-    ...name(flapEdge, 'CUT'),
-    ...name(firstCut, 'FIRST CUT'),
-    ...name(looks?.lines ?? [], 'LOOKS'),
+    ...name(need, flapMm > 0 ? 'FOLD' : 'CUT', 0.75),
+    ...name(flapEdge, 'CUT', 0.5),
+    ...name(firstCut, 'FIRST CUT', 0.25),
+    ...name(looks?.lines ?? [], 'LOOKS', 0.1),
   ];
 }

@@ -101,7 +101,7 @@ function refuseCut(key: CornerKey, { id, material, part }: ObstacleDescription, 
 }
 
 /**
- * The sheet for one thing that is cut, folded or trimmed.
+ * The sheet for one thing that is cut, folded or trimmed. `measure` may remember panels it has measured.
  * @throws ProblemError as `panelCase`; `contradiction` for what is never cut or what the standard does not let be cut;
  * `outOfRange` for a cut deeper than the material allows.
  */
@@ -110,13 +110,14 @@ export function cutSheet(
   key: CornerKey,
   id: string,
   options: CutSheetOptions = {},
+  measure: typeof panelCase = panelCase,
 ): CutSheet {
   const { allowanceMm = USUAL_ALLOWANCE_MM, flapMm = 0, looks, mirrored = false, panelDepthMm } = options;
   const cuts = cutsOf(description, key, id);
   const mostDepthMm = options.mostDepthMm ?? Math.max(...cuts.map((kind) => MODIFICATION_RULES[kind].most ?? Infinity));
   const entry = describedCorner(description, key).obstacles.find((obstacle) => obstacle.id === id)!;
   const requiredMm = STANDARDS[description.standard].requiredMm[entry.material];
-  const answer = panelCase(description, key, id, { depthMm: panelDepthMm });
+  const answer = measure(description, key, id, { depthMm: panelDepthMm });
   const { field, cut, uncovers } = answer;
   if (cut.depthMm > mostDepthMm) {
     throw new ProblemError({
@@ -129,7 +130,7 @@ export function cutSheet(
   const first =
     flapMm > 0
       ? null
-      : panelCase(description, key, id, { requiredMm: requiredMm - allowanceMm, depthMm: panelDepthMm }).cut;
+      : measure(description, key, id, { requiredMm: requiredMm - allowanceMm, depthMm: panelDepthMm }).cut;
   const flat = flatSheet(field, sideOf(key), mirrored);
   const drawn = (lines: PanelAnswer['cut']['lines']): SheetLines =>
     lines.map((line) => line.map((point) => flat.toSheet(point)));

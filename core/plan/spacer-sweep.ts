@@ -21,57 +21,91 @@ const STEP_MM = 1;
 /** mm to which the ends of stretches are found, on the side that clears. */
 const END_MM = 0.05;
 
-/** @throws ProblemError as `evaluateCase`. */
+/** mm of overlap from which a thing that gets nearer is not followed further: its last margin stands for the rest. */
+const DEEP_MM = 20;
+
+/** `mended` names things that a plan mends otherwise: they count for no low gap. @throws ProblemError as `evaluateCase`. */
 export function spacerSweep(
   description: CaseDescription,
   key: CornerKey,
   mostMm: number,
   shelf = new SectionShelf(),
+  mended: ReadonlySet<string> = new Set(),
 ): SpacerSweep {
-  const corner = describedCorner(description, key);
-  const setup = setupForCorner(description, key);
-  const standard = STANDARDS[description.standard];
-  const verdictsAt = (spacerMm: number): readonly ObstacleVerdict[] | null => {
-    const tried = { ...setup, spacerMm };
-    const judged = attempt(() => {
-      const { envelope, drawnEnvelope } = description;
-      const prepared = prepareCorner(key, corner, tried, envelope, drawnEnvelope, shelf.survey);
-      return cornerVerdicts(prepared, standard, {}, shelf.section(prepared, corner, tried));
-    });
-    return judged.ok ? judged.value : null;
+  const verdictsAt = gauge(description, key, shelf);
+  const steps: { thicknessMm: number; verdicts: readonly ObstacleVerdict[] | null }[] = [];
+  let before: readonly ObstacleVerdict[] | null = null;
+  const deep = new Map<string, ObstacleVerdict>();
+  for (let thicknessMm = 0; thicknessMm <= mostMm; thicknessMm += STEP_MM) {
+    const found = verdictsAt(thicknessMm, (id) => !deep.has(id));
+    const verdicts = found && [...found, ...deep.values()];
+    steps.push({ thicknessMm, verdicts });
+    for (const verdict of found ?? []) {
+      const was = before?.find(({ id }) => id === verdict.id);
+      if (was && verdict.marginMm < -DEEP_MM && verdict.marginMm < was.marginMm) deep.set(verdict.id, verdict);
+    }
+    before = found ?? before;
+  }
+  const counted = (verdicts: readonly ObstacleVerdict[] | null) =>
+    verdicts?.filter(({ id }) => !mended.has(id)) ?? null;
+  const isClear = (verdicts: readonly ObstacleVerdict[] | null): boolean =>
+    counted(verdicts)?.every(({ marginMm }) => marginMm >= 0) ?? false;
+  const stands = steps.map(({ verdicts }) => isClear(verdicts));
+  const end = (good: number, bad: number): number => {
+    // Only what fails on the far side decides where the stretch ends.
+    const failing = new Set(
+      counted(steps[bad]!.verdicts)?.flatMap(({ id, marginMm }) => (marginMm < 0 ? [id] : [])) ?? [],
+    );
+    const does = (mm: number): boolean => isClear(verdictsAt(mm, (id) => failing.has(id)));
+    return endBetween(steps[good]!.thicknessMm, steps[bad]!.thicknessMm, does);
   };
-  const steps = Array.from({ length: Math.floor(mostMm / STEP_MM) + 1 }, (_, i) => {
-    const verdicts = verdictsAt(i * STEP_MM);
-    return { thicknessMm: i * STEP_MM, verdicts };
-  });
-  const lowOf = (verdicts: readonly ObstacleVerdict[] | null): ObstacleVerdict | null =>
-    verdicts?.reduce<ObstacleVerdict | null>(
-      (low, next) => (!low || next.marginMm < low.marginMm ? next : low),
-      null,
-    ) ?? null;
-  const doesAll = (mm: number): boolean => (lowOf(verdictsAt(mm))?.marginMm ?? -1) >= 0;
-  const stands = steps.map(({ verdicts }) => (lowOf(verdicts)?.marginMm ?? -1) >= 0);
   const clear: { fromMm: number; toMm: number }[] = [];
   stands.forEach((stood, i) => {
     if (!stood) return;
-    const at = steps[i]!.thicknessMm;
     const last = clear.at(-1);
-    const toMm = i + 1 < steps.length && !stands[i + 1] ? endBetween(at, at + STEP_MM, doesAll) : at;
+    const toMm = i + 1 < steps.length && !stands[i + 1] ? end(i, i + 1) : steps[i]!.thicknessMm;
     if (i > 0 && stands[i - 1] && last) last.toMm = toMm;
-    else clear.push({ fromMm: i > 0 ? endBetween(at, at - STEP_MM, doesAll) : at, toMm });
+    else clear.push({ fromMm: i > 0 ? end(i, i - 1) : steps[i]!.thicknessMm, toMm });
   });
   const short = steps[0]!.verdicts?.filter(({ marginMm }) => marginMm < 0) ?? [];
+  const marginOf = (verdicts: readonly ObstacleVerdict[] | null, id: string): number =>
+    verdicts?.find((o) => o.id === id)?.marginMm ?? -1;
   return {
-    steps: steps.map(({ thicknessMm, verdicts }) => ({ thicknessMm, low: lowOf(verdicts) })),
+    steps: steps.map(({ thicknessMm, verdicts }) => ({ thicknessMm, low: lowOf(counted(verdicts)) })),
     clear,
     reaches: short.map(({ id, label }) => {
-      const does = (mm: number): boolean => (verdictsAt(mm)?.find((o) => o.id === id)?.marginMm ?? -1) >= 0;
-      const first = steps.find(({ verdicts }) => (verdicts?.find((o) => o.id === id)?.marginMm ?? -1) >= 0);
-      const thicknessMm = first ? endBetween(first.thicknessMm, first.thicknessMm - STEP_MM, does) : null;
+      const first = steps.findIndex(({ verdicts }) => marginOf(verdicts, id) >= 0);
+      const does = (mm: number): boolean =>
+        marginOf(
+          verdictsAt(mm, (one) => one === id),
+          id,
+        ) >= 0;
+      const thicknessMm = first > 0 ? endBetween(steps[first]!.thicknessMm, steps[first - 1]!.thicknessMm, does) : null;
       return { id, label, thicknessMm };
     }),
   };
 }
+
+/** Verdicts of some things of a corner with a spacer of a thickness; null where it cannot be mounted. */
+function gauge(description: CaseDescription, key: CornerKey, shelf: SectionShelf) {
+  const corner = describedCorner(description, key);
+  const setup = setupForCorner(description, key);
+  const { envelope, drawnEnvelope, standard } = description;
+  return (spacerMm: number, wanted: (id: string) => boolean): readonly ObstacleVerdict[] | null => {
+    const tried = { ...setup, spacerMm };
+    const judged = attempt(() => {
+      const prepared = prepareCorner(key, corner, tried, envelope, drawnEnvelope, shelf.survey);
+      const section = shelf.section(prepared, corner, tried);
+      const obstacles = prepared.obstacles.filter(({ id }) => wanted(id));
+      return cornerVerdicts({ ...prepared, obstacles }, STANDARDS[standard], {}, section);
+    });
+    return judged.ok ? judged.value : null;
+  };
+}
+
+const lowOf = (verdicts: readonly ObstacleVerdict[] | null): ObstacleVerdict | null =>
+  verdicts?.reduce<ObstacleVerdict | null>((low, next) => (!low || next.marginMm < low.marginMm ? next : low), null) ??
+  null;
 
 /** The place furthest from `does` toward `doesNot` at which it still does. */
 function endBetween(does: number, doesNot: number, holds: (mm: number) => boolean): number {

@@ -18,10 +18,11 @@ const RANGES: Readonly<Record<keyof AxleChanges, Range>> = {
   axleMoveMm: LIMITS.shiftMm,
   liftMm: LIMITS.suspensionLiftMm,
 };
-const SIGNED: Partial<Record<keyof AxleChanges, string>> = {
-  otherWheelMm: ', + more offset',
-  armAdjustDeg: ', + more caster',
-  axleMoveMm: ', + forward',
+/** Shorter than elsewhere, with the sense of the sign. */
+const OWN_WORDS: Partial<Record<keyof AxleChanges, string>> = {
+  otherWheelMm: 'Other offset, + more',
+  armAdjustDeg: 'Arms, + more caster',
+  axleMoveMm: 'Axle, + forward',
 };
 const keysOf = (axle: PlanAxle): readonly (keyof AxleChanges)[] =>
   AXLE_CHANGE_KEYS.filter((key) => axle === 'front' || (key !== 'steeringStopDeg' && key !== 'armAdjustDeg'));
@@ -34,7 +35,7 @@ const keysOf = (axle: PlanAxle): readonly (keyof AxleChanges)[] =>
       <QuantityField
         v-for="key in keysOf(axle)"
         :key="key"
-        :label="`${MODIFICATION_WORDS[KIND_OF[key]]}${SIGNED[key] ?? ''}`"
+        :label="OWN_WORDS[key] ?? MODIFICATION_WORDS[KIND_OF[key]]"
         :value="changes[axle][key]"
         :range="RANGES[key]"
         :quantity="inDegrees(KIND_OF[key]) ? 'degrees' : 'length'"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiDownload } from '@mdi/js';
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { SheetEntry } from '@/contracts/plan';
 import { problemText } from '@/contracts/problems';
@@ -14,6 +14,7 @@ import { api } from '../api';
 import QuantityField from '../parts/QuantityField.vue';
 import { saveBlob, saveText } from '../parts/save-text';
 import { useJobStore } from '../stores/job';
+import { PlanClient } from '../workers/plan-client';
 import type { DrawnSheet } from '../workers/plan.worker';
 import SheetView from './SheetView.vue';
 import type { PlanState } from './use-plan';
@@ -44,6 +45,10 @@ const thing = computed(
   () => things.value.find(({ value }) => value === route.query['thing']) ?? things.value[0] ?? null,
 );
 const pick = (value: string): void => void router.replace({ query: { ...route.query, thing: value } });
+
+/** Its own worker: measuring a panel must not hold up the plan. */
+const client = new PlanClient(() => undefined);
+onBeforeUnmount(() => client.close());
 
 const mirrored = ref(false);
 const paper = ref<Paper>('A4');
@@ -76,7 +81,7 @@ watch(
     if (!file || !entry.value) return;
     const mine = ++turn;
     working.value = true;
-    const found = await props.state.client.sheet(file, props.state.chosen.value, entry.value, mirrored.value);
+    const found = await client.sheet(file, props.state.chosen.value, entry.value, mirrored.value);
     if (mine !== turn || !found) return;
     working.value = false;
     drawn.value = found.ok ? found.value : null;
@@ -107,6 +112,16 @@ function startLooks(): void {
   set({ looks: [round(first), round(middle), round(last)] });
 }
 const looks = computed(() => (mirrored.value ? null : (entry.value?.looks ?? null)));
+
+/** What the job lets be cut, mm from the edge; the line may run deeper than the gap it gains. */
+const tooDeepMm = computed(() => {
+  const at = thing.value;
+  const fix = props.state.chosen.value.fixes.find(
+    ({ corner, obstacle }) => corner === at?.corner && obstacle === at.id,
+  );
+  const most = fix && props.state.plan.value?.allowed[fix.kind];
+  return most !== undefined && (drawn.value?.sheet.depthMm ?? 0) > most ? most : null;
+});
 
 const looksWords = computed(() => {
   const found = drawn.value?.sheet.looks;
@@ -215,6 +230,10 @@ async function savePdf(): Promise<void> {
             <dd>{{ formatMm(drawn.sheet.offPlaneMm) }} mm</dd>
           </div>
         </dl>
+        <p v-if="tooDeepMm !== null" class="verdict-close" role="alert">
+          The line runs deeper than the {{ formatMm(tooDeepMm) }} mm that this job lets be taken. Plan it otherwise, or
+          ask the customer.
+        </p>
         <SheetView
           :sheet="drawn.sheet"
           :looks="looks"

@@ -86,6 +86,23 @@ const triedLine = (axle: PlanAxle): string => {
 
 <template>
   <form class="panel asked-plan" aria-label="What may be done" @submit.prevent="emit('search')">
+    <div v-if="problems.length" class="verdict-rubs small" role="alert" data-testid="plan-problems">
+      <p v-for="p in problems" :key="p.path + p.code">{{ problemText(p) }}</p>
+    </div>
+    <div class="go">
+      <v-btn v-if="running" height="48" variant="outlined" :prepend-icon="mdiStop" @click="emit('stop')">Stop</v-btn>
+      <v-btn v-else type="submit" height="48" color="primary" :prepend-icon="mdiClipboardCheckOutline"
+        >Find plans</v-btn
+      >
+      <v-progress-linear
+        v-if="running"
+        :model-value="100 * share"
+        height="8"
+        rounded
+        color="primary"
+        aria-label="Looking through the settings"
+      />
+    </div>
     <details open>
       <summary>
         <strong>May be done to things</strong> <span class="muted">{{ allowedLine }}</span>
@@ -152,25 +169,22 @@ const triedLine = (axle: PlanAxle): string => {
       </div>
     </details>
     <ShopAsked :shop="plan.shop" @change="(edit) => emit('change', ({ shop }) => edit(shop))" />
-    <div v-if="problems.length" class="verdict-rubs small" role="alert" data-testid="plan-problems">
-      <p v-for="p in problems" :key="p.path + p.code">{{ problemText(p) }}</p>
-    </div>
-    <div class="go">
-      <v-btn v-if="running" height="48" variant="outlined" :prepend-icon="mdiStop" @click="emit('stop')">Stop</v-btn>
-      <v-btn v-else type="submit" height="48" color="primary" :prepend-icon="mdiClipboardCheckOutline"
-        >Find plans</v-btn
-      >
-      <v-progress-linear
-        v-if="running"
-        :model-value="100 * share"
-        height="8"
-        rounded
-        color="primary"
-        aria-label="Looking through the settings"
-      />
-    </div>
   </form>
 </template>
 
 <style scoped src="../parts/asked.css"></style>
-<style scoped src="./plan-asked.css"></style>
+<style scoped src="./folded.css"></style>
+<style scoped>
+.asked-plan {
+  padding: 10px 12px 12px;
+  display: grid;
+  gap: 4px;
+  align-content: start;
+}
+.go {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  padding-bottom: 8px;
+}
+</style>

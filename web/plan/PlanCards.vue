@@ -110,6 +110,7 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
   </section>
 </template>
 
+<style scoped src="./folded.css"></style>
 <style scoped>
 .found {
   padding: 10px 12px;
@@ -140,12 +141,6 @@ h3 {
 }
 ol {
   padding-left: 20px;
-}
-summary {
-  min-height: 40px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
 }
 .others {
   list-style: none;

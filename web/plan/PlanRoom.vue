@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed, onMounted } from 'vue';
+import { computed, ref, watchEffect } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { problemText } from '@/contracts/problems';
 import type { Fix, ThingOutcome } from '@/core/plan/judge-plan';
 import { axleOf, PLAN_AXLES, type AxleChanges, type PlanAxle } from '@/core/plan/setup-changes';
+import { formatMm } from '@/core/units/length';
 import { formatMoney } from '@/core/units/money';
-import { knockOnWords, timeWords } from '@/sheets/plan-words';
+import { CORNER_WORDS, knockOnWords, timeWords } from '@/sheets/plan-words';
 import { PERMANENCE_WORDS } from '../finder/finder-words';
 import { useJobStore } from '../stores/job';
 import ChangesEditor from './ChangesEditor.vue';
@@ -13,6 +14,7 @@ import ConsentPanel from './ConsentPanel.vue';
 import CutSheetPanel from './CutSheetPanel.vue';
 import PlanAsked from './PlanAsked.vue';
 import PlanCards from './PlanCards.vue';
+import ShopAsked from './ShopAsked.vue';
 import SpacerPanel from './SpacerPanel.vue';
 import ThingsTable from './ThingsTable.vue';
 import WorkOrderPanel from './WorkOrderPanel.vue';
@@ -40,6 +42,13 @@ const brackets = computed(() =>
   ),
 );
 const failing = computed(() => judged.value?.things.filter(({ after, fault }) => after === 'rubs' || fault) ?? []);
+/** What is left closest once the plan is carried out. */
+const least = computed(() => {
+  const left = (judged.value?.things ?? []).flatMap(({ afterGapMm, requiredMm, label, corner }) =>
+    afterGapMm === null ? [] : [{ overMm: afterGapMm - requiredMm, label, corner }],
+  );
+  return left.sort((a, b) => a.overMm - b.overMm)[0] ?? null;
+});
 const hasPlan = computed(() => (judged.value?.plan.steps.length ?? 0) > 0);
 
 const setAxle = (axle: PlanAxle, key: keyof AxleChanges, amount: number): void =>
@@ -54,6 +63,7 @@ function setFix({ corner, id }: ThingOutcome, fix: Fix | null): void {
     ];
   });
 }
+const asked = ref(false);
 const openSheet = ({ corner, id }: ThingOutcome): void =>
   void router.replace({ query: { ...route.query, view: 'sheet', thing: `${corner}:${id}` } });
 
@@ -71,21 +81,30 @@ function onBench(): void {
 }
 
 // Asked at once where nothing was planned yet and something rubs: the room opens on an answer.
-onMounted(() => {
-  if (
-    job.document &&
-    !job.document.plan?.chosen &&
-    job.evaluation?.obstacles.some(({ verdict }) => verdict === 'rubs')
-  ) {
-    void state.search();
-  }
+watchEffect(() => {
+  const { document, evaluation } = job;
+  if (!document || !evaluation || asked.value) return;
+  asked.value = true;
+  if (!document.plan?.chosen && evaluation.obstacles.some(({ verdict }) => verdict === 'rubs')) void state.search();
 });
 </script>
 
 <template>
-  <div v-if="state.plan.value && job.document" class="plan-room">
-    <div class="ask no-print">
+  <div
+    v-if="state.plan.value && job.document"
+    class="plan-room"
+    :class="{ wide: view === 'spacer' || view === 'sheet' }"
+  >
+    <div v-if="view === 'plan' || view === 'order'" class="ask no-print">
+      <div v-if="view === 'order'" class="panel shop">
+        <ShopAsked
+          open
+          :shop="state.plan.value.shop"
+          @change="(edit) => state.change(({ shop }) => edit(shop), 'shop')"
+        />
+      </div>
       <PlanAsked
+        v-else
         :plan="state.plan.value"
         :standard="job.document.standard"
         :axles="axles"
@@ -131,7 +150,10 @@ onMounted(() => {
               }}</strong><template v-if="hasPlan"
                 >: {{ formatMoney(judged.plan.costMinor) }} before tax, {{ timeWords(judged.plan.minutes) }},
                 {{ PERMANENCE_WORDS[judged.plan.permanence] }}</template
-              >.
+              >.<template v-if="least">
+                Least left over what is wanted: {{ formatMm(least.overMm) }} mm, {{ least.label }},
+                {{ CORNER_WORDS[least.corner] }}.</template
+              >
             </p>
             <ThingsTable :things="judged.things" @fix="setFix" @sheet="openSheet" />
             <template v-if="judged.knockOns.length || judged.unknownBehind.length">
@@ -161,6 +183,12 @@ onMounted(() => {
   grid-template-columns: 392px minmax(0, 1fr);
   gap: 12px;
   align-items: start;
+}
+.wide {
+  grid-template-columns: minmax(0, 1fr);
+}
+.shop {
+  padding: 2px 12px 8px;
 }
 .answer {
   display: grid;

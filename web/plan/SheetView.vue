@@ -30,8 +30,8 @@ const draw = line<SheetPoint>().x(x).y(y);
 const paths = (lines: readonly (readonly SheetPoint[])[]): string =>
   lines.map((points) => draw(points as SheetPoint[]) ?? '').join('');
 
-/** mm of one CSS pixel, about: the drawing is some 700 pixels wide or 380 high. */
-const unit = computed(() => Math.max(box.value.width / 700, box.value.height / 380));
+/** mm of one CSS pixel, about: the drawing is some 700 pixels wide or 330 high. */
+const unit = computed(() => Math.max(box.value.width / 700, box.value.height / 330));
 
 const lines = computed(() => [
   { name: 'edge', d: paths(props.sheet.edge) },
@@ -99,7 +99,7 @@ function key(event: KeyboardEvent, i: number): void {
 <style scoped>
 .sheet {
   width: 100%;
-  max-height: 420px;
+  max-height: 330px;
   display: block;
 }
 path {

@@ -12,7 +12,7 @@ import TypedField from '../parts/TypedField.vue';
 type Shop = PlanEntry['shop'];
 
 /** What the shop charges and how long it takes. */
-const props = defineProps<{ shop: Shop }>();
+const props = defineProps<{ shop: Shop; open?: boolean }>();
 const emit = defineEmits<{ change: [edit: (shop: Shop) => void] }>();
 
 const TOOL_WORDS = { hand: 'Hand tools', power: 'Air and electric' } as const;
@@ -55,7 +55,7 @@ const line = computed(
 </script>
 
 <template>
-  <details>
+  <details :open="open">
     <summary>
       <strong>Shop</strong> <span class="muted">{{ line }}</span>
     </summary>
@@ -117,7 +117,7 @@ const line = computed(
 </template>
 
 <style scoped src="../parts/asked.css"></style>
-<style scoped src="./plan-asked.css"></style>
+<style scoped src="./folded.css"></style>
 <style scoped>
 .row {
   display: grid;

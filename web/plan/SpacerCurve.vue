@@ -2,6 +2,7 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { computed, ref } from 'vue';
+import { useWidth } from '../parts/use-width';
 import type { SpacerSweep } from '@/core/plan/spacer-sweep';
 import { formatMm } from '@/core/units/length';
 
@@ -9,7 +10,8 @@ import { formatMm } from '@/core/units/length';
 const props = defineProps<{ sweep: SpacerSweep; thicknessMm: number }>();
 const emit = defineEmits<{ pick: [mm: number] }>();
 
-const WIDTH = 760;
+const figure = ref<HTMLElement>();
+const width = useWidth(figure, 760);
 const HEIGHT = 190;
 const asTable = ref(false);
 
@@ -17,7 +19,7 @@ const known = computed(() => props.sweep.steps.flatMap(({ thicknessMm, low }) =>
 const x = computed(() =>
   scaleLinear()
     .domain([0, props.sweep.steps.at(-1)!.thicknessMm])
-    .range([44, WIDTH - 12]),
+    .range([44, width.value - 12]),
 );
 const y = computed(() => {
   const margins = known.value.map(({ low }) => low.marginMm);
@@ -37,31 +39,33 @@ const clearWords = computed(() => {
   const stretches = clear.map(
     ({ fromMm, toMm }) => `${formatMm(Math.ceil(10 * fromMm) / 10)} to ${formatMm(Math.floor(10 * toMm) / 10)} mm`,
   );
-  const reach = reaches.map(({ label, thicknessMm }) =>
-    thicknessMm === null
-      ? `no spacer clears ${label}`
-      : `${label} needs ${formatMm(Math.ceil(10 * thicknessMm) / 10)} mm`,
-  );
+  const hopeless = reaches.filter(({ thicknessMm }) => thicknessMm === null).map(({ label }) => label);
+  const reach = [
+    ...reaches.flatMap(({ label, thicknessMm }) =>
+      thicknessMm === null ? [] : [`${label} needs ${formatMm(Math.ceil(10 * thicknessMm) / 10)} mm`],
+    ),
+    ...(hopeless.length ? [`no spacer clears ${hopeless.join(', ')}`] : []),
+  ];
   const all = stretches.length
     ? `Everything clears with ${stretches.join(', or ')}`
     : 'At no thickness does everything clear';
   return `${all}${reach.length ? `; ${reach.join(', ')}` : ''}.`;
 });
-const atNow = computed(() => known.value.find(({ thicknessMm }) => thicknessMm === Math.round(props.thicknessMm)));
+const atNow = computed(() => known.value.find(({ thicknessMm }) => Math.abs(thicknessMm - props.thicknessMm) <= 0.5));
 
 function pickAt(event: MouseEvent): void {
   const box = (event.currentTarget as SVGElement).getBoundingClientRect();
-  const mm = Math.round(x.value.invert(((event.clientX - box.left) / box.width) * WIDTH));
+  const mm = Math.round(x.value.invert(((event.clientX - box.left) / box.width) * width.value));
   emit('pick', Math.min(props.sweep.steps.at(-1)!.thicknessMm, Math.max(0, mm)));
 }
 </script>
 
 <template>
-  <figure class="drawing">
+  <figure ref="figure" class="drawing">
     <p data-testid="spacer-says">{{ clearWords }}</p>
     <svg
       v-if="!asTable"
-      :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
+      :viewBox="`0 0 ${width} ${HEIGHT}`"
       role="img"
       :aria-label="`Low gap against thickness. ${clearWords}`"
       class="figures"
@@ -77,7 +81,7 @@ function pickAt(event: MouseEvent): void {
         :height="HEIGHT - 40"
       />
       <g v-for="tick in y.ticks(5)" :key="`y${tick}`">
-        <path class="rule" :d="`M44 ${y(tick)}H${WIDTH - 12}`" :class="{ zero: tick === 0 }" />
+        <path class="rule" :d="`M44 ${y(tick)}H${width - 12}`" :class="{ zero: tick === 0 }" />
         <text x="38" :y="y(tick) + 5" text-anchor="end">{{ tick }}</text>
       </g>
       <g v-for="tick in x.ticks(12)" :key="`x${tick}`">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, shallowRef, watch } from 'vue';
+import { computed, onBeforeUnmount, shallowRef, watch } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { SpacerEntry } from '@/contracts/plan';
 import { problemText } from '@/contracts/problems';
@@ -19,6 +19,7 @@ import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../words';
+import { PlanClient } from '../workers/plan-client';
 import SpacerCurve from './SpacerCurve.vue';
 import { spacerFit, startingSpacer } from './spacer-fit';
 import type { PlanState } from './use-plan';
@@ -27,6 +28,10 @@ import type { PlanState } from './use-plan';
 const props = defineProps<{ state: PlanState }>();
 const job = useJobStore();
 const key = useCurrentCorner();
+
+/** Its own worker: a sweep must not hold up the plan. */
+const client = new PlanClient(() => undefined);
+onBeforeUnmount(() => client.close());
 
 const MOST_MM = 60;
 const sweep = shallowRef<SpacerSweep | null>(null);
@@ -39,13 +44,29 @@ const entry = computed<SpacerEntry>(() => {
     : { ...(kept ?? startingSpacer(job.document!, key.value)), corner: key.value };
 });
 
+/** Fixes of the plan at this corner: what they mend counts for no low gap here. */
+const mended = computed(() => props.state.chosen.value.fixes.filter(({ corner }) => corner === key.value));
+const mendedWords = computed(() =>
+  mended.value
+    .map(
+      ({ obstacle }) =>
+        job.document?.corners[key.value]?.obstacles.find(({ id }) => id === obstacle)?.label ?? obstacle,
+    )
+    .join(', '),
+);
+
 watch(
-  [key, () => job.document?.corners, () => job.document?.setup, () => job.document?.standard],
+  [key, mended, () => job.document?.corners, () => job.document?.setup, () => job.document?.standard],
   async ([corner]) => {
     sweep.value = null;
     const file = job.document;
     if (!file?.corners[corner]) return;
-    const found = await props.state.client.spacer(file, corner, MOST_MM);
+    const found = await client.spacer(
+      file,
+      corner,
+      MOST_MM,
+      mended.value.map(({ obstacle }) => obstacle),
+    );
     if (!found || corner !== key.value) return;
     sweep.value = found.ok ? found.value : null;
     problems.value = found.ok ? [] : found.problems;
@@ -153,6 +174,7 @@ const useIt = (): void =>
       <h2 class="panel-title">How thick, {{ CORNER_NAMES[key].toLowerCase() }}</h2>
       <p v-for="p in problems" :key="p.path + p.code" class="verdict-rubs" role="alert">{{ problemText(p) }}</p>
       <p v-if="!sweep && !problems.length" class="muted">Working it out</p>
+      <p v-if="sweep && mendedWords" class="small muted">Left out, as the plan mends them: {{ mendedWords }}.</p>
       <SpacerCurve
         v-if="sweep"
         :sweep="sweep"

@@ -75,7 +75,7 @@ const range = { min: 0, max: 300, unit: 'mm' };
               />
               <QuantityField
                 v-if="thing.fix && MODIFICATION_RULES[thing.fix.kind].most !== null"
-                label="By"
+                label="Gap gained"
                 :value="thing.fix.amountMm"
                 :range="range"
                 @change="(mm) => thing.fix && emit('fix', thing, { ...thing.fix, amountMm: mm ?? 0 })"

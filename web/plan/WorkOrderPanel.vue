@@ -198,6 +198,7 @@ function addStep(): void {
   </div>
 </template>
 
+<style scoped src="./folded.css"></style>
 <style scoped>
 .order {
   display: grid;
@@ -222,12 +223,6 @@ function addStep(): void {
 }
 .short {
   flex: 0 1 104px;
-}
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
 }
 .listed {
   list-style: none;

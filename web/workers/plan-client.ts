@@ -39,8 +39,8 @@ export class PlanClient {
   search = (file: LowgapFile, plan: PlanEntry, tell: TellPlan) =>
     this.#ask(({ remote, sender }) => remote.search(sender.wire(file), plan, proxy(tell)));
 
-  spacer = (file: LowgapFile, corner: CornerKey, mostMm: number) =>
-    this.#ask(({ remote, sender }) => remote.spacer(sender.wire(file), corner, mostMm));
+  spacer = (file: LowgapFile, corner: CornerKey, mostMm: number, mended: readonly string[]) =>
+    this.#ask(({ remote, sender }) => remote.spacer(sender.wire(file), corner, mostMm, mended));
 
   sheet = (file: LowgapFile, chosen: ChosenPlan, entry: SheetEntry, mirrored: boolean) =>
     this.#ask(({ remote, sender }) => remote.sheet(sender.wire(file), chosen, entry, mirrored));

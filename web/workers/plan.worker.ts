@@ -6,6 +6,7 @@ import type { CornerKey } from '@/core/clearance/description';
 import { SectionShelf } from '@/core/clearance/section-shelf';
 import { cutSheet, type CutSheet } from '@/core/plan/cut-sheet';
 import { judgePlan, type ChosenPlan, type PlanJudgement } from '@/core/plan/judge-plan';
+import { panelCase } from '@/core/panel/panel-case';
 import { searchPlan, type PlanAnswer } from '@/core/plan/planner';
 import { spacerSweep, type SpacerSweep } from '@/core/plan/spacer-sweep';
 import { withChanges } from '@/core/plan/setup-changes';
@@ -29,7 +30,8 @@ export interface DrawnSheet {
 export interface PlanWorker {
   search(file: WiredFile, plan: PlanEntry, tell: TellPlan): Result<PlanAnswer>;
   judge(file: WiredFile, plan: PlanEntry, chosen: ChosenPlan): Result<PlanJudgement>;
-  spacer(file: WiredFile, corner: CornerKey, mostMm: number): Result<SpacerSweep>;
+  /** `mended`: ids of things the plan mends otherwise. */
+  spacer(file: WiredFile, corner: CornerKey, mostMm: number, mended: readonly string[]): Result<SpacerSweep>;
   sheet(file: WiredFile, chosen: ChosenPlan, entry: SheetEntry, mirrored: boolean): Result<DrawnSheet>;
 }
 
@@ -38,6 +40,23 @@ const TELL_EVERY_MS = 60;
 
 const shelf = new SectionShelf();
 const receiver = new DocumentReceiver();
+
+/** Panels measured last: a line pulled for looks or another flap asks for no new measuring. */
+const MOST_PANELS = 6;
+const panels = new Map<string, ReturnType<typeof panelCase>>();
+let panelsOf: unknown = null;
+
+const measured: typeof panelCase = (description, corner, id, options) => {
+  if (panelsOf !== description.corners) panels.clear();
+  panelsOf = description.corners;
+  const { setup, envelope, drawnEnvelope, standard } = description;
+  const key = JSON.stringify([corner, id, options, setup, envelope, drawnEnvelope, standard]);
+  const known = panels.get(key) ?? panelCase(description, corner, id, options);
+  panels.delete(key);
+  panels.set(key, known);
+  if (panels.size > MOST_PANELS) panels.delete(panels.keys().next().value!);
+  return known;
+};
 
 const worker: PlanWorker = {
   search(wired, plan, tell) {
@@ -58,16 +77,16 @@ const worker: PlanWorker = {
     const file = receiver.unwire(wired);
     return attempt(() => judgePlan(asCase(file), chosen, asPlanQuestion(plan), vehicleFacts(file), shelf));
   },
-  spacer(wired, corner, mostMm) {
+  spacer(wired, corner, mostMm, mended) {
     const file = receiver.unwire(wired);
-    return attempt(() => spacerSweep(asCase(file), corner, mostMm, shelf));
+    return attempt(() => spacerSweep(asCase(file), corner, mostMm, shelf, new Set(mended)));
   },
   sheet(wired, chosen, { corner, obstacle, allowanceMm, flapMm, looks }, mirrored) {
     const file = receiver.unwire(wired);
     return attempt(() => {
       // Marked for the setup as the plan leaves it, not as it is on the bench.
       const planned = withChanges(asCase(file), chosen.changes);
-      const sheet = cutSheet(planned, corner, obstacle, { allowanceMm, flapMm, looks, mirrored });
+      const sheet = cutSheet(planned, corner, obstacle, { allowanceMm, flapMm, looks, mirrored }, measured);
       const drawing = sheetDrawing(sheet);
       return { sheet, drawing, svg: writeSvg(drawing), dxf: writeDxf(drawing) };
     });
