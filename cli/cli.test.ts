@@ -3,7 +3,9 @@ import { mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { asPlanQuestion } from '@/contracts/as-plan-question';
 import { evaluateCase } from '@/core/clearance/evaluate';
+import { planCase } from '@/core/plan/planner';
 import { spreadCase } from '@/core/spread/spread-case';
 import { demoJobs } from '@/demo/demo-jobs';
 
@@ -194,6 +196,22 @@ describe('lowgap find, cut', () => {
     const refused = lowgap('find', fileOf(document), '--question', fileOf(noWidth));
     expect(refused.status).toBe(2);
     expect(refused.stderr).toContain('finder.wheels.list[0].widthIn');
+  });
+
+  test('plan finds what the core finds, order writes it; another name of file is refused', () => {
+    const wagon = demoJobs().find(({ title }) => title.startsWith('Rescue wagon'))!.document;
+    const path = fileOf(wagon);
+    const planned = lowgap('plan', path);
+    expect(planned.status).toBe(0);
+    const { leastPermanent } = planCase(wagon, asPlanQuestion(wagon.plan!));
+    expect(JSON.parse(planned.stdout).leastPermanent).toEqual(JSON.parse(JSON.stringify(leastPermanent)));
+    const out = join(folder, 'order.pdf');
+    const written = lowgap('order', path, '--out', out);
+    expect(JSON.parse(written.stdout)).toMatchObject({ clears: true });
+    expect(statSync(out).size).toBeGreaterThan(1500);
+    const refused = lowgap('order', path, '--out', join(folder, 'order.doc'));
+    expect(refused.status).toBe(2);
+    expect(refused.stderr).toContain('.pdf or .csv');
   });
 
   test('cut writes a sheet; an unknown paper is refused', () => {

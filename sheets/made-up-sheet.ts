@@ -1,4 +1,5 @@
 import type { CutSheet } from '@/core/plan/cut-sheet';
+import type { OrderDocument } from './order-document';
 
 /** A made-up sheet with a slanting cut, for tests. */
 export const SHEET: CutSheet = {
@@ -68,4 +69,32 @@ export const FOLDED: CutSheet = {
     leftStandingMm2: 0,
     marginMm: 1.5,
   },
+};
+
+/** A made-up work order, long enough for a second page, with letters that the standard fonts do not know. */
+export const ORDER: OrderDocument = {
+  title: 'Work order',
+  facts: [
+    ['Vehicle', 'Invented wagon no. 3'],
+    ['Customer', 'Ő. Example'],
+  ],
+  gaps: Array.from({ length: 30 }, (_, i) => ({
+    thing: `Thing ${i}, front left`,
+    wanted: '8 mm',
+    before: '-3 mm (-1/8 in), RUBS',
+    after: '8.5 mm (5/16 in)',
+    verdict: 'close',
+  })),
+  steps: Array.from({ length: 20 }, (_, i) => ({
+    what: `Step ${i}`,
+    time: '30 min',
+    money: '43.00',
+    cautions: ['Eye protection when cutting or grinding.'],
+  })),
+  parts: [{ name: 'Primer', where: '', quantity: '1', unit: '0.00', sum: '0.00' }],
+  sums: [['Total', '653.59']],
+  notes: ['A note.'],
+  statements: [],
+  signatures: ['Customer', 'Shop'],
+  closing: 'A trial fit stays the last word.',
 };

@@ -10,12 +10,17 @@ const BAR_GREY = '#999999';
 type Doc = PDFKit.PDFDocument;
 
 /** A work order as PDF: pages numbered, a table row never split between two. */
-export async function writeOrderPdf(order: OrderDocument, paper: Paper): Promise<Uint8Array> {
+export async function writeOrderPdf(
+  order: OrderDocument,
+  paper: Paper,
+  { compress = true }: { readonly compress?: boolean } = {},
+): Promise<Uint8Array> {
   const { width, height } = PAPERS[paper];
   const doc = new PDFDocument({
     size: [width * PT_PER_MM, height * PT_PER_MM],
     margin: BORDER_PT,
     bufferPages: true,
+    compress,
     info: { Title: order.title },
   });
   const chunks: Uint8Array[] = [];

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watchEffect } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { MOST_COMPARED, type LowgapSetup } from '@/contracts/lowgap-file';
 import { problemText } from '@/contracts/problems';
 import type { Fix, ThingOutcome } from '@/core/plan/judge-plan';
 import { axleOf, PLAN_AXLES, type AxleChanges, type PlanAxle } from '@/core/plan/setup-changes';
@@ -67,17 +68,20 @@ const asked = ref(false);
 const openSheet = ({ corner, id }: ThingOutcome): void =>
   void router.replace({ query: { ...route.query, view: 'sheet', thing: `${corner}:${id}` } });
 
-function onBench(): void {
+const PLANNED_NAME = 'As planned';
+const keepRefusal = ref('');
+/** Beside the other setups kept: the bench's own stays what the plan starts from. */
+function sideBySide(): void {
   const setup = judged.value?.setup;
-  if (!setup) return;
-  // What was done to things is not the bench's: it shows the setup, and what is taken off.
-  job.changeSetup((file) => (file.setup = JSON.parse(JSON.stringify(setup))));
-  state.choose((chosen) => {
-    for (const axle of PLAN_AXLES)
-      for (const key of Object.keys(chosen.changes[axle]) as (keyof AxleChanges)[]) chosen.changes[axle][key] = 0;
-    chosen.changes.bodyLiftMm = 0;
-  });
-  void router.push({ name: 'bench', params: { id: job.id } });
+  const others = (job.document?.compared ?? []).filter(({ name }) => name !== PLANNED_NAME);
+  keepRefusal.value =
+    others.length >= MOST_COMPARED
+      ? `${MOST_COMPARED} setups are kept already: let go of one on Side by side first.`
+      : '';
+  if (!setup || keepRefusal.value) return;
+  const planned = { name: PLANNED_NAME, setup: JSON.parse(JSON.stringify(setup)) as LowgapSetup };
+  job.changeSetup((file) => (file.compared = [...others, planned]));
+  void router.push({ name: 'compare', params: { id: job.id } });
 }
 
 // Asked at once where nothing was planned yet and something rubs: the room opens on an answer.
@@ -136,10 +140,11 @@ watchEffect(() => {
         <section class="panel box" aria-label="The plan">
           <div class="head">
             <h2 class="panel-title">The plan</h2>
-            <v-btn height="48" variant="outlined" :disabled="!judged || !hasPlan" @click="onBench"
-              >Put its setup on the bench</v-btn
+            <v-btn height="48" variant="outlined" :disabled="!judged || !hasPlan" @click="sideBySide"
+              >See it side by side</v-btn
             >
           </div>
+          <p v-if="keepRefusal" class="verdict-close" role="alert">{{ keepRefusal }}</p>
           <div v-if="state.judgeProblems.value.length" role="alert" class="verdict-rubs" data-testid="judge-problems">
             <p v-for="p in state.judgeProblems.value" :key="p.path + p.code">{{ problemText(p) }}</p>
           </div>

@@ -1,0 +1,83 @@
+import { describe, expect, test } from '@jest/globals';
+import Papa from 'papaparse';
+import { crowded, QUESTION, SHOP } from '@/core/plan/made-up-wells';
+import { chosenOf, judgePlan } from '@/core/plan/judge-plan';
+import { MODIFICATIONS, PRECAUTIONS } from '@/core/plan/modification';
+import { planCase } from '@/core/plan/planner';
+import { workOrder } from '@/core/plan/work-order';
+import { ORDER } from './made-up-sheet';
+import { orderDocument, type OrderHead } from './order-document';
+import { PAPERS } from './paper';
+import { partsCsv } from './parts-csv';
+import { MODIFICATION_WORDS, PRECAUTION_WORDS } from './plan-words';
+import { writeOrderPdf } from './write-order-pdf';
+
+const HEAD: OrderHead = {
+  job: 'A job',
+  customer: 'A customer',
+  vehicle: 'An invented vehicle',
+  date: '1 Dec 2026',
+  setup: '285/70R17 on 17 x 8',
+  standard: 'Cut to fit',
+  localRules: '',
+  reTorqueAfter: 'as the paper says',
+  taxMillionths: SHOP.taxMillionths,
+  consents: [{ label: 'Bracket', owner: 'An Owner', date: '2026-11-30' }],
+};
+
+const DESCRIPTION = crowded(1, 'cutToFit');
+const JUDGED = judgePlan(DESCRIPTION, chosenOf(planCase(DESCRIPTION, QUESTION).leastPermanent!), QUESTION);
+const WORK = workOrder(JUDGED.plan, SHOP, [], [{ name: '=HYPERLINK("x")', quantity: 3, unitMinor: 199 }]);
+
+/** Texts of a PDF whose pages are not compressed: hex strings of its text operators. */
+const textsOf = (pdf: Uint8Array): string =>
+  [
+    ...Buffer.from(pdf)
+      .toString('latin1')
+      .matchAll(/<([0-9a-f]+)>/g),
+  ]
+    .map(([, hex]) => Buffer.from(hex!, 'hex').toString('latin1'))
+    .join('');
+
+describe('a work order on paper', () => {
+  test('says everything once: before and after, each step with its cautions, sums, consent and signatures', () => {
+    const order = orderDocument(HEAD, JUDGED, WORK);
+    expect(order.steps.length).toBe(WORK.lines.length);
+    expect(order.gaps.length).toBe(
+      JUDGED.things.filter(({ before, after, fix }) => before !== 'clear' || after !== 'clear' || fix).length,
+    );
+    expect(order.sums.at(-1)).toEqual(['Total', (WORK.sums.totalMinor / 100).toFixed(2)]);
+    expect(order.sums.find(([name]) => name.startsWith('Tax'))![0]).toContain('19 %');
+    expect(order.statements[0]).toContain('An Owner');
+    expect(order.signatures).toContain('Owner, for the crash bracket');
+    expect(order.notes).toContain('Re-torque: as the paper says.');
+  });
+
+  test('as PDF: true page size, every step and sum on it, pages numbered, unknown letters never shown as others', async () => {
+    const pdf = await writeOrderPdf(ORDER, 'A4', { compress: false });
+    const raw = Buffer.from(pdf).toString('latin1');
+    const boxes = [...raw.matchAll(/\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/g)];
+    expect(boxes.length).toBeGreaterThan(1);
+    for (const [, width] of boxes) expect((Number(width) * 25.4) / 72).toBeCloseTo(PAPERS.A4.width, 3);
+    const texts = textsOf(pdf);
+    for (const { what } of ORDER.steps) expect(texts).toContain(what);
+    expect(texts).toContain('653.59');
+    expect(texts).toContain(`page ${boxes.length} of ${boxes.length}`);
+    expect(texts).toContain('?. Example');
+  });
+
+  test('parts as CSV, read back by another program: quantities and sums, formulas disarmed', () => {
+    const rows = Papa.parse<Record<string, string>>(partsCsv(WORK.parts), { header: true }).data;
+    expect(rows.length).toBe(WORK.parts.length);
+    rows.forEach(({ quantity, unit, sum }) => expect(Number(sum)).toBeCloseTo(Number(quantity) * Number(unit), 9));
+    expect(rows.at(-1)).toMatchObject({ part: `'=HYPERLINK("x")`, quantity: '3', sum: '5.97' });
+  });
+});
+
+test('every change and every caution has words of its own', () => {
+  const words = [
+    ...MODIFICATIONS.map((kind) => MODIFICATION_WORDS[kind]),
+    ...PRECAUTIONS.map((one) => PRECAUTION_WORDS[one]),
+  ];
+  expect(new Set(words).size).toBe(words.length);
+});
