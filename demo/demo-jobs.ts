@@ -3,13 +3,11 @@
  */
 import type { JobContent } from '@/contracts/job-api';
 import { lowgapFileSchema } from '@/contracts/lowgap-file';
-import type { z } from 'zod';
 import { parseLength } from '@/core/units/length';
+import type { CornerInput, FileInput } from './demo-input';
 import { rescueWagon } from './demo-plan-job';
 import type { ReadingPlace, ReadingSteer } from '@/core/obstacle/reading';
 
-export type FileInput = z.input<typeof lowgapFileSchema>;
-export type CornerInput = NonNullable<FileInput['corners']['frontLeft']>;
 type ReadingInput = NonNullable<NonNullable<CornerInput['obstacles']>[number]['readings']>[number];
 
 const GARAGE = 'Larkspur Hill operations garage';

@@ -1,5 +1,5 @@
 /** The demo job that is planned and cut: an invented rescue wagon with more in its way than one change cures. */
-import type { CornerInput, FileInput } from './demo-jobs';
+import type { CornerInput, FileInput } from './demo-input';
 
 /** One front corner; right-hand things lie a few millimetres otherwise, as they do. */
 function wagonFront(right: boolean): CornerInput {

@@ -32,10 +32,14 @@ async function foundAnswer(page: Page): Promise<void> {
   await page.waitForTimeout(6000);
 }
 
+/** The Plan room asks by itself where something rubs and nothing is chosen yet; what it chose stays with the job. */
+async function planChosen(page: Page): Promise<void> {
+  await page.getByText('Clears as planned').waitFor({ timeout: 60_000 });
+}
+
 const PICTURES: readonly Picture[] = [
   { name: 'bay-board' },
   { name: 'baseline', room: 'baseline?corner=frontLeft' },
-  { name: 'baseline-strut', room: 'baseline?corner=frontLeft', job: 'Coupe' },
   {
     name: 'bench-caliper',
     room: 'bench?corner=frontLeft&view=inside',
@@ -70,14 +74,6 @@ const PICTURES: readonly Picture[] = [
     prepare: async (page) => page.locator('canvas').waitFor(),
   },
   {
-    name: 'bench-levers',
-    room: 'bench?corner=frontLeft',
-    afterStudy: async (page) => {
-      await page.getByTestId('try-steerStopLeft').waitFor();
-      await page.getByLabel('What would clear it').evaluate((node) => node.scrollIntoView({ block: 'center' }));
-    },
-  },
-  {
     name: 'bench-dark',
     room: 'bench?corner=frontLeft',
     theme: 'bay',
@@ -90,16 +86,32 @@ const PICTURES: readonly Picture[] = [
   },
   { name: 'finder', room: 'finder', prepare: foundAnswer },
   {
-    name: 'finder-list',
-    room: 'finder?view=list',
-    prepare: foundAnswer,
-  },
-  {
     name: 'finder-card',
     room: 'finder?view=card&corner=frontLeft',
     prepare: async (page) => {
       await page.getByRole('button', { name: 'Make the card' }).click();
       await page.getByText('Ten to poke first').waitFor({ timeout: 60_000 });
+    },
+  },
+  { name: 'plan', room: 'plan?corner=frontLeft', job: 'Rescue wagon', prepare: planChosen },
+  {
+    name: 'plan-cut-sheet',
+    room: 'plan?corner=frontLeft',
+    job: 'Rescue wagon',
+    prepare: async (page) => {
+      await planChosen(page);
+      await page.getByRole('button', { name: 'Cut sheet' }).first().click();
+      await page.getByTestId('sheet-says').waitFor({ timeout: 60_000 });
+    },
+  },
+  {
+    name: 'plan-order',
+    room: 'plan?corner=frontLeft',
+    job: 'Rescue wagon',
+    prepare: async (page) => {
+      await planChosen(page);
+      await page.getByRole('button', { name: 'Work order' }).click();
+      await page.getByTestId('work-order').waitFor();
     },
   },
   {

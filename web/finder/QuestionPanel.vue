@@ -168,33 +168,13 @@ const others = computed(() =>
   </form>
 </template>
 
+<style scoped src="../parts/folded.css"></style>
 <style scoped>
 .question {
   padding: 10px 12px 12px;
   display: grid;
   gap: 4px;
   align-content: start;
-}
-details {
-  border-top: 1px solid var(--rule);
-}
-summary {
-  min-height: 48px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 8px;
-  align-items: center;
-  cursor: pointer;
-  list-style: none;
-}
-summary::before {
-  content: '+';
-  width: 16px;
-  font-family: var(--figures);
-  font-weight: 600;
-}
-details[open] > summary::before {
-  content: '−';
 }
 .small {
   font-size: 14px;

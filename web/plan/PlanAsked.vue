@@ -173,7 +173,7 @@ const triedLine = (axle: PlanAxle): string => {
 </template>
 
 <style scoped src="../parts/asked.css"></style>
-<style scoped src="./folded.css"></style>
+<style scoped src="../parts/folded.css"></style>
 <style scoped>
 .asked-plan {
   padding: 10px 12px 12px;

@@ -110,7 +110,7 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
   </section>
 </template>
 
-<style scoped src="./folded.css"></style>
+<style scoped src="../parts/folded.css"></style>
 <style scoped>
 .found {
   padding: 10px 12px;

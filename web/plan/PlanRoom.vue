@@ -10,6 +10,7 @@ import { formatMoney } from '@/core/units/money';
 import { CORNER_WORDS, knockOnWords, timeWords } from '@/sheets/plan-words';
 import { PERMANENCE_WORDS } from '../finder/finder-words';
 import { useJobStore } from '../stores/job';
+import ChangesCatalogue from './ChangesCatalogue.vue';
 import ChangesEditor from './ChangesEditor.vue';
 import ConsentPanel from './ConsentPanel.vue';
 import CutSheetPanel from './CutSheetPanel.vue';
@@ -27,7 +28,13 @@ const state = usePlan();
 const route = useRoute();
 const router = useRouter();
 
-const VIEWS = { plan: 'Plan', spacer: 'Spacer and wheel', sheet: 'Cut sheet', order: 'Work order' } as const;
+const VIEWS = {
+  plan: 'Plan',
+  spacer: 'Spacer and wheel',
+  sheet: 'Cut sheet',
+  order: 'Work order',
+  changes: 'Changes',
+} as const;
 type View = keyof typeof VIEWS;
 const view = computed<View>({
   get: () => (Object.keys(VIEWS) as View[]).find((one) => one === route.query['view']) ?? 'plan',
@@ -94,11 +101,7 @@ watchEffect(() => {
 </script>
 
 <template>
-  <div
-    v-if="state.plan.value && job.document"
-    class="plan-room"
-    :class="{ wide: view === 'spacer' || view === 'sheet' }"
-  >
+  <div v-if="state.plan.value && job.document" class="plan-room" :class="{ wide: view !== 'plan' && view !== 'order' }">
     <div v-if="view === 'plan' || view === 'order'" class="ask no-print">
       <div v-if="view === 'order'" class="panel shop">
         <ShopAsked
@@ -177,6 +180,7 @@ watchEffect(() => {
       </template>
       <SpacerPanel v-else-if="view === 'spacer'" :state="state" />
       <CutSheetPanel v-else-if="view === 'sheet'" :state="state" />
+      <ChangesCatalogue v-else-if="view === 'changes'" :standard="job.document.standard" />
       <WorkOrderPanel v-else :state="state" />
     </div>
   </div>

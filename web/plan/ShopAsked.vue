@@ -89,7 +89,7 @@ const line = computed(
         @press="(on: Shop['taxOn']) => emit('change', (next) => (next.taxOn = on))"
       />
       <details class="inner">
-        <summary class="small">Minutes and parts of each change, at one place</summary>
+        <summary class="small">Minutes and parts of each change, at one thing or axle</summary>
         <div v-for="kind in MODIFICATIONS" :key="kind" class="row">
           <span class="small">{{ MODIFICATION_WORDS[kind] }}</span>
           <TypedField
@@ -117,7 +117,7 @@ const line = computed(
 </template>
 
 <style scoped src="../parts/asked.css"></style>
-<style scoped src="./folded.css"></style>
+<style scoped src="../parts/folded.css"></style>
 <style scoped>
 .row {
   display: grid;

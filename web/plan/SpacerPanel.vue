@@ -4,23 +4,19 @@ import { asCase } from '@/contracts/as-case';
 import type { SpacerEntry } from '@/contracts/plan';
 import { problemText } from '@/contracts/problems';
 import { setupForCorner } from '@/core/clearance/description';
-import { LIMITS, type Range } from '@/core/limits';
 import { bearingMomentRatio, checkSpacerFit, spacerHardware } from '@/core/plan/spacer-check';
 import type { SpacerSweep } from '@/core/plan/spacer-sweep';
 import { attempt, type Problem } from '@/core/problem';
 import { scrubRadiusMm } from '@/core/stance/scrub-radius';
 import { formatMm } from '@/core/units/length';
-import { parseBoltPattern } from '@/core/wheel/bolt-pattern';
 import { wheelOffsetMm } from '@/core/wheel/rim';
-import { hardwareWords, PRECAUTION_WORDS, SPACER_CHECK_WORDS, SPACER_FIELD_WORDS } from '@/sheets/plan-words';
+import { hardwareWords, PRECAUTION_WORDS } from '@/sheets/plan-words';
 import { useCurrentCorner } from '../job/current-corner';
-import ChipGroup from '../parts/ChipGroup.vue';
-import QuantityField from '../parts/QuantityField.vue';
-import TypedField from '../parts/TypedField.vue';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../words';
 import { PlanClient } from '../workers/plan-client';
 import SpacerCurve from './SpacerCurve.vue';
+import SpacerFitForm from './SpacerFitForm.vue';
 import { spacerFit, startingSpacer } from './spacer-fit';
 import type { PlanState } from './use-plan';
 
@@ -74,12 +70,10 @@ watch(
   { immediate: true },
 );
 
-function set<K extends keyof SpacerEntry>(field: K, value: SpacerEntry[K] | undefined): void {
+function set(field: keyof SpacerEntry, value: SpacerEntry[keyof SpacerEntry] | undefined): void {
   props.state.change((plan) => {
-    const next = { ...entry.value };
-    if (value === undefined) delete next[field];
-    else next[field] = value;
-    plan.spacer = next;
+    const { [field]: _, ...others } = entry.value;
+    plan.spacer = { ...others, ...(value === undefined ? {} : { [field]: value }) } as SpacerEntry;
   });
 }
 
@@ -90,40 +84,6 @@ const hardware = computed(() => {
   const found = attempt(() => spacerHardware(fit.value, 2));
   return found.ok ? found.value : [];
 });
-
-const TYPE_WORDS = { slipOn: 'Slip-on, over the studs', boltOn: 'Bolted to the hub' } as const;
-const VERDICT_WORDS = { right: 'right', wrong: 'WRONG', unknown: 'not measured' } as const;
-
-interface Field {
-  readonly field: Exclude<
-    keyof typeof SPACER_FIELD_WORDS,
-    'type' | 'thicknessMm' | 'hubPattern' | 'wheelPattern' | 'facesBare' | 'studProtrusionMm' | 'studPocketMm'
-  >;
-  readonly range: Range;
-}
-const mmRange = (min: number, max: number): Range => ({ min, max, unit: 'mm' });
-const FIELDS: readonly Field[] = [
-  { field: 'studDiameterMm', range: mmRange(4, 40) },
-  { field: 'threadPitchMm', range: mmRange(0.5, 4) },
-  { field: 'padMm', range: mmRange(1, 80) },
-  { field: 'hubBoreMm', range: mmRange(20, 300) },
-  { field: 'hubRegisterMm', range: mmRange(0, 80) },
-  { field: 'spacerBoreMm', range: mmRange(20, 300) },
-  { field: 'spacerLipMm', range: mmRange(0, 300) },
-  { field: 'wheelBoreMm', range: mmRange(20, 300) },
-];
-const named = (field: keyof typeof SPACER_FIELD_WORDS): string => {
-  const words = SPACER_FIELD_WORDS[field];
-  return `${words[0]!.toUpperCase()}${words.slice(1)}`;
-};
-
-const readPattern = (text: string) =>
-  attempt(() => {
-    const { studs, circleMm } = parseBoltPattern(text);
-    return `${studs}x${Number(circleMm.toFixed(2))}`;
-  });
-const writeText = (text: string): string => text;
-const readText = (text: string) => attempt(() => text.trim().slice(0, 80));
 
 const setStuds = (mm: number | undefined): void =>
   job.change((file) => {
@@ -182,106 +142,15 @@ const useIt = (): void =>
         @pick="(mm) => set('thicknessMm', mm)"
       />
     </section>
-    <section class="panel box" aria-label="Whether it fits">
-      <h2 class="panel-title">Whether it fits</h2>
-      <ChipGroup
-        label="How it is held"
-        :words="TYPE_WORDS"
-        :chosen="[entry.type]"
-        @press="(type: SpacerEntry['type']) => set('type', type)"
-      />
-      <div class="fields">
-        <QuantityField
-          label="Thickness"
-          :value="entry.thicknessMm"
-          :range="LIMITS.spacerMm"
-          :step="1"
-          @change="(mm) => set('thicknessMm', mm ?? 0)"
-        />
-        <QuantityField
-          :label="named('studProtrusionMm')"
-          :value="fit.studProtrusionMm"
-          :range="LIMITS.studMm"
-          optional
-          @change="setStuds"
-        />
-        <QuantityField
-          :label="named('studPocketMm')"
-          :value="fit.studPocketMm"
-          :range="LIMITS.studMm"
-          optional
-          @change="setPocket"
-        />
-        <QuantityField
-          v-for="{ field, range } in FIELDS"
-          :key="field"
-          :label="named(field)"
-          :value="entry[field]"
-          :range="range"
-          optional
-          @change="(mm) => set(field, mm)"
-        />
-        <TypedField
-          v-for="field in ['hubPattern', 'wheelPattern'] as const"
-          :key="field"
-          :label="named(field)"
-          hint="6x139.7"
-          :value="entry[field]"
-          :read="readPattern"
-          :write="writeText"
-          optional
-          @change="(pattern) => set(field, pattern)"
-        />
-        <QuantityField
-          label="Bearing’s middle inboard of the hub face"
-          :value="entry.bearingInboardMm"
-          :range="mmRange(-100, 300)"
-          optional
-          @change="(mm) => set('bearingInboardMm', mm)"
-        />
-        <TypedField
-          label="Re-torque, as the maker writes"
-          :value="entry.reTorqueAfter"
-          :read="readText"
-          :write="writeText"
-          optional
-          @change="(text) => set('reTorqueAfter', text || undefined)"
-        />
-      </div>
-      <v-checkbox
-        :model-value="entry.facesBare === true"
-        label="Hub, spacer and wheel faces seen: clean, bare, flat"
-        hide-details
-        density="compact"
-        @update:model-value="(on: boolean | null) => set('facesBare', on ? true : undefined)"
-      />
-      <table class="figures" data-testid="spacer-checks">
-        <caption class="visually-hidden">
-          Checks of the spacer
-        </caption>
-        <tbody>
-          <tr v-for="f in findings" :key="f.check">
-            <th scope="row">{{ SPACER_CHECK_WORDS[f.check] }}</th>
-            <td :class="{ right: 'verdict-clear', wrong: 'verdict-rubs', unknown: 'verdict-close' }[f.verdict]">
-              <strong>{{ VERDICT_WORDS[f.verdict] }}</strong>
-            </td>
-            <td>
-              <template v-if="f.missing.length"
-                >measure {{ f.missing.map((field) => SPACER_FIELD_WORDS[field]).join(', ') }}</template
-              >
-              <template v-else-if="f.haveMm !== null && f.needMm !== null"
-                >{{ formatMm(f.haveMm, 2) }} mm{{
-                  ['register', 'wheelRegister', 'pattern'].includes(f.check)
-                    ? ` against ${formatMm(f.needMm, 2)} mm`
-                    : `, at least ${formatMm(f.needMm)} mm wanted`
-                }}</template
-              >
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <p v-if="!checked.ok" class="verdict-rubs" role="alert">{{ problemText(checked.problems[0]!) }}</p>
-    </section>
+    <SpacerFitForm
+      :entry="entry"
+      :fit="fit"
+      :problem="checked.ok ? '' : problemText(checked.problems[0]!)"
+      :findings="findings"
+      @set="set"
+      @studs="setStuds"
+      @pocket="setPocket"
+    />
     <section class="panel box" aria-label="What else it moves">
       <h2 class="panel-title">What else it moves, against what is fitted</h2>
       <ul v-if="moves" class="plain">
@@ -331,23 +200,8 @@ const useIt = (): void =>
   display: grid;
   gap: 8px;
 }
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
-  gap: 10px;
-}
 h3 {
   font-size: 16px;
-}
-table {
-  border-collapse: collapse;
-}
-th,
-td {
-  border-top: 1px solid var(--rule);
-  padding: 5px 12px 5px 0;
-  text-align: left;
-  font-weight: 400;
 }
 .plain {
   padding-left: 18px;

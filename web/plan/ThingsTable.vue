@@ -158,9 +158,29 @@ th[scope='row'] {
 .small {
   font-size: 14px;
 }
+/* On a phone each thing is a block: its name, before beside after, and below what is done. */
 @media (max-width: 700px) {
-  .fix {
-    grid-template-columns: minmax(0, 1fr);
+  thead {
+    display: none;
+  }
+  tr {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    border-top: 1px solid var(--rule);
+    padding: 6px 0;
+  }
+  th,
+  td {
+    border: 0;
+    padding: 3px 0;
+  }
+  th[scope='row'],
+  .done {
+    grid-column: 1 / -1;
+    width: auto;
+  }
+  .done {
+    order: 1;
   }
 }
 </style>

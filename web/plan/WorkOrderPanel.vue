@@ -198,7 +198,7 @@ function addStep(): void {
   </div>
 </template>
 
-<style scoped src="./folded.css"></style>
+<style scoped src="../parts/folded.css"></style>
 <style scoped>
 .order {
   display: grid;

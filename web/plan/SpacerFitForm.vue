@@ -1,0 +1,180 @@
+<script setup lang="ts">
+import type { SpacerEntry } from '@/contracts/plan';
+import { LIMITS, type Range } from '@/core/limits';
+import type { SpacerFinding, SpacerFit } from '@/core/plan/spacer-check';
+import { attempt } from '@/core/problem';
+import { formatMm } from '@/core/units/length';
+import { parseBoltPattern } from '@/core/wheel/bolt-pattern';
+import { SPACER_CHECK_WORDS, SPACER_FIELD_WORDS } from '@/sheets/plan-words';
+import ChipGroup from '../parts/ChipGroup.vue';
+import QuantityField from '../parts/QuantityField.vue';
+import TypedField from '../parts/TypedField.vue';
+
+/** What was measured of a spacer, its hub and its wheel, and what that says. */
+defineProps<{ entry: SpacerEntry; fit: SpacerFit; findings: readonly SpacerFinding[]; problem: string }>();
+const emit = defineEmits<{
+  set: [field: keyof SpacerEntry, value: SpacerEntry[keyof SpacerEntry] | undefined];
+  studs: [mm: number | undefined];
+  pocket: [mm: number | undefined];
+}>();
+
+const TYPE_WORDS = { slipOn: 'Slip-on, over the studs', boltOn: 'Bolted to the hub' } as const;
+const VERDICT_WORDS = { right: 'right', wrong: 'WRONG', unknown: 'not measured' } as const;
+
+interface Field {
+  readonly field: Exclude<
+    keyof typeof SPACER_FIELD_WORDS,
+    'type' | 'thicknessMm' | 'hubPattern' | 'wheelPattern' | 'facesBare' | 'studProtrusionMm' | 'studPocketMm'
+  >;
+  readonly range: Range;
+}
+const mmRange = (min: number, max: number): Range => ({ min, max, unit: 'mm' });
+const FIELDS: readonly Field[] = [
+  { field: 'studDiameterMm', range: mmRange(4, 40) },
+  { field: 'threadPitchMm', range: mmRange(0.5, 4) },
+  { field: 'padMm', range: mmRange(1, 80) },
+  { field: 'hubBoreMm', range: mmRange(20, 300) },
+  { field: 'hubRegisterMm', range: mmRange(0, 80) },
+  { field: 'spacerBoreMm', range: mmRange(20, 300) },
+  { field: 'spacerLipMm', range: mmRange(0, 300) },
+  { field: 'wheelBoreMm', range: mmRange(20, 300) },
+];
+const named = (field: keyof typeof SPACER_FIELD_WORDS): string => {
+  const words = SPACER_FIELD_WORDS[field];
+  return `${words[0]!.toUpperCase()}${words.slice(1)}`;
+};
+
+const readPattern = (text: string) =>
+  attempt(() => {
+    const { studs, circleMm } = parseBoltPattern(text);
+    return `${studs}x${Number(circleMm.toFixed(2))}`;
+  });
+const writeText = (text: string): string => text;
+const readText = (text: string) => attempt(() => text.trim().slice(0, 80));
+</script>
+
+<template>
+  <section class="panel box" aria-label="Whether it fits">
+    <h2 class="panel-title">Whether it fits</h2>
+    <ChipGroup
+      label="How it is held"
+      :words="TYPE_WORDS"
+      :chosen="[entry.type]"
+      @press="(type: SpacerEntry['type']) => emit('set', 'type', type)"
+    />
+    <div class="fields">
+      <QuantityField
+        label="Thickness"
+        :value="entry.thicknessMm"
+        :range="LIMITS.spacerMm"
+        :step="1"
+        @change="(mm) => emit('set', 'thicknessMm', mm ?? 0)"
+      />
+      <QuantityField
+        :label="named('studProtrusionMm')"
+        :value="fit.studProtrusionMm"
+        :range="LIMITS.studMm"
+        optional
+        @change="(mm) => emit('studs', mm)"
+      />
+      <QuantityField
+        :label="named('studPocketMm')"
+        :value="fit.studPocketMm"
+        :range="LIMITS.studMm"
+        optional
+        @change="(mm) => emit('pocket', mm)"
+      />
+      <QuantityField
+        v-for="{ field, range } in FIELDS"
+        :key="field"
+        :label="named(field)"
+        :value="entry[field]"
+        :range="range"
+        optional
+        @change="(mm) => emit('set', field, mm)"
+      />
+      <TypedField
+        v-for="field in ['hubPattern', 'wheelPattern'] as const"
+        :key="field"
+        :label="named(field)"
+        hint="6x139.7"
+        :value="entry[field]"
+        :read="readPattern"
+        :write="writeText"
+        optional
+        @change="(pattern) => emit('set', field, pattern)"
+      />
+      <QuantityField
+        label="Bearing’s middle inboard of the hub face"
+        :value="entry.bearingInboardMm"
+        :range="mmRange(-100, 300)"
+        optional
+        @change="(mm) => emit('set', 'bearingInboardMm', mm)"
+      />
+      <TypedField
+        label="Re-torque, as the maker writes"
+        :value="entry.reTorqueAfter"
+        :read="readText"
+        :write="writeText"
+        optional
+        @change="(text) => emit('set', 'reTorqueAfter', text || undefined)"
+      />
+    </div>
+    <v-checkbox
+      :model-value="entry.facesBare === true"
+      label="Hub, spacer and wheel faces seen: clean, bare, flat"
+      hide-details
+      density="compact"
+      @update:model-value="(on: boolean | null) => emit('set', 'facesBare', on ? true : undefined)"
+    />
+    <table class="figures" data-testid="spacer-checks">
+      <caption class="visually-hidden">
+        Checks of the spacer
+      </caption>
+      <tbody>
+        <tr v-for="f in findings" :key="f.check">
+          <th scope="row">{{ SPACER_CHECK_WORDS[f.check] }}</th>
+          <td :class="{ right: 'verdict-clear', wrong: 'verdict-rubs', unknown: 'verdict-close' }[f.verdict]">
+            <strong>{{ VERDICT_WORDS[f.verdict] }}</strong>
+          </td>
+          <td>
+            <template v-if="f.missing.length"
+              >measure {{ f.missing.map((field) => SPACER_FIELD_WORDS[field]).join(', ') }}</template
+            >
+            <template v-else-if="f.haveMm !== null && f.needMm !== null"
+              >{{ formatMm(f.haveMm, 2) }} mm{{
+                ['register', 'wheelRegister', 'pattern'].includes(f.check)
+                  ? ` against ${formatMm(f.needMm, 2)} mm`
+                  : `, at least ${formatMm(f.needMm)} mm wanted`
+              }}</template
+            >
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="problem" class="verdict-rubs" role="alert">{{ problem }}</p>
+  </section>
+</template>
+
+<style scoped>
+.box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 8px;
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  gap: 10px;
+}
+table {
+  border-collapse: collapse;
+}
+th,
+td {
+  border-top: 1px solid var(--rule);
+  padding: 5px 12px 5px 0;
+  text-align: left;
+  font-weight: 400;
+}
+</style>
