@@ -65,9 +65,26 @@ export const allowancesSchema = z.strictObject({
 const partLength = within(LIMITS.partMm);
 const motionRatio = within(LIMITS.motionRatio);
 
+const springRate = z.number().min(1).max(1000);
+const coilSpring = z.strictObject({ freeLengthMm: z.number().min(50).max(1200), rateNPerMm: springRate });
+
 export const liftPartSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('ride'), liftMm: partLength }),
   z.strictObject({ kind: z.literal('springSpacer'), thicknessMm: partLength, motionRatio }),
+  z.strictObject({
+    kind: z.literal('coilSpring'),
+    fitted: coilSpring,
+    next: coilSpring,
+    springLoadN: z.number().min(0).max(40_000),
+    motionRatio,
+  }),
+  z.strictObject({
+    kind: z.literal('load'),
+    weightKg: z.number().min(-2000).max(2000),
+    share: z.number().min(-1).max(1.5),
+    rateNPerMm: springRate,
+    motionRatio,
+  }),
   z.strictObject({ kind: z.literal('strutTopSpacer'), thicknessMm: partLength, motionRatio }),
   z.strictObject({
     kind: z.literal('block'),

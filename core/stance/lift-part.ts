@@ -1,3 +1,5 @@
+import { sagUnderWeightMm, springSwapLiftMm, type CoilSpring } from './springs';
+
 /**
  * Lift and lowering parts by what they really move. Lengths mm, + lifts the vehicle; `motionRatio` is spring travel over
  * wheel travel.
@@ -7,6 +9,22 @@ export type LiftPart =
   | { readonly kind: 'ride'; readonly liftMm: number }
   /** A spacer under or inside a coil: as `ride`, through the motion ratio. */
   | { readonly kind: 'springSpacer'; readonly thicknessMm: number; readonly motionRatio: number }
+  /** Another coil spring under the same load on the spring: what it stands longer, through the motion ratio. */
+  | {
+      readonly kind: 'coilSpring';
+      readonly fitted: CoilSpring;
+      readonly next: CoilSpring;
+      readonly springLoadN: number;
+      readonly motionRatio: number;
+    }
+  /** Weight put on the vehicle (or taken off, negative): the share of it this wheel carries sinks the corner. */
+  | {
+      readonly kind: 'load';
+      readonly weightKg: number;
+      readonly share: number;
+      readonly rateNPerMm: number;
+      readonly motionRatio: number;
+    }
   /** A spacer on top of a strut or coil-over with the stops inside: parked height and both limits. */
   | { readonly kind: 'strutTopSpacer'; readonly thicknessMm: number; readonly motionRatio: number }
   /**
@@ -58,6 +76,16 @@ export function liftPartShift(part: LiftPart): HeightShift {
       return { ...NO_SHIFT, suspensionLiftMm: part.liftMm };
     case 'springSpacer':
       return { ...NO_SHIFT, suspensionLiftMm: part.thicknessMm / part.motionRatio };
+    case 'coilSpring':
+      return {
+        ...NO_SHIFT,
+        suspensionLiftMm: springSwapLiftMm(part.fitted, part.next, part.springLoadN, part.motionRatio),
+      };
+    case 'load':
+      return {
+        ...NO_SHIFT,
+        suspensionLiftMm: -sagUnderWeightMm(part.weightKg, part.share, part.rateNPerMm, part.motionRatio),
+      };
     case 'strutTopSpacer': {
       const down = part.thicknessMm / part.motionRatio;
       return { ...NO_SHIFT, suspensionLiftMm: down, bumpLimitShiftMm: -down, droopLimitShiftMm: -down };
