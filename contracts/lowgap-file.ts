@@ -17,6 +17,7 @@ import { planSchema } from './plan';
 import { conditionsSchema, cornerUnderbodySchema, intakeSchema, underbodySchema } from './job-record';
 import { motionSchema, pointSchema as point, within } from './motion-schema';
 import { plainText } from './plain-text';
+import { stanceSchema } from './stance';
 
 export const FILE_FORMAT = 'lowgap';
 export const FILE_VERSION = 1;
@@ -307,6 +308,7 @@ export const lowgapFileSchema = z.strictObject({
   compared: z.array(comparedSchema).max(MOST_COMPARED).optional(),
   finder: finderSchema.optional(),
   plan: planSchema.optional(),
+  stance: stanceSchema.optional(),
   envelope: z.enum(ENVELOPES).default('trail'),
   drawnEnvelope: z
     .array(

@@ -17,6 +17,7 @@ export const makeRouter = () =>
           { path: 'intake', name: 'intake', component: () => import('./intake/IntakeRoom.vue') },
           { path: 'baseline', name: 'baseline', component: () => import('./baseline/BaselineRoom.vue') },
           { path: 'survey', name: 'survey', component: () => import('./survey/SurveyRoom.vue') },
+          { path: 'stance', name: 'stance', component: () => import('./stance/StanceRoom.vue') },
           { path: 'compare', name: 'compare', component: () => import('./compare/CompareRoom.vue') },
           { path: 'finder', name: 'finder', component: () => import('./finder/FinderRoom.vue') },
           { path: 'plan', name: 'plan', component: () => import('./plan/PlanRoom.vue') },

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { mdiArrowLeft, mdiDownload, mdiFolderOpenOutline, mdiRedo, mdiUndo } from '@mdi/js';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
+import { asCase } from '@/contracts/as-case';
 import { problemText } from '@/contracts/problems';
+import { setupForCorner } from '@/core/clearance/description';
 import type { Problem } from '@/core/problem';
+import { withPartsCounted } from '@/core/stance/lift-part';
 import { formatMm } from '@/core/units/length';
 import GapStrip from '../parts/GapStrip.vue';
 import { downloadLowgap, readLowgapUpload } from '../parts/lowgap-upload';
@@ -61,10 +64,24 @@ const planState = computed(() => {
   return `${count} change${count === 1 ? '' : 's'}`;
 });
 
+const stanceState = computed(() => {
+  const file = job.document;
+  const lifts = file?.setup
+    ? job.corners.map((key) => {
+        const { suspensionLiftMm, bodyLiftMm, linkageDropMm } = withPartsCounted(setupForCorner(asCase(file), key));
+        return suspensionLiftMm + bodyLiftMm + linkageDropMm;
+      })
+    : [];
+  const [least, most] = [Math.min(0, ...lifts), Math.max(0, ...lifts)];
+  const said = most > -least ? most : least;
+  return said === 0 ? 'as it stands' : `${said > 0 ? '+' : ''}${formatMm(said, 0)} mm`;
+});
+
 const rooms = computed(() => [
   { name: 'intake', label: 'Intake', state: intakeState.value },
   { name: 'baseline', label: 'Baseline', state: `${job.corners.length} of 4 corners` },
   { name: 'survey', label: 'Survey', state: `${readingCount.value} readings` },
+  { name: 'stance', label: 'Stance', state: stanceState.value },
   {
     name: 'bench',
     label: 'Bench',

@@ -1,0 +1,185 @@
+<script setup lang="ts">
+import { mdiDeleteOutline } from '@mdi/js';
+import { computed, ref } from 'vue';
+import { liftPartShift, type LiftPart } from '@/core/stance/lift-part';
+import { formatMm } from '@/core/units/length';
+import { readNumber, writeNumber } from '../parts/read-lists';
+import QuantityField from '../parts/QuantityField.vue';
+import TypedField from '../parts/TypedField.vue';
+import type { AxlePart, PartSide } from './axle-parts';
+import { blankPart, PART_FIELDS, PART_WORDS, type PartField } from './stance-words';
+
+/** Lift and lowering parts of an axle: each moves the parked height, the stops or the linkage by its kind. */
+const props = defineProps<{ title: string; parts: readonly AxlePart[]; bothSides: boolean; isBeam: boolean }>();
+const emit = defineEmits<{ change: [parts: AxlePart[]] }>();
+
+const kind = ref<LiftPart['kind']>('ride');
+const kinds = computed(() =>
+  (Object.keys(PART_WORDS) as LiftPart['kind'][])
+    // Blocks and shackles belong to leaf springs, spacers on top to struts and coil-overs.
+    .filter((one) => (props.isBeam ? one !== 'strutTopSpacer' : one !== 'block' && one !== 'shackle'))
+    .map((value) => ({ value, title: PART_WORDS[value] })),
+);
+const SIDES: { value: PartSide; title: string }[] = [
+  { value: 'both', title: 'Both sides' },
+  { value: 'left', title: 'Left only' },
+  { value: 'right', title: 'Right only' },
+];
+const STOPS = [
+  { value: 'axle', title: 'Stop bears on the axle' },
+  { value: 'springPack', title: 'Stop bears on the spring pack' },
+];
+const DROOPS = [
+  { value: 'spring', title: 'Spring sets the droop' },
+  { value: 'shock', title: 'Shock sets the droop' },
+];
+
+function valueOf(part: LiftPart, { path }: PartField): number {
+  const [first, second] = path;
+  const own = (part as unknown as Record<string, unknown>)[first];
+  return Number(second === undefined ? own : (own as Record<string, unknown>)[second]);
+}
+function withValue(part: LiftPart, { path }: PartField, value: number): LiftPart {
+  const [first, second] = path;
+  const own = part as unknown as Record<string, unknown>;
+  const next = second === undefined ? value : { ...(own[first] as object), [second]: value };
+  return { ...own, [first]: next } as unknown as LiftPart;
+}
+const replace = (i: number, next: Partial<AxlePart>): void =>
+  emit(
+    'change',
+    props.parts.map((one, k) => (k === i ? { ...one, ...next } : one)),
+  );
+
+/** What a part moves, at the wheel. */
+function movesWords(part: LiftPart): string {
+  const { suspensionLiftMm, bodyLiftMm, bumpStopMm, bumpLimitShiftMm, droopLimitShiftMm, linkageDropMm } =
+    liftPartShift(part);
+  const said = [
+    ...(suspensionLiftMm ? [`parked height ${signed(suspensionLiftMm)}`] : []),
+    ...(linkageDropMm ? [`linkage down ${formatMm(linkageDropMm)}`] : []),
+    ...(bodyLiftMm ? [`body ${signed(bodyLiftMm)}`] : []),
+    ...(bumpStopMm ? [`bump stop ${formatMm(bumpStopMm)} sooner`] : []),
+    ...(bumpLimitShiftMm ? [`full bump ${signed(bumpLimitShiftMm)}`] : []),
+    ...(droopLimitShiftMm ? [`full droop ${signed(droopLimitShiftMm)}`] : []),
+  ];
+  return said.length ? `${said.join(', ')} mm` : 'moves nothing';
+}
+const signed = (mm: number): string => `${mm > 0 ? '+' : '−'}${formatMm(Math.abs(mm))}`;
+</script>
+
+<template>
+  <section class="parts" :aria-label="title">
+    <h3>{{ title }}</h3>
+    <p v-if="!parts.length" class="muted small">No parts yet.</p>
+    <article v-for="({ part, side }, i) in parts" :key="i" class="part" :aria-label="PART_WORDS[part.kind]">
+      <div class="top">
+        <strong>{{ PART_WORDS[part.kind] }}</strong>
+        <v-btn
+          size="44"
+          variant="text"
+          :icon="mdiDeleteOutline"
+          :aria-label="`Remove: ${PART_WORDS[part.kind]}`"
+          @click="
+            emit(
+              'change',
+              parts.filter((_, k) => k !== i),
+            )
+          "
+        />
+      </div>
+      <div class="fields">
+        <template v-for="field in PART_FIELDS[part.kind]" :key="field.label">
+          <QuantityField
+            v-if="field.isLength"
+            :label="field.label"
+            :value="valueOf(part, field)"
+            :range="field.range"
+            @change="(mm) => mm !== undefined && replace(i, { part: withValue(part, field, mm) })"
+          />
+          <TypedField
+            v-else
+            :label="field.label"
+            :value="valueOf(part, field)"
+            :read="readNumber(field.range)"
+            :write="writeNumber"
+            @change="(value) => value !== undefined && replace(i, { part: withValue(part, field, value) })"
+          />
+        </template>
+        <v-select
+          v-if="part.kind === 'block'"
+          :model-value="part.stopBearsOn"
+          :items="STOPS"
+          aria-label="Where the stop bears"
+          hide-details
+          @update:model-value="(stopBearsOn: 'axle' | 'springPack') => replace(i, { part: { ...part, stopBearsOn } })"
+        />
+        <v-select
+          v-if="part.kind === 'block'"
+          :model-value="part.droopSetBy"
+          :items="DROOPS"
+          aria-label="What sets the droop"
+          hide-details
+          @update:model-value="(droopSetBy: 'spring' | 'shock') => replace(i, { part: { ...part, droopSetBy } })"
+        />
+        <v-select
+          v-if="bothSides"
+          :model-value="side"
+          :items="SIDES"
+          aria-label="On which side"
+          hide-details
+          @update:model-value="(to: PartSide) => replace(i, { side: to })"
+        />
+      </div>
+      <p class="small muted">Moves: {{ movesWords(part) }}.</p>
+    </article>
+    <div class="add">
+      <v-select v-model="kind" :items="kinds" :label="`Part for the ${title.toLowerCase()}`" hide-details />
+      <v-btn height="48" variant="outlined" @click="emit('change', [...parts, { part: blankPart(kind), side: 'both' }])"
+        >Add</v-btn
+      >
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.parts {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+  min-width: 0;
+}
+h3 {
+  font-size: 17px;
+}
+.part {
+  border-top: 1px solid var(--rule);
+  display: grid;
+  gap: 8px;
+  padding-top: 2px;
+}
+.top {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+.fields {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 10px;
+}
+.add {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 8px;
+  border-top: 1px solid var(--rule);
+  padding-top: 10px;
+}
+.small {
+  font-size: 14px;
+  line-height: 19px;
+}
+.fields :deep(.other) {
+  font-size: 13px;
+}
+</style>

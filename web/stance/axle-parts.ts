@@ -1,0 +1,52 @@
+import { asCase } from '@/contracts/as-case';
+import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
+import { CORNER_KEYS, setupForCorner, type CornerKey } from '@/core/clearance/description';
+import type { LiftPart } from '@/core/stance/lift-part';
+import { startingSetup } from '../bench/starting-setup';
+
+export type StanceAxle = 'front' | 'rear';
+export type PartSide = 'both' | 'left' | 'right';
+
+/** A part of an axle, on both sides or on one. */
+export interface AxlePart {
+  readonly part: LiftPart;
+  readonly side: PartSide;
+}
+
+/** Described corners of an axle. */
+export const cornersOf = (file: LowgapFile, axle: StanceAxle): CornerKey[] =>
+  CORNER_KEYS.filter((key) => key.startsWith(axle) && file.corners[key] !== undefined);
+
+const partsAt = (file: LowgapFile, key: CornerKey): readonly LiftPart[] =>
+  file.setup ? (setupForCorner(asCase(file), key).parts ?? []) : [];
+
+/** Parts of an axle: what both sides have alike is on both. */
+export function axleParts(file: LowgapFile, axle: StanceAxle): AxlePart[] {
+  const keys = cornersOf(file, axle);
+  const [first, second] = keys;
+  if (!first) return [];
+  const own = partsAt(file, first).map((part) => ({ part, side: sideOf(first) }));
+  if (!second) return own.map(({ part }) => ({ part, side: 'both' }));
+  const others = [...partsAt(file, second)];
+  const rows = own.map(({ part, side }): AxlePart => {
+    const twin = others.findIndex((other) => JSON.stringify(other) === JSON.stringify(part));
+    if (twin < 0) return { part, side };
+    others.splice(twin, 1);
+    return { part, side: 'both' };
+  });
+  return [...rows, ...others.map((part): AxlePart => ({ part, side: sideOf(second) }))];
+}
+
+const sideOf = (key: CornerKey): 'left' | 'right' => (key.endsWith('Left') ? 'left' : 'right');
+
+/** Puts parts on an axle of the tried setup; what is tried begins with what is fitted. */
+export function setAxleParts(file: LowgapFile, axle: StanceAxle, parts: readonly AxlePart[]): void {
+  file.setup ??= startingSetup(file);
+  const setup = file.setup;
+  const corners: NonNullable<LowgapSetup['corners']> = { ...setup.corners };
+  for (const key of cornersOf(file, axle)) {
+    const own = parts.filter(({ side }) => side === 'both' || side === sideOf(key)).map(({ part }) => part);
+    corners[key] = { ...corners[key], parts: structuredClone(own) as NonNullable<LowgapSetup['parts']> };
+  }
+  setup.corners = corners;
+}

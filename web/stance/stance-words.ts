@@ -1,0 +1,171 @@
+import { LIMITS, type Range } from '@/core/limits';
+import type { CalledFor } from '@/core/stance/called-for';
+import type { LiftPart } from '@/core/stance/lift-part';
+import type { RoadMeasured, RoadWhat } from '@/core/stance/road-report';
+import type { LineLeft } from '@/core/stance/stance-report';
+import { formatMm } from '@/core/units/length';
+
+export const PART_WORDS: Readonly<Record<LiftPart['kind'], string>> = {
+  ride: 'Lift or lowering on the spring, as sold',
+  coilSpring: 'Other coil springs',
+  springSpacer: 'Spacer, collar or preload on a coil',
+  strutTopSpacer: 'Spacer on top of the strut',
+  block: 'Block on a leaf spring',
+  shackle: 'Longer shackle',
+  drop: 'Spindle, sub-frame or bracket drop',
+  body: 'Body lift',
+  load: 'Weight put on or taken off',
+  bumpStop: 'Longer bump stop',
+  longerShock: 'Longer shock',
+};
+
+const rate: Range = { min: 1, max: 1000, unit: 'N/mm' };
+const free: Range = { min: 50, max: 1200, unit: 'mm' };
+
+/** A number of a part: where it stands in it, what it is called, and whether it is a length. */
+export interface PartField {
+  readonly path: readonly [string] | readonly [string, string];
+  readonly label: string;
+  readonly range: Range;
+  readonly isLength: boolean;
+}
+const mm = (key: string, label: string, range: Range = LIMITS.partMm): PartField => ({
+  path: [key],
+  label,
+  range,
+  isLength: true,
+});
+const number = (path: PartField['path'], label: string, range: Range): PartField => ({
+  path,
+  label,
+  range,
+  isLength: false,
+});
+const ratio = number(['motionRatio'], 'Spring travel over wheel travel', LIMITS.motionRatio);
+
+export const PART_FIELDS: Readonly<Record<LiftPart['kind'], readonly PartField[]>> = {
+  ride: [mm('liftMm', 'At the wheel, - lowers')],
+  coilSpring: [
+    { ...number(['fitted', 'freeLengthMm'], 'Fitted, free length', free), isLength: true },
+    number(['fitted', 'rateNPerMm'], 'Fitted, N/mm', rate),
+    { ...number(['next', 'freeLengthMm'], 'New, free length', free), isLength: true },
+    number(['next', 'rateNPerMm'], 'New, N/mm', rate),
+    number(['springLoadN'], 'Load on the spring, N', { min: 0, max: 40_000, unit: 'N' }),
+    ratio,
+  ],
+  springSpacer: [mm('thicknessMm', 'Thickness'), ratio],
+  strutTopSpacer: [mm('thicknessMm', 'Thickness'), ratio],
+  block: [mm('thicknessMm', 'Thickness'), mm('replacesMm', 'Replaces one of')],
+  shackle: [mm('extraMm', 'Longer by'), number(['share'], 'Share that reaches the axle', LIMITS.shackleShare)],
+  drop: [mm('dropMm', 'Drop')],
+  body: [mm('liftMm', 'Lift')],
+  load: [
+    number(['weightKg'], 'Weight, kg', { min: -2000, max: 2000, unit: 'kg' }),
+    number(['share'], 'Share on this wheel', { min: -1, max: 1.5, unit: 'of it' }),
+    number(['rateNPerMm'], 'Spring, N/mm', rate),
+    ratio,
+  ],
+  bumpStop: [mm('lengthMm', 'Longer by'), ratio],
+  longerShock: [mm('extraMm', 'Longer by'), ratio],
+};
+
+/** A part to begin with. */
+export function blankPart(kind: LiftPart['kind']): LiftPart {
+  switch (kind) {
+    case 'ride':
+      return { kind, liftMm: 30 };
+    case 'coilSpring':
+      return {
+        kind,
+        fitted: { freeLengthMm: 360, rateNPerMm: 60 },
+        next: { freeLengthMm: 380, rateNPerMm: 65 },
+        springLoadN: 6000,
+        motionRatio: 0.7,
+      };
+    case 'springSpacer':
+    case 'strutTopSpacer':
+      return { kind, thicknessMm: 20, motionRatio: 0.7 };
+    case 'block':
+      return { kind, thicknessMm: 50, replacesMm: 0, stopBearsOn: 'axle', droopSetBy: 'spring' };
+    case 'shackle':
+      return { kind, extraMm: 50, share: 0.5 };
+    case 'drop':
+      return { kind, dropMm: 50 };
+    case 'body':
+      return { kind, liftMm: 50 };
+    case 'load':
+      return { kind, weightKg: 50, share: 0.5, rateNPerMm: 60, motionRatio: 0.7 };
+    case 'bumpStop':
+      return { kind, lengthMm: 20, motionRatio: 1 };
+    case 'longerShock':
+      return { kind, extraMm: 30, motionRatio: 1 };
+  }
+}
+
+export const LINE_WORDS: Readonly<Record<LineLeft['what'], string>> = {
+  brakeHose: 'Brake hose',
+  sensorWire: 'Sensor wire',
+  parkingCable: 'Parking cable',
+};
+
+/** What a height calls for, with the number that does. */
+export function calledForWords({ what, by }: CalledFor): string {
+  const mmWords = `${formatMm(Math.abs(by))} mm`;
+  const degrees = `${Math.abs(by).toFixed(1)}°`;
+  switch (what) {
+    case 'longerShock':
+      return `Longer shocks: the wheel hangs ${mmWords} beyond what these reach; they would stop the droop.`;
+    case 'bumpStopOrShorterShock':
+      return `A bump stop or shorter shocks: these bottom ${mmWords} before the stop.`;
+    case 'longerHose':
+      return `Longer or moved brake hoses: ${mmWords} short at full droop. Never strain one.`;
+    case 'longerSensorWire':
+      return `More slack in the sensor wire: ${mmWords} short at full droop.`;
+    case 'longerParkingCable':
+      return `More length in the parking cable: ${mmWords} short at full droop.`;
+    case 'camberCorrection':
+      return `Camber correction (arms or cam bolts): ${degrees} to take back, more than the adjusters reach.`;
+    case 'casterCorrection':
+      return `Caster correction (arms, wedges or brackets): ${degrees} to take back, more than the adjusters reach.`;
+    case 'jointCorrection':
+      return `Arms or brackets that spare the ball joints: ${degrees} beyond what they are allowed.`;
+    case 'panhardCorrection':
+      return `An adjustable track bar or its drop bracket: the axle stands ${mmWords} to the side, and the steering wheel off centre.`;
+    case 'bodyLiftParts':
+      return 'With the body lift: a steering-shaft extension, bumpers moved, wiring and hoses rerouted.';
+    case 'alignment':
+      return `An alignment: camber changes by ${degrees} at ride height.`;
+  }
+}
+
+export const ROAD_WORDS: Readonly<Record<RoadWhat, string>> = {
+  approach: 'Approach angle',
+  departure: 'Departure angle',
+  breakover: 'Breakover angle',
+  bellyClearance: 'Clearance between the axles',
+  axleClearance: 'Clearance under the axle',
+  stabilityFactor: 'Static stability factor',
+  tiltAngle: 'Tilt angle, rigid',
+  engineSpeed: 'Engine speed at cruise',
+  effectiveAxleRatio: 'Axle ratio as it feels',
+  restoringAxleRatio: 'Axle ratio that restores it',
+  headlampAim: 'Headlamp aim, + up',
+};
+
+export const ROAD_FIELD_WORDS: Readonly<Record<keyof RoadMeasured, string>> = {
+  wheelbaseMm: 'wheelbase (in the baseline)',
+  trackFrontMm: 'front track (in the baseline)',
+  trackRearMm: 'rear track (in the baseline)',
+  frontReachMm: 'lowest place ahead of the front hub',
+  frontHeightMm: 'its height over the ground',
+  rearReachMm: 'lowest place behind the rear hub',
+  rearHeightMm: 'its height',
+  bellyBehindMm: 'lowest place behind the front hub',
+  bellyHeightMm: 'height of the lowest place between the axles',
+  axleClearanceMm: 'lowest place of the axle',
+  centreOfGravityMm: 'height of the centre of gravity',
+  axleRatio: 'axle ratio',
+  gearRatio: 'gear ratio at cruise',
+  cruiseKmh: 'cruise, km/h',
+  speedometerErrorShare: 'speedometer error',
+};
