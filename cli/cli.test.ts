@@ -12,9 +12,17 @@ import { demoJobs } from '@/demo/demo-jobs';
 let folder: string;
 const { document } = demoJobs().at(-1)!;
 
+/** The command line in one file, within the project so that it finds its packages. */
+const BUNDLE = '.cache/cli-test';
+
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'lowgap-cli-'));
-});
+  const { status, stderr } = spawnSync(process.execPath, ['scripts/bundle-cli.mjs', BUNDLE], {
+    encoding: 'utf8',
+    env: { ...process.env, NODE_OPTIONS: '' },
+  });
+  expect({ status, stderr }).toMatchObject({ status: 0 });
+}, 60_000);
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 function fileOf(content: unknown): string {
@@ -24,7 +32,7 @@ function fileOf(content: unknown): string {
 }
 
 function lowgap(...args: string[]) {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/main.ts', ...args], {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [join(BUNDLE, 'main.mjs'), ...args], {
     encoding: 'utf8',
     env: { ...process.env, NODE_OPTIONS: '' },
   });

@@ -203,7 +203,11 @@ test('the catalogue takes a table from elsewhere, names each bad line, and gives
   await page.getByRole('textbox', { name: 'Search' }).fill('Größer');
   await expect(page.getByRole('row', { name: /245\/75R17 Größer 798.5/ })).toBeVisible();
 
-  await page.getByRole('button', { name: 'Change' }).click();
+  await page
+    .getByRole('row', { name: /245\/75R17 Größer/ })
+    .getByRole('button', { name: 'Change' })
+    .click();
+  await expect(page.getByLabel('Load index')).toBeVisible();
   await page.getByLabel('Load index').fill('plenty');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Expected a number; found plenty.')).toBeVisible();
