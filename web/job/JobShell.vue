@@ -273,7 +273,7 @@ h1 {
   justify-content: space-between;
   align-items: stretch;
   flex-wrap: wrap;
-  gap: 0 24px;
+  gap: 0 12px;
   padding: 0 20px;
   border-bottom: 2px solid var(--rule);
 }
@@ -290,8 +290,9 @@ ol {
   flex-direction: column;
   justify-content: center;
   min-height: 50px;
-  min-width: 120px;
-  padding: 2px 22px 2px 10px;
+  min-width: 84px;
+  padding: 2px 14px 2px 10px;
+  white-space: nowrap;
   color: inherit;
   text-decoration: none;
   border-bottom: 5px solid transparent;

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import { problemText } from '@/contracts/problems';
+import { setupForCorner } from '@/core/clearance/description';
 import { expectedHeights, type Expected } from '@/core/stance/expected-height';
 import { attempt } from '@/core/problem';
 import { formatMm } from '@/core/units/length';
@@ -24,6 +25,26 @@ const axles = computed<StanceAxle[]>(() =>
 const parts = (axle: StanceAxle): AxlePart[] => (job.document ? axleParts(job.document, axle) : []);
 const setParts = (axle: StanceAxle, next: AxlePart[]): void =>
   job.changeSetup((file) => setAxleParts(file, axle, next), `parts ${axle}`);
+/** Lift entered on the bench as a number, without a part. */
+const ownLift = (axle: StanceAxle): number => {
+  const [key] = cornersOf(job.document!, axle);
+  return key && job.document?.setup ? setupForCorner(asCase(job.document), key).suspensionLiftMm : 0;
+};
+/** The bench's number becomes a part of both axles. */
+function ownToPart(): void {
+  job.changeSetup((file) => {
+    for (const axle of axles.value) {
+      const mm = ownLift(axle);
+      if (mm !== 0)
+        setAxleParts(file, axle, [...axleParts(file, axle), { part: { kind: 'ride', liftMm: mm }, side: 'both' }]);
+    }
+    const setup = file.setup;
+    if (!setup) return;
+    setup.suspensionLiftMm = 0;
+    delete setup.typed?.['suspensionLiftMm'];
+    for (const own of Object.values(setup.corners ?? {})) delete own?.suspensionLiftMm;
+  });
+}
 const isBeam = (axle: StanceAxle): boolean =>
   cornersOf(job.document!, axle).some((key) => job.document!.corners[key]!.motion.type === 'beamAxle');
 
@@ -173,7 +194,9 @@ const heightsKnown = computed(() => {
           :parts="parts(axle)"
           :both-sides="cornersOf(job.document!, axle).length > 1"
           :is-beam="isBeam(axle)"
+          :own-lift-mm="ownLift(axle)"
           @change="(next) => setParts(axle, next)"
+          @own="ownToPart"
         />
       </div>
     </div>
@@ -213,6 +236,9 @@ td {
   border-top: 1px solid var(--rule);
   padding: 6px 10px 6px 0;
   text-align: left;
+}
+td .muted {
+  margin-left: 6px;
 }
 .solve {
   display: flex;

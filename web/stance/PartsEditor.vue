@@ -10,8 +10,14 @@ import type { AxlePart, PartSide } from './axle-parts';
 import { blankPart, PART_FIELDS, PART_WORDS, type PartField } from './stance-words';
 
 /** Lift and lowering parts of an axle: each moves the parked height, the stops or the linkage by its kind. */
-const props = defineProps<{ title: string; parts: readonly AxlePart[]; bothSides: boolean; isBeam: boolean }>();
-const emit = defineEmits<{ change: [parts: AxlePart[]] }>();
+const props = defineProps<{
+  title: string;
+  parts: readonly AxlePart[];
+  bothSides: boolean;
+  isBeam: boolean;
+  ownLiftMm: number;
+}>();
+const emit = defineEmits<{ change: [parts: AxlePart[]]; own: [] }>();
 
 const kind = ref<LiftPart['kind']>('ride');
 const kinds = computed(() =>
@@ -71,7 +77,11 @@ const signed = (mm: number): string => `${mm > 0 ? '+' : '−'}${formatMm(Math.a
 <template>
   <section class="parts" :aria-label="title">
     <h3>{{ title }}</h3>
-    <p v-if="!parts.length" class="muted small">No parts yet.</p>
+    <p v-if="ownLiftMm" class="small own">
+      <span>The bench’s own lift of {{ signed(ownLiftMm) }} mm counts beside these.</span>
+      <v-btn height="44" variant="text" @click="emit('own')">Make it a part</v-btn>
+    </p>
+    <p v-else-if="!parts.length" class="muted small">No parts yet.</p>
     <article v-for="({ part, side }, i) in parts" :key="i" class="part" :aria-label="PART_WORDS[part.kind]">
       <div class="top">
         <strong>{{ PART_WORDS[part.kind] }}</strong>
@@ -167,6 +177,12 @@ h3 {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 10px;
+}
+.own {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px;
 }
 .add {
   display: grid;

@@ -12,10 +12,12 @@ const WIDTH = 460;
 const HEIGHT = 150;
 const GROUND = 132;
 const [FRONT_X, REAR_X] = [80, 380];
-/** What changes is small beside the heights: lips are drawn over the lower one, half a unit to the millimetre. */
-const base = computed(() => Math.min(props.front.now, props.rear.now));
-const UNITS_PER_MM = 0.5;
-const y = (mm: number): number => 62 - (mm - base.value) * UNITS_PER_MM;
+/** What changes is small beside the heights: lips are drawn over the lowest one, half a unit to the millimetre or less. */
+const all = computed(() => [props.front.now, props.front.then, props.rear.now, props.rear.then]);
+const base = computed(() => Math.min(...all.value));
+const ROOM = 44;
+const perMm = computed(() => Math.min(0.5, ROOM / Math.max(1, Math.max(...all.value) - base.value)));
+const y = (mm: number): number => 66 - (mm - base.value) * perMm.value;
 const line = (front: number, rear: number): string => `M${FRONT_X - 50} ${y(front)}L${REAR_X + 50} ${y(rear)}`;
 </script>
 

@@ -41,7 +41,7 @@ const missingShock = ({ key }: CornerReport): string => {
     ...(under?.shockNowMm === undefined ? ['its length at ride height'] : []),
     ...(under?.shockOpenMm === undefined ? ['fully open'] : []),
     ...(under?.shockClosedMm === undefined ? ['fully closed'] : []),
-    ...(job.document?.stance?.[axle]?.shockRatio === undefined ? ['shock travel over wheel travel (here)'] : []),
+    ...(job.document?.stance?.[axle]?.shockRatio === undefined ? ['shock travel per wheel travel (here)'] : []),
   ];
   return `Not answered: enter ${asked.join(', ')}${asked.length > 1 || !asked[0]?.includes('here') ? '; lengths are in the baseline, under what hangs below' : ''}.`;
 };
@@ -69,7 +69,7 @@ const missingShock = ({ key }: CornerReport): string => {
       <div v-for="axle in axles" :key="axle" class="fields">
         <strong>{{ axle === 'front' ? 'Front axle' : 'Rear axle' }}</strong>
         <QuantityField
-          label="Camber adjusts by, either way"
+          label="Camber adjusts ±"
           quantity="degrees"
           :value="job.document?.stance?.[axle]?.camberByDeg"
           :range="degrees(30)"
@@ -77,7 +77,7 @@ const missingShock = ({ key }: CornerReport): string => {
           @change="(value) => set(axle, 'camberByDeg', value)"
         />
         <QuantityField
-          label="Caster adjusts by, either way"
+          label="Caster adjusts ±"
           quantity="degrees"
           :value="job.document?.stance?.[axle]?.casterByDeg"
           :range="degrees(30)"
@@ -85,7 +85,7 @@ const missingShock = ({ key }: CornerReport): string => {
           @change="(value) => set(axle, 'casterByDeg', value)"
         />
         <QuantityField
-          label="Ball joints may swing, by their maker"
+          label="Ball joints’ most"
           quantity="degrees"
           :value="job.document?.stance?.[axle]?.jointMostDeg"
           :range="degrees(60)"
@@ -93,7 +93,7 @@ const missingShock = ({ key }: CornerReport): string => {
           @change="(value) => set(axle, 'jointMostDeg', value)"
         />
         <TypedField
-          label="Shock travel over wheel travel"
+          label="Shock per wheel travel"
           :value="job.document?.stance?.[axle]?.shockRatio"
           :read="readNumber(LIMITS.motionRatio)"
           :write="writeNumber"
