@@ -12,5 +12,7 @@ export default {
       { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'es6' }, sourceMaps: 'inline' },
     ],
   },
-  testTimeout: 30000,
+  // One a core: by default one core would be left idle.
+  maxWorkers: 2,
+  testTimeout: 60000,
 };

@@ -40,12 +40,6 @@ async function planChosen(page: Page): Promise<void> {
 const PICTURES: readonly Picture[] = [
   { name: 'bay-board' },
   { name: 'baseline', room: 'baseline?corner=frontLeft' },
-  {
-    name: 'bench-caliper',
-    room: 'bench?corner=frontLeft&view=inside',
-    job: 'Coupe',
-    prepare: async (page) => page.getByTestId('rung-caliper').click(),
-  },
   { name: 'survey', room: 'survey?corner=frontLeft' },
   {
     name: 'survey-walk',
@@ -61,6 +55,7 @@ const PICTURES: readonly Picture[] = [
   },
   { name: 'intake', room: 'intake' },
   { name: 'catalogue', path: '/catalogue' },
+  { name: 'stance', room: 'stance' },
   { name: 'bench', room: 'bench' },
   { name: 'bench-well', room: 'bench?corner=frontLeft&view=well' },
   {
