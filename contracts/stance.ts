@@ -32,13 +32,43 @@ export const roadSchema = z.strictObject({
   speedometerErrorShare: z.number().min(-0.1).max(0.2).optional(),
 });
 
+/** Propshaft of a beam axle, or half shafts of an independent one, by tape at the surveyed ride height. */
+export const driveSchema = z.strictObject({
+  shaftLengthMm: within(LIMITS.wheelbaseMm).optional(),
+  shaftRiseMm: within(LIMITS.riseMm).optional(),
+  outputDeg: z.number().min(-40).max(40).optional(),
+  pinionDeg: z.number().min(-40).max(40).optional(),
+  innerInboardMm: within(LIMITS.jointMm).optional(),
+  innerRiseMm: within(LIMITS.riseMm).optional(),
+  outerInboardMm: within(LIMITS.jointMm).optional(),
+  differentialDropMm: within(LIMITS.changeMm).optional(),
+});
+
+const watched = z.number().min(-200).max(2000).optional();
+
+/** One step of a travel cycle as it was read. */
+export const cycleStepSchema = z.strictObject({
+  hubToLipMm: within(LIMITS.hubToLipMm),
+  shockMm: watched,
+  slipEngagedMm: watched,
+  hoseSlackMm: watched,
+  coilGapMm: watched,
+  trackBarGapMm: watched,
+});
+
+const cycle = z.array(cycleStepSchema).max(40).optional();
+
 export const stanceSchema = z.strictObject({
   front: axleAbilitySchema.optional(),
   rear: axleAbilitySchema.optional(),
   /** Rear lip over front lip that is wanted. */
   rakeMm: z.number().min(-300).max(300).optional(),
   road: roadSchema.optional(),
+  cycles: z.strictObject({ frontLeft: cycle, frontRight: cycle, rearLeft: cycle, rearRight: cycle }).optional(),
+  drive: z.strictObject({ front: driveSchema.optional(), rear: driveSchema.optional() }).optional(),
 });
 
 export type AxleAbilityEntry = z.output<typeof axleAbilitySchema>;
+export type CycleStepEntry = z.output<typeof cycleStepSchema>;
+export type DriveEntry = z.output<typeof driveSchema>;
 export type RoadEntry = z.output<typeof roadSchema>;

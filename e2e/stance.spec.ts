@@ -72,11 +72,49 @@ test('curves, shocks and the road: what was measured is answered, what was not i
   await expect(page.getByLabel('Its height over the ground')).toHaveValue('420');
 });
 
+test('a corner is stepped through its travel, and its half shafts are looked at with the differential lowered', async ({
+  page,
+}) => {
+  await ownPickup(page, 'Stance cycle');
+  await room(page, 'Stance').click();
+  await page.getByRole('button', { name: 'Travel cycle' }).click();
+  const step = page.getByRole('form', { name: 'Next step' });
+  for (const [lip, slack] of [
+    ['604', '6'],
+    ['524', '2 in'],
+  ] as const) {
+    await step.getByLabel('Hub to lip').fill(lip);
+    await step.getByLabel('Brake hose slack').fill(slack);
+    await step.getByRole('button', { name: 'Add the step' }).click();
+    await expect(step.getByLabel('Hub to lip')).toHaveValue('');
+  }
+  await expect(page.getByTestId('cycle-rows').getByRole('row').nth(1)).toContainText('-80');
+  await expect(page.getByTestId('cycle-trends')).toContainText(
+    /Brake hose slack grows as the wheel rises, .*it runs out \d+ mm down/,
+  );
+  await step.getByLabel('Hub to lip').fill('5');
+  await expect(page.getByText(/50 to 1500 mm/)).toBeVisible();
+  await page.getByRole('button', { name: /Remove the step at 604/ }).click();
+  await expect(page.getByTestId('cycle-trends')).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Shocks and lines' }).click();
+  const drive = page.getByRole('region', { name: 'Driveline, front' });
+  await expect(drive).toContainText('Not answered: measure inner joint inboard of hub face');
+  await drive.getByLabel('Inner joint inboard of hub face').fill('480');
+  await drive.getByLabel('Inner joint above hub centre').fill('10');
+  await drive.getByLabel('Outer joint inboard of hub face').fill('90');
+  const table = page.getByTestId('drive-front');
+  await expect(table.getByRole('row', { name: /Inner joint/ })).toHaveCount(1);
+  await drive.getByLabel('Differential dropped by').fill('25');
+  await expect(table.getByRole('row', { name: /Inner joint, differential dropped/ })).toBeVisible();
+  await saved(page);
+});
+
 test('axe finds nothing in the stance, and it is read on a phone without scrolling sideways', async ({ page }) => {
   await ownPickup(page, 'Stance for all');
   await room(page, 'Stance').click();
   expect(await axeFinds(page)).toEqual([]);
-  for (const view of ['Through the travel', 'Shocks and lines', 'On the road']) {
+  for (const view of ['Through the travel', 'Shocks and lines', 'Travel cycle', 'On the road']) {
     await page.getByRole('button', { name: view }).click();
     expect(await axeFinds(page)).toEqual([]);
   }

@@ -1,5 +1,5 @@
 // Bundles the command line into one file, so that tests which start it many times do not translate it each time.
-import { fileURLToPath } from 'node:url';
+import { fileURLToPath, URL } from 'node:url';
 import { build } from 'vite';
 
 const [outDir] = process.argv.slice(2);

@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { problemText } from '@/contracts/problems';
 import { useCurrentCorner } from '../job/current-corner';
 import { useJobStore } from '../stores/job';
+import CycleView from './CycleView.vue';
 import HeightsView from './HeightsView.vue';
 import RoadView from './RoadView.vue';
 import TravelCurves from './TravelCurves.vue';
@@ -21,6 +22,7 @@ const VIEWS = {
   heights: 'Heights',
   travel: 'Through the travel',
   under: 'Shocks and lines',
+  cycle: 'Travel cycle',
   road: 'On the road',
 } as const;
 type View = keyof typeof VIEWS;
@@ -44,6 +46,7 @@ const here = computed(() => reports.value.find((report) => report.key === key.va
       <TravelCurves v-else-if="here.stance.ok" :stance="here.stance.value" />
       <p v-else class="panel box verdict-rubs" role="alert">{{ problemText(here.stance.problems[0]!) }}</p>
     </template>
+    <CycleView v-else-if="view === 'cycle'" :key="key" :corner="key" />
     <UnderneathView v-else-if="view === 'under'" :reports="reports" />
     <RoadView v-else-if="road" :road="road" />
   </div>

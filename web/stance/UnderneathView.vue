@@ -9,6 +9,7 @@ import TypedField from '../parts/TypedField.vue';
 import { useJobStore } from '../stores/job';
 import { bothUnits, CORNER_NAMES } from '../words';
 import type { StanceAxle } from './axle-parts';
+import DrivelinePanel from './DrivelinePanel.vue';
 import { calledForWords, LINE_WORDS } from './stance-words';
 import type { CornerReport } from './use-stance';
 
@@ -102,6 +103,7 @@ const missingShock = ({ key }: CornerReport): string => {
         />
       </div>
     </section>
+    <DrivelinePanel v-for="axle in axles" :key="`drive${axle}`" :axle="axle" />
     <section v-for="report in reports" :key="report.key" class="panel box" :aria-label="CORNER_NAMES[report.key]">
       <h2 class="panel-title">{{ CORNER_NAMES[report.key] }}</h2>
       <template v-if="report.stance.ok">
