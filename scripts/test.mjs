@@ -110,7 +110,10 @@ async function postgresTests() {
       say('\nThe PostgreSQL server for the contract tests did not start.');
       return record(title, 0, 1);
     }
-    await unitTests(title, ['server'], { TEST_DATABASE_URL: `postgres://lowgap@127.0.0.1:${port}/postgres` });
+    // One after the other: they share that server's database.
+    await unitTests(title, ['server', '--maxWorkers=1'], {
+      TEST_DATABASE_URL: `postgres://lowgap@127.0.0.1:${port}/postgres`,
+    });
   } finally {
     if (started) pg('pg_ctl', '-D', data, '-m', 'immediate', 'stop');
     rmSync(home, { recursive: true, force: true });
@@ -121,7 +124,7 @@ install();
 mkdirSync(join(ROOT, '.cache'), { recursive: true });
 const hasChromium = debianPackage('chromium', () => existsSync(CHROMIUM));
 
-// Two at a time: the checks of the text beside the unit tests.
+// The checks of the text beside the unit tests, which keep both cores busy once those are done.
 await Promise.all([
   (async () => {
     await check('lint', 'eslint', ['.', '--max-warnings', '0']);
@@ -131,6 +134,8 @@ await Promise.all([
       '.dependency-cruiser.cjs',
       'core',
       'contracts',
+      'meshes',
+      'sheets',
       'server',
       'web',
       'cli',
@@ -139,7 +144,7 @@ await Promise.all([
     ]);
     await check('types', 'vue-tsc', ['--noEmit']);
   })(),
-  unitTests('unit and contract tests', ['--maxWorkers=1']),
+  unitTests('unit and contract tests', []),
 ]);
 await postgresTests();
 build();
