@@ -53,7 +53,7 @@ export interface ThingOutcome {
 export interface PlanJudgement {
   readonly plan: Plan;
   readonly things: readonly ThingOutcome[];
-  /** Every thing is left what the standard wants, and no fix is at fault. */
+  /** Something is surveyed, every thing is left what the standard wants, and no fix is at fault. */
   readonly clears: boolean;
   readonly knockOns: readonly KnockOn[];
   /** Taken off, and nobody has looked behind: labels. */
@@ -105,7 +105,7 @@ export function judgePlan(
   return {
     plan: planOf(changes, steps),
     things,
-    clears: things.every(({ after, fault }) => after !== 'rubs' && fault === null),
+    clears: things.length > 0 && things.every(({ after, fault }) => after !== 'rubs' && fault === null),
     knockOns: knockOns(description, changed, changes, { before, after }, vehicle),
     unknownBehind: off.flatMap((fix, i) => {
       const { behind, label = fix.obstacle } = entryOf(description, fix, i);

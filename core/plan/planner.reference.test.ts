@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { CaseDescription, CornerKey } from '../clearance/description';
 import { evaluateCase } from '../clearance/evaluate';
+import { judgePlan, NOTHING_CHOSEN } from './judge-plan';
 import { crowded, QUESTION, SHOP } from './made-up-wells';
 import { MODIFICATION_RULES, modificationsOf, MODIFICATIONS, type Modification } from './modification';
 import { planCase } from './planner';
@@ -194,6 +195,13 @@ describe('what a plan never does (common practice, no source)', () => {
       consents: ['frontLeft:bracket'],
     });
     expect(agreed.leastPermanent!.steps.map(({ kind }) => kind)).toEqual(['crashBracket']);
+  });
+
+  test('where nothing is surveyed nothing is said to clear', () => {
+    const { corners, ...rest } = crowded(1, 'cutToFit');
+    const bare = { ...rest, corners: { frontLeft: { ...corners.frontLeft!, obstacles: [] } } };
+    expect(() => planCase(bare, QUESTION)).toThrow(/something surveyed/);
+    expect(judgePlan(bare, NOTHING_CHOSEN, QUESTION).clears).toBe(false);
   });
 
   test('more combinations than can be looked through are refused by name', () => {

@@ -3,7 +3,7 @@ import { describedCorner, describedCorners, prepareDescribed } from '../clearanc
 import { cornerVerdicts, type ObstacleVerdict } from '../clearance/evaluate';
 import { SectionShelf } from '../clearance/section-shelf';
 import { STANDARDS } from '../clearance/standard';
-import { attempt } from '../problem';
+import { attempt, ProblemError } from '../problem';
 import { MODIFICATION_RULES, modificationsOf, permits, type Modification } from './modification';
 import { axleSettings, type PlanQuestion } from './plan-question';
 import {
@@ -87,13 +87,14 @@ export function planCase(description: CaseDescription, question: PlanQuestion, s
  * The least permanent and the cheapest plan by exact search. Every combination of an axle's changes is judged whole under
  * every body lift; what still fails is mended thing by thing, which are independent of each other, as are the axles. Costs
  * add up and permanence is the worst of all, so that under a worst permanence each axle and each thing takes the cheapest
- * way. Settings the vehicle cannot stand in are passed over. @throws ProblemError `tooLarge`.
+ * way. Settings the vehicle cannot stand in are passed over. @throws ProblemError `tooLarge`; `missing` where nothing is surveyed.
  */
 export function* searchPlan(
   description: CaseDescription,
   question: PlanQuestion,
   shelf = new SectionShelf(),
 ): Generator<PlanProgress, PlanAnswer> {
+  requireSurvey(description);
   const axles = PLAN_AXLES.filter((axle) => describedCorners(description).some((key) => axleOf(key) === axle));
   const bodyLifts = [...new Set([0, ...question.bodyLiftsMm])];
   const asked = axles.flatMap((axle) =>
@@ -129,6 +130,17 @@ export function* searchPlan(
 }
 
 const always: Admits = () => true;
+
+/** Where nothing is surveyed nothing is known to clear. @throws ProblemError `missing`. */
+function requireSurvey(description: CaseDescription): void {
+  if (describedCorners(description).some((key) => describedCorner(description, key).obstacles.length > 0)) return;
+  throw new ProblemError({
+    code: 'missing',
+    path: 'corners',
+    expected: 'something surveyed near a tire',
+    found: 'nothing',
+  });
+}
 
 function settingOf(
   description: CaseDescription,

@@ -57,6 +57,12 @@ const least = computed(() => {
   );
   return left.sort((a, b) => a.overMm - b.overMm)[0] ?? null;
 });
+const unsurveyed = computed(() =>
+  job.corners
+    .filter((key) => !judged.value?.things.some(({ corner }) => corner === key))
+    .map((key) => CORNER_WORDS[key])
+    .join(', '),
+);
 const hasPlan = computed(() => (judged.value?.plan.steps.length ?? 0) > 0);
 
 const setAxle = (axle: PlanAxle, key: keyof AxleChanges, amount: number): void =>
@@ -152,7 +158,7 @@ watchEffect(() => {
             <p v-for="p in state.judgeProblems.value" :key="p.path + p.code">{{ problemText(p) }}</p>
           </div>
           <template v-if="judged">
-            <p data-testid="plan-says" role="status">
+            <p v-if="judged.things.length" data-testid="plan-says" role="status">
               <strong :class="judged.clears ? 'verdict-clear' : 'verdict-rubs'">{{
                 judged.clears ? (hasPlan ? 'Clears as planned' : 'Clears as it is') : `${failing.length} still to do`
               }}</strong><template v-if="hasPlan"
@@ -163,7 +169,10 @@ watchEffect(() => {
                 {{ CORNER_WORDS[least.corner] }}.</template
               >
             </p>
-            <ThingsTable :things="judged.things" @fix="setFix" @sheet="openSheet" />
+            <p v-if="unsurveyed" class="verdict-close">
+              Nothing is surveyed at {{ unsurveyed }}: this plan says nothing of it.
+            </p>
+            <ThingsTable v-if="judged.things.length" :things="judged.things" @fix="setFix" @sheet="openSheet" />
             <template v-if="judged.knockOns.length || judged.unknownBehind.length">
               <h3>What else it does</h3>
               <ul class="knock" data-testid="knock-ons">

@@ -153,7 +153,7 @@ const missingShock = ({ key }: CornerReport): string => {
 <style scoped>
 .under {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(380px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(470px, 100%), 1fr));
   gap: 10px;
   align-items: start;
 }
