@@ -1,4 +1,5 @@
 import type { CutSheet } from '@/core/plan/cut-sheet';
+import { CORNER_WORDS } from './plan-words';
 import type { SheetPoint } from '@/core/panel/flat-sheet';
 
 /** What a drawing of a cut sheet is made of, each on its own layer. */
@@ -123,7 +124,7 @@ function ruler(left: number, top: number): SheetPoint[][] {
 function saidOf(sheet: CutSheet, levelAboveHubMm: number | null): string[] {
   const { looks } = sheet;
   return [
-    `${sheet.label}, ${CORNERS[sheet.corner]}${sheet.mirrored ? ', mirrored for the other side' : ''}`,
+    `${sheet.label}, ${CORNER_WORDS[sheet.corner]}${sheet.mirrored ? ', mirrored for the other side' : ''}`,
     `${sheet.flapMm > 0 ? 'Fold' : 'Cut'} to leave ${mm(sheet.requiredMm)} mm: deepest ${mm(sheet.depthMm)} mm, ${mm(sheet.lengthMm)} mm long`,
     sheet.flapMm > 0
       ? `Cut ${mm(sheet.flapMm)} mm short of the fold line; slit the flap where it curves`
@@ -142,13 +143,6 @@ function saidOf(sheet: CutSheet, levelAboveHubMm: number | null): string[] {
     'Look behind before cutting. Eye protection. Deburr, prime, seal.',
   ];
 }
-
-const CORNERS: Readonly<Record<CutSheet['corner'], string>> = {
-  frontLeft: 'front left',
-  frontRight: 'front right',
-  rearLeft: 'rear left',
-  rearRight: 'rear right',
-};
 
 /** Each kind of line by name, each at another share of its length, so that names of neighbouring lines do not meet. */
 function named({ need, flapEdge, flapMm, firstCut, looks }: CutSheet): SheetDrawing['texts'] {

@@ -9,6 +9,7 @@ import { describedCorner } from '../clearance/described-corner';
 import { travelLimits } from '../clearance/envelope';
 import { motionUnder } from '../clearance/motion-under';
 import { rotate } from '../geometry/pose';
+import type { CornerMotion } from '../motion/corner-motion';
 import { attempt } from '../problem';
 import { withPartsCounted } from '../stance/lift-part';
 import { toDegrees } from '../units/angle';
@@ -36,17 +37,34 @@ export function propshaftReport(
   key: CornerKey,
   shaft: Propshaft,
 ): BeforeAndAfter<PropshaftState> {
+  return atPlaces(description, key, (motion, travel, setup) => shaftOn(motion, travel, setup, shaft));
+}
+
+/** The same with the setup at one height. @throws ProblemError where the linkage does not reach it. */
+export function propshaftWithSetup(
+  description: CaseDescription,
+  key: CornerKey,
+  shaft: Propshaft,
+  travelMm: number,
+): PropshaftState {
+  const setup = setupForCorner(description, key);
+  const motion = motionUnder(key, describedCorner(description, key), setup);
+  return shaftOn(motion, travelMm, withPartsCounted(setup), shaft);
+}
+
+function shaftOn(
+  motion: CornerMotion,
+  travel: number,
+  { linkageDropMm }: Pick<SetupDescription, 'linkageDropMm'>,
+  shaft: Propshaft,
+): PropshaftState {
+  const axle = motion.mountPose('axle', { travel, steer: 0 });
   // The rear axle's pinion looks forward, the front one's back.
-  const looks = shaft.axle === 'rear' ? 1 : -1;
-  return atPlaces(description, key, (motion, travel, { linkageDropMm }) => {
-    const axle = motion.mountPose('axle', { travel, steer: 0 });
-    const home = axle.origin;
-    const nose = rotate(axle.rotation, [looks, 0, 0]);
-    return propshaftAt(shaft, {
-      droppedMm: -travel + linkageDropMm,
-      forwardMm: home[0],
-      pinionUpDeg: toDegrees(Math.asin(nose[2])),
-    });
+  const nose = rotate(axle.rotation, [shaft.axle === 'rear' ? 1 : -1, 0, 0]);
+  return propshaftAt(shaft, {
+    droppedMm: -travel + linkageDropMm,
+    forwardMm: axle.origin[0],
+    pinionUpDeg: toDegrees(Math.asin(nose[2])),
   });
 }
 
@@ -64,7 +82,7 @@ export const halfShaftReport = (
 function atPlaces<State>(
   description: CaseDescription,
   key: CornerKey,
-  work: (motion: ReturnType<typeof motionUnder>, travel: number, setup: SetupDescription, isAfter: boolean) => State,
+  work: (motion: CornerMotion, travel: number, setup: SetupDescription, isAfter: boolean) => State,
 ): BeforeAndAfter<State> {
   const corner = describedCorner(description, key);
   const under = (entered: SetupDescription, isAfter: boolean): ByPlace<State> => {

@@ -8,7 +8,7 @@ export interface Propshaft {
   readonly riseMm: number;
   /** Which axle: the front one's shaft runs forward. */
   readonly axle: 'front' | 'rear';
-  /** Case's output and axle's pinion over level, degrees, + = pointing down toward the other end. */
+  /** Over level, degrees: + = the case's output points down toward the axle, the axle's pinion up toward the case. */
   readonly outputDeg: number;
   readonly pinionDeg: number;
   /** Slip joint engaged, and its least. */

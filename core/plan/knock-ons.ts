@@ -6,6 +6,7 @@ import {
   type SetupDescription,
 } from '../clearance/description';
 import { describedCorner, describedCorners } from '../clearance/described-corner';
+import { travelLimits } from '../clearance/envelope';
 import type { Evaluation } from '../clearance/evaluate';
 import { prepareRotor } from '../clearance/rotor';
 import { STANDARDS } from '../clearance/standard';
@@ -147,9 +148,9 @@ function turningCircle(
 }
 
 /** Travel from the parked height to full squash, mm. */
-function bumpLeftMm({ travel }: CornerDescription, setup: SetupDescription): number {
-  const { suspensionLiftMm, bumpStopMm, bumpLimitShiftMm } = withPartsCounted(setup);
-  return travel.bumpMm - bumpStopMm + bumpLimitShiftMm + suspensionLiftMm;
+function bumpLeftMm(corner: CornerDescription, setup: SetupDescription): number {
+  const { bump, ride } = travelLimits(corner, withPartsCounted(setup));
+  return bump - ride;
 }
 
 function bumpTravel({ key, corner, was, is }: ChangedCorner): KnockOn[] {

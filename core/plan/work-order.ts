@@ -1,7 +1,7 @@
-import type { CornerKey } from '../clearance/description';
 import { CUTS, MODIFICATION_RULES, type Consumable, type Modification, type Precaution } from './modification';
 import type { Plan, PlanStep } from './plan-step';
 import { labourMinor, type ShopTerms } from './plan-question';
+import { axleOf } from './setup-changes';
 
 /** Work that belongs to a plan beside its changes. */
 export const STANDING_WORK = [
@@ -162,10 +162,7 @@ const prescribedLine = (shop: ShopTerms, step: PrescribedStep): WorkLine => ({
   cautions: [],
 });
 
-const frontOrRear = (corner: CornerKey): string => (corner.startsWith('front') ? 'front' : 'rear');
-
-const axleName = (at: PlanStep['at']): string =>
-  'corner' in at ? frontOrRear(at.corner) : 'axle' in at ? at.axle : 'body';
+const axleName = (at: PlanStep['at']): string => ('corner' in at ? axleOf(at.corner) : 'axle' in at ? at.axle : 'body');
 
 /** Parts by kind and amount, then what is used up, then what the shop entered. */
 function partLines({ steps }: Plan, entered: readonly PartEntry[]): PartLine[] {

@@ -2,7 +2,6 @@ import { place } from '../geometry/pose';
 import { distance, type Vec3 } from '../geometry/vec3';
 import type { CornerMotion } from '../motion/corner-motion';
 import type { Mount } from '../motion/mount';
-import { attempt } from '../problem';
 
 /** A spring or shock between the frame and what moves, both ends in the corner frame at the survey, mm. */
 export interface SpringLine {
@@ -63,36 +62,5 @@ export function shockTravel(
     bottomsMm: Math.max(0, closedMm - lengthAt(limits.bump)),
     droopReachedMm: Math.max(limits.droop, (nowMm - openMm) / ratio),
     bumpReachedMm: Math.min(limits.bump, (nowMm - closedMm) / ratio),
-  };
-}
-
-/** The same by the linkage; null where it does not reach these heights. */
-export function shockByLinkage(
-  motion: CornerMotion,
-  line: SpringLine,
-  { openMm, closedMm }: Pick<ShockMeasured, 'openMm' | 'closedMm'>,
-  limits: { readonly droop: number; readonly ride: number; readonly bump: number },
-): ShockTravel | null {
-  const found = attempt(() => ({
-    lengths: [limits.droop, limits.ride, limits.bump].map((t) => springLengthMm(motion, line, t)) as [
-      number,
-      number,
-      number,
-    ],
-    ratio: motionRatio(motion, line, limits.ride),
-  }));
-  if (!found.ok) return null;
-  const { lengths, ratio } = found.value;
-  const [droopMm, rideMm, bumpMm] = lengths;
-  const nowMm = rideMm + ratio * limits.ride;
-  const { droopReachedMm, bumpReachedMm } = shockTravel({ openMm, closedMm, nowMm, ratio }, limits);
-  return {
-    droopMm,
-    rideMm,
-    bumpMm,
-    shortMm: Math.max(0, droopMm - openMm),
-    bottomsMm: Math.max(0, closedMm - bumpMm),
-    droopReachedMm,
-    bumpReachedMm,
   };
 }

@@ -3,10 +3,8 @@ import { mdiDeleteOutline } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { CycleStepEntry } from '@/contracts/stance';
-import { setupForCorner, type CornerKey } from '@/core/clearance/description';
-import { motionUnder } from '@/core/clearance/motion-under';
-import { propshaftAt } from '@/core/driveline/propshaft';
-import { rotate } from '@/core/geometry/pose';
+import type { CornerKey } from '@/core/clearance/description';
+import { propshaftWithSetup } from '@/core/driveline/driveline-report';
 import { LIMITS, type Range } from '@/core/limits';
 import { attempt } from '@/core/problem';
 import {
@@ -17,12 +15,13 @@ import {
   type CycleTrend,
   type CycleWatched,
 } from '@/core/stance/travel-cycle';
-import { toDegrees } from '@/core/units/angle';
 import { formatMm } from '@/core/units/length';
 import { cornerLimits } from '../job/corner-limits';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../words';
+import type { StanceAxle } from './axle-parts';
+import { propshaftEntry } from './propshaft-entry';
 
 /** One corner stepped through its travel: what was read at each step beside what was computed, and where it runs out. */
 const props = defineProps<{ corner: CornerKey }>();
@@ -61,35 +60,19 @@ function add(): void {
 const remove = (i: number): void =>
   setSteps(ordered.value.filter((_, k) => k !== i).map(({ step }) => JSON.parse(JSON.stringify(step))));
 
-const axle = computed(() => (props.corner.startsWith('front') ? 'front' : 'rear'));
+const axle = computed<StanceAxle>(() => (props.corner.startsWith('front') ? 'front' : 'rear'));
 const computedAt = computed<CycleComputed>(() => {
   const file = job.document;
   const corner = described.value;
   const under = corner?.underbody;
   const ratio = file?.stance?.[axle.value]?.shockRatio;
-  const drive = file?.stance?.drive?.[axle.value];
+  const shaft = file && corner?.motion.type === 'beamAxle' ? propshaftEntry(file, axle.value) : null;
   const nowMm = under?.shockNowMm;
   const spare = under?.brakeHoseSpareMm;
-  const engagedMm = file?.underbody?.slipJointEngagedMm;
   const slip =
-    file && corner?.motion.type === 'beamAxle' && engagedMm !== undefined && drive?.shaftLengthMm !== undefined
+    file && shaft
       ? (travel: number): number | null => {
-          const found = attempt(() => {
-            const motion = motionUnder(props.corner, corner, setupForCorner(asCase(file), props.corner));
-            const pose = motion.mountPose('axle', { travel, steer: 0 });
-            const nose = rotate(pose.rotation, [axle.value === 'rear' ? 1 : -1, 0, 0]);
-            return propshaftAt(
-              {
-                axle: axle.value as 'front' | 'rear',
-                lengthMm: drive.shaftLengthMm!,
-                riseMm: drive.shaftRiseMm ?? 0,
-                outputDeg: drive.outputDeg ?? 0,
-                pinionDeg: drive.pinionDeg ?? 0,
-                engagedMm,
-              },
-              { droppedMm: -travel, forwardMm: pose.origin[0], pinionUpDeg: toDegrees(Math.asin(nose[2])) },
-            ).engagedMm;
-          });
+          const found = attempt(() => propshaftWithSetup(asCase(file), props.corner, shaft, travel).engagedMm);
           return found.ok ? found.value : null;
         }
       : null;

@@ -9,6 +9,7 @@ import { formatMm } from '@/core/units/length';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { cornersOf, type StanceAxle } from './axle-parts';
+import { propshaftEntry } from './propshaft-entry';
 
 /** Propshaft of a beam axle or half shafts of an independent one, at both ends of the travel, before and after. */
 const props = defineProps<{ axle: StanceAxle }>();
@@ -63,23 +64,9 @@ const rows = computed<readonly Row[] | null>(() => {
   const d = drive.value;
   const made = attempt((): Row[] | null => {
     if (isBeam.value) {
-      const { shaftLengthMm, shaftRiseMm, outputDeg, pinionDeg } = d;
-      if (
-        shaftLengthMm === undefined ||
-        shaftRiseMm === undefined ||
-        outputDeg === undefined ||
-        pinionDeg === undefined
-      )
-        return null;
-      const report = propshaftReport(asCase(file), key.value, {
-        axle: props.axle,
-        lengthMm: shaftLengthMm,
-        riseMm: shaftRiseMm,
-        outputDeg,
-        pinionDeg,
-        engagedMm: file.underbody?.slipJointEngagedMm,
-        leastMm: file.underbody?.slipJointLeastMm,
-      });
+      const shaft = propshaftEntry(file, props.axle);
+      if (!shaft) return null;
+      const report = propshaftReport(asCase(file), key.value, shaft);
       const row = (name: string, of: (state: NonNullable<typeof report.before.ride>) => string): Row => ({
         name,
         cells: DRIVE_PLACES.map((place) => ({
