@@ -66,12 +66,32 @@ export const allowancesSchema = z.strictObject({
 const partLength = within(LIMITS.partMm);
 const motionRatio = within(LIMITS.motionRatio);
 
-const springRate = z.number().min(1).max(1000);
+const springRate = within(LIMITS.springRateNPerMm);
 const coilSpring = z.strictObject({ freeLengthMm: z.number().min(50).max(1200), rateNPerMm: springRate });
 
 export const liftPartSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('ride'), liftMm: partLength }),
   z.strictObject({ kind: z.literal('springSpacer'), thicknessMm: partLength, motionRatio }),
+  z.strictObject({
+    kind: z.literal('collar'),
+    lowestOverSeatMm: partLength,
+    turns: within(LIMITS.turns),
+    pitchMm: within(LIMITS.threadPitchMm),
+    motionRatio,
+  }),
+  z.strictObject({
+    kind: z.literal('torsionBar'),
+    turns: z.number().min(-LIMITS.turns.max).max(LIMITS.turns.max),
+    pitchMm: within(LIMITS.threadPitchMm),
+    keyMm: within(LIMITS.keyMm),
+    armMm: within(LIMITS.armMm),
+  }),
+  z.strictObject({
+    kind: z.literal('addedLeaf'),
+    packNPerMm: springRate,
+    leafNPerMm: springRate,
+    archMm: partLength,
+  }),
   z.strictObject({
     kind: z.literal('coilSpring'),
     fitted: coilSpring,
@@ -93,6 +113,8 @@ export const liftPartSchema = z.discriminatedUnion('kind', [
     replacesMm: partLength,
     stopBearsOn: z.enum(['axle', 'springPack']),
     droopSetBy: z.enum(['spring', 'shock']),
+    taperDeg: within(LIMITS.casterDeg).optional(),
+    centrePinMm: z.number().min(-60).max(60).optional(),
   }),
   z.strictObject({ kind: z.literal('shackle'), extraMm: partLength, share: within(LIMITS.shackleShare) }),
   z.strictObject({ kind: z.literal('bumpStop'), lengthMm: partLength, motionRatio }),

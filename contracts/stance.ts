@@ -1,18 +1,65 @@
 /** What a job keeps of its stance beside the setup's own numbers, as Zod schemas. Units in the names. */
 import { z } from 'zod';
 import { LIMITS } from '@/core/limits';
-import { within } from './motion-schema';
+import { pointSchema, within } from './motion-schema';
 
 const degrees = z.number().min(0).max(30).optional();
 const length = within(LIMITS.underbodyMm).optional();
 
-/** What an axle's adjusters and joints can do. */
+/** One side's arm of the sway bar and its link, from the side, at the surveyed ride height. */
+export const swayBarSchema = z.strictObject({
+  armMm: within(LIMITS.linkMm).optional(),
+  armRiseMm: within(LIMITS.riseMm).optional(),
+  linkMm: within(LIMITS.linkMm).optional(),
+  linkLeanMm: within(LIMITS.riseMm).optional(),
+  linkRunsUp: z.boolean().optional(),
+  linkRatio: within(LIMITS.motionRatio).optional(),
+});
+
+/** The drag link of a steered beam axle, at the surveyed ride height. */
+export const dragLinkSchema = z.strictObject({
+  runsTo: z.enum(['left', 'right']).optional(),
+  acrossMm: within(LIMITS.armMm).optional(),
+  riseMm: within(LIMITS.riseMm).optional(),
+  armMm: within(LIMITS.linkMm).optional(),
+  armAhead: z.boolean().optional(),
+  steeringRatio: within(LIMITS.steeringRatio).optional(),
+});
+
+/** What an axle's adjusters and joints can do, and how its links stand. */
 export const axleAbilitySchema = z.strictObject({
   camberByDeg: degrees,
   casterByDeg: degrees,
   jointMostDeg: z.number().min(0).max(60).optional(),
   /** Shock travel over wheel travel. */
   shockRatio: within(LIMITS.motionRatio).optional(),
+  /** Working angle that joints of half shafts or propshaft stand. */
+  shaftMostDeg: z.number().min(0).max(60).optional(),
+  /** Rate at one wheel: the spring's times the motion ratio squared. */
+  wheelRateNPerMm: within(LIMITS.springRateNPerMm).optional(),
+  /** Of a leaf spring to its axle. */
+  leafSits: z.enum(['overAxle', 'underAxle']).optional(),
+  swayBar: swayBarSchema.optional(),
+  dragLink: dragLinkSchema.optional(),
+});
+
+/** A spring or shock by its ends, corner frame, surveyed ride height. */
+export const springEndsSchema = z.strictObject({
+  top: pointSchema,
+  bottom: pointSchema,
+  on: z.enum(['axle', 'knuckle', 'upperArm', 'lowerArm']),
+});
+
+const share = z.number().min(0).max(1);
+const photoPlace = z.strictObject({ x: share, y: share });
+const markedWheel = z.strictObject({ hub: photoPlace, tireEdge: photoPlace });
+
+/** A photo of the vehicle's side with its wheels marked, as shares of the picture's width and height. */
+export const sidePhotoSchema = z.strictObject({
+  photoId: z.uuid(),
+  side: z.enum(['left', 'right']),
+  front: markedWheel.optional(),
+  rear: markedWheel.optional(),
 });
 
 /** What stands how high over the ground, and what the vehicle is geared for; as it is today, on the fitted tires. */
@@ -30,6 +77,12 @@ export const roadSchema = z.strictObject({
   cruiseKmh: z.number().min(5).max(250).optional(),
   /** By how much the speedometer shows too much today, a share of the truth. */
   speedometerErrorShare: z.number().min(-0.1).max(0.2).optional(),
+  /** The heaviest each axle may be, both wheels. */
+  frontAxleKg: within(LIMITS.axleKg).optional(),
+  rearAxleKg: within(LIMITS.axleKg).optional(),
+  /** Of the tires tried, where their size does not say it, and the pressure at which it holds. */
+  tireLoadIndex: z.int().min(60).max(140).optional(),
+  tireReferenceKpa: within(LIMITS.pressureKpa).optional(),
 });
 
 /** Propshaft of a beam axle, or half shafts of an independent one, by tape at the surveyed ride height. */
@@ -58,17 +111,34 @@ export const cycleStepSchema = z.strictObject({
 
 const cycle = z.array(cycleStepSchema).max(40).optional();
 
+const byCorner = <T extends z.ZodType>(schema: T) =>
+  z.strictObject({ frontLeft: schema, frontRight: schema, rearLeft: schema, rearRight: schema });
+
 export const stanceSchema = z.strictObject({
   front: axleAbilitySchema.optional(),
   rear: axleAbilitySchema.optional(),
   /** Rear lip over front lip that is wanted. */
   rakeMm: z.number().min(-300).max(300).optional(),
+  /** Whether that rake is to be left with the cargo on. */
+  rakeLoaded: z.boolean().optional(),
+  cargo: z
+    .strictObject({
+      weightKg: z.number().min(0).max(5000).optional(),
+      behindFrontMm: z.number().min(-3000).max(12_000).optional(),
+    })
+    .optional(),
+  springs: byCorner(springEndsSchema.optional()).optional(),
+  sidePhoto: sidePhotoSchema.optional(),
   road: roadSchema.optional(),
-  cycles: z.strictObject({ frontLeft: cycle, frontRight: cycle, rearLeft: cycle, rearRight: cycle }).optional(),
+  cycles: byCorner(cycle).optional(),
   drive: z.strictObject({ front: driveSchema.optional(), rear: driveSchema.optional() }).optional(),
 });
 
 export type AxleAbilityEntry = z.output<typeof axleAbilitySchema>;
 export type CycleStepEntry = z.output<typeof cycleStepSchema>;
 export type DriveEntry = z.output<typeof driveSchema>;
+export type DragLinkEntry = z.output<typeof dragLinkSchema>;
+export type SidePhotoEntry = z.output<typeof sidePhotoSchema>;
+export type SpringEndsEntry = z.output<typeof springEndsSchema>;
+export type SwayBarEntry = z.output<typeof swayBarSchema>;
 export type RoadEntry = z.output<typeof roadSchema>;

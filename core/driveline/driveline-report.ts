@@ -6,27 +6,15 @@ import {
   type SetupDescription,
 } from '../clearance/description';
 import { describedCorner } from '../clearance/described-corner';
-import { travelLimits } from '../clearance/envelope';
 import { motionUnder } from '../clearance/motion-under';
 import { rotate } from '../geometry/pose';
 import type { CornerMotion } from '../motion/corner-motion';
 import { attempt } from '../problem';
+import { atPlaces, type BeforeAndAfter } from '../stance/by-place';
 import { withPartsCounted } from '../stance/lift-part';
 import { toDegrees } from '../units/angle';
 import { halfShaftAt, type HalfShaft, type HalfShaftState } from './half-shaft';
 import { propshaftAt, type Propshaft, type PropshaftState } from './propshaft';
-
-export const DRIVE_PLACES = ['droop', 'ride', 'bump'] as const;
-export type DrivePlace = (typeof DRIVE_PLACES)[number];
-
-/** A state at each end of the travel and parked; null where the linkage does not reach it. */
-export type ByPlace<State> = Readonly<Record<DrivePlace, State | null>>;
-
-/** As fitted and with the setup. */
-export interface BeforeAndAfter<State> {
-  readonly before: ByPlace<State>;
-  readonly after: ByPlace<State>;
-}
 
 /**
  * A beam axle's propshaft at both ends of its travel, both wheels alike: how far the axle hangs, what its links move it fore and aft and
@@ -55,16 +43,18 @@ export function propshaftWithSetup(
 function shaftOn(
   motion: CornerMotion,
   travel: number,
-  { linkageDropMm }: Pick<SetupDescription, 'linkageDropMm'>,
+  { linkageDropMm, casterChangeDeg }: Pick<SetupDescription, 'linkageDropMm' | 'casterChangeDeg'>,
   shaft: Propshaft,
 ): PropshaftState {
   const axle = motion.mountPose('axle', { travel, steer: 0 });
   // The rear axle's pinion looks forward, the front one's back.
-  const nose = rotate(axle.rotation, [shaft.axle === 'rear' ? 1 : -1, 0, 0]);
+  const ahead = shaft.axle === 'rear' ? 1 : -1;
+  const nose = rotate(axle.rotation, [ahead, 0, 0]);
   return propshaftAt(shaft, {
     droppedMm: -travel + linkageDropMm,
     forwardMm: axle.origin[0],
-    pinionUpDeg: toDegrees(Math.asin(nose[2])),
+    // Caster given to a beam axle by arms or tapered blocks turns its pinion too.
+    pinionUpDeg: toDegrees(Math.asin(nose[2])) + ahead * casterChangeDeg,
   });
 }
 
@@ -79,24 +69,37 @@ export const halfShaftReport = (
     halfShaftAt(motion, shaft, { travel, steer: 0 }, isAfter ? dropMm : 0),
   );
 
-function atPlaces<State>(
+/** A half shaft's joints at a travel, degrees. */
+export interface ShaftAngles {
+  readonly travelMm: number;
+  readonly outerDeg: number;
+  readonly innerDeg: number;
+}
+
+/** As fitted, and with the setup and the differential lowered. */
+export interface HalfShaftCurves {
+  readonly before: readonly ShaftAngles[];
+  readonly after: readonly ShaftAngles[];
+}
+
+/** The joints at each of the travels asked for; where the linkage or the shaft does not reach, left out. */
+export function halfShaftCurves(
   description: CaseDescription,
   key: CornerKey,
-  work: (motion: CornerMotion, travel: number, setup: SetupDescription, isAfter: boolean) => State,
-): BeforeAndAfter<State> {
+  shaft: HalfShaft,
+  dropMm: number,
+  travels: { readonly before: readonly number[]; readonly after: readonly number[] },
+): HalfShaftCurves {
   const corner = describedCorner(description, key);
-  const under = (entered: SetupDescription, isAfter: boolean): ByPlace<State> => {
-    const setup = withPartsCounted(entered);
-    const limits = travelLimits(corner, setup);
-    const motion = motionUnder(key, corner, entered);
-    const at = (travel: number): State | null => {
-      const found = attempt(() => work(motion, travel, setup, isAfter));
-      return found.ok ? found.value : null;
-    };
-    return { droop: at(limits.droop), ride: at(limits.ride), bump: at(limits.bump) };
+  const along = (setup: SetupDescription, down: number, at: readonly number[]): ShaftAngles[] => {
+    const motion = motionUnder(key, corner, setup);
+    return at.flatMap((travelMm) => {
+      const state = attempt(() => halfShaftAt(motion, shaft, { travel: travelMm, steer: 0 }, down));
+      return state.ok ? [{ travelMm, outerDeg: state.value.outerDeg, innerDeg: state.value.innerDeg }] : [];
+    });
   };
   return {
-    before: under(fittedAsSetup(corner.fitted), false),
-    after: under(setupForCorner(description, key), true),
+    before: along(fittedAsSetup(corner.fitted), 0, travels.before),
+    after: along(setupForCorner(description, key), dropMm, travels.after),
   };
 }

@@ -21,15 +21,21 @@ const LEAST_RADIUS_MM = 250;
 
 const PLACES_MM = 20;
 
-/** The edge of a corner, wheels straight at the surveyed height. */
-export function fenderEdge({ obstacles }: Pick<PreparedCorner, 'obstacles'>): FenderEdge {
+/**
+ * The edge of a corner, wheels straight at the surveyed height; or with the fender raised over the hub and moved forward against it
+ * since, mm.
+ */
+export function fenderEdge(
+  { obstacles }: Pick<PreparedCorner, 'obstacles'>,
+  { raisedMm, forwardMm }: { readonly raisedMm: number; readonly forwardMm: number } = { raisedMm: 0, forwardMm: 0 },
+): FenderEdge {
   const outboardMm = Array.from({ length: (BEHIND_DEG + AHEAD_DEG) / STRETCH_DEG }, (): number | null => null);
   for (const { mount, material, insideWheel, pieces, radiusMm } of obstacles) {
     const isEdge = material === 'sheetMetal' || material === 'plastic';
     if (mount !== 'body' || insideWheel || !isEdge) continue;
     const { at } = piecePlaces(pieces, PLACES_MM);
     for (let i = 0; i < at.length; i += 3) {
-      const [x, y, z] = [at[i]!, at[i + 1]!, at[i + 2]!];
+      const [x, y, z] = [at[i]! + forwardMm, at[i + 1]!, at[i + 2]! + raisedMm];
       if (z <= 0 || Math.hypot(x, z) < LEAST_RADIUS_MM) continue;
       const stretch = Math.floor((toDegrees(Math.atan2(x, z)) + BEHIND_DEG) / STRETCH_DEG);
       if (stretch < 0 || stretch >= outboardMm.length) continue;

@@ -50,7 +50,7 @@ export class StageShelf {
     const anyHeight = envelope === 'trail' && !this.#standard.nearFullBump;
     const id = JSON.stringify([
       [key, droop, bump, anyHeight ? null : ride, setup.steerStopLeftDeg, setup.steerStopRightDeg],
-      [counted.axleShiftMm, counted.linkageDropMm, counted.bodyLiftMm, setup.camberChangeDeg, setup.casterChangeDeg],
+      [counted.axleShiftMm, counted.linkageDropMm, counted.bodyLiftMm, setup.camberChangeDeg, counted.casterChangeDeg],
     ]);
     const stage = (): Stage => {
       const known = this.#stages.get(id);

@@ -11,7 +11,7 @@ import type { Evaluation } from '../clearance/evaluate';
 import { prepareRotor } from '../clearance/rotor';
 import { STANDARDS } from '../clearance/standard';
 import { attempt } from '../problem';
-import { turningCircleMm } from '../road/turning-circle';
+import { frontCircleMm, outerLockDeg, outerTurn } from '../stance/front-circle';
 import { withPartsCounted } from '../stance/lift-part';
 import { scrubRadiusMm } from '../stance/scrub-radius';
 import { searchToleranceMm } from '../tolerances';
@@ -120,23 +120,17 @@ function partsNearer({ before, after }: { before: Evaluation; after: Evaluation 
   });
 }
 
-/** The turn in which a front wheel is the outer one: a left wheel's is the right turn. */
 function turningCircle(
   { key, corner, was, is }: ChangedCorner,
   { wheelbaseMm }: VehicleFacts,
   axleForwardMm: number,
 ): KnockOn[] {
-  const { steering } = corner;
-  if (!steering || axleOf(key) !== 'front') return [];
-  const turn = key === 'frontLeft' ? 'right' : 'left';
-  const lockOf = (setup: SetupDescription): number =>
-    turn === 'left'
-      ? (setup.steerStopLeftDeg ?? steering.lockLeftDeg)
-      : (setup.steerStopRightDeg ?? steering.lockRightDeg);
-  const lessLockDeg = lockOf(was) - lockOf(is);
+  const [lockBefore, lockAfter] = [outerLockDeg(key, corner, was), outerLockDeg(key, corner, is)];
+  if (lockBefore === null || lockAfter === null) return [];
+  const lessLockDeg = lockBefore - lockAfter;
   if (Math.abs(lessLockDeg) < 1e-6 && axleForwardMm === 0) return [];
   const circleOf = (setup: SetupDescription, wheelbase: number): number =>
-    turningCircleMm(wheelbase, lockOf(setup), scrubRadiusMm(key, corner, setup) ?? 0);
+    frontCircleMm(key, corner, setup, wheelbase) ?? NaN;
   const circle =
     wheelbaseMm === undefined
       ? null
@@ -144,7 +138,7 @@ function turningCircle(
           beforeMm: circleOf(was, wheelbaseMm),
           afterMm: circleOf(is, wheelbaseMm + axleForwardMm),
         }));
-  return [{ kind: 'turningCircle', turn, lessLockDeg, circle: circle?.ok ? circle.value : null }];
+  return [{ kind: 'turningCircle', turn: outerTurn(key), lessLockDeg, circle: circle?.ok ? circle.value : null }];
 }
 
 /** Travel from the parked height to full squash, mm. */

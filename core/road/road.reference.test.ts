@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { ProblemError } from '../problem';
 import { indexForLoad, loadOfIndexKg, SPEED_SYMBOLS, speedOfSymbolKmh } from './load-and-speed';
 import { lawfulDiameterRatios, speedometer, TESTED_KMH } from './speedometer';
+import { axleTireLoad } from './tire-load';
 
 describe('load index, ISO 4000-1 (values from memory)', () => {
   test.each([
@@ -62,5 +63,25 @@ describe('speedometer, UN R39 (from memory): 0 <= shown - true <= true / 10 + 4 
       expect(speedometer(kmh, most + 1e-6, 0.02).verdict).toBe('showsTooLittle');
     }
     expect(TESTED_KMH.some((kmh) => speedometer(kmh, least - 1e-6, 0.02).verdict === 'showsTooMuch')).toBe(true);
+  });
+});
+
+describe('tires for an axle’s load', () => {
+  test('1 600 kg want two tires of index 100 (800 kg each, ISO 4000-1); at that load the full reference pressure', () => {
+    expect(axleTireLoad(1600, 100, 250)).toEqual({
+      loadPerTireKg: 800,
+      neededIndex: 100,
+      carriesKg: 800,
+      leastKpa: expect.closeTo(250, 9),
+    });
+  });
+
+  test('half the load wants 0.42 of the pressure: the load grows with its 0.8th power (ETRTO, from memory)', () => {
+    expect(axleTireLoad(800, 100, 250).leastKpa! / 250).toBeCloseTo(0.4204, 4);
+  });
+
+  test('tires that do not carry it have no pressure that would do; unknown ones neither', () => {
+    expect(axleTireLoad(1700, 100, 250)).toMatchObject({ neededIndex: 102, carriesKg: 800, leastKpa: null });
+    expect(axleTireLoad(1600)).toMatchObject({ carriesKg: null, leastKpa: null });
   });
 });

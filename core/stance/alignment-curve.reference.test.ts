@@ -112,6 +112,8 @@ describe('springs and shocks on the linkage', () => {
       droopMm: 560,
       rideMm: 500,
       bumpMm: 455,
+      droopSpareMm: -10,
+      bumpSpareMm: -5,
       shortMm: 10,
       bottomsMm: 5,
       droopReachedMm: -100,

@@ -3,6 +3,7 @@ import type { Vec3 } from '../geometry/vec3';
 import type { CornerMotion } from '../motion/corner-motion';
 import { attempt, type Problem } from '../problem';
 import { toDegrees } from '../units/angle';
+import { jointSwing, type JointSwing } from './joint-swing';
 
 /** Where a corner's tire stands on its wheel, mm. */
 export interface StandingTire {
@@ -15,7 +16,7 @@ export interface StandingTire {
  * How a wheel stands at a height, straight ahead; corner frame, mm and degrees, signs of ISO 8855:2011 (from memory):
  * camber + = top outboard, toe + = in, caster + = axis leaned back, inclination + = axis leaned inboard.
  */
-export interface WheelStand {
+export interface WheelStand extends JointSwing {
   readonly travelMm: number;
   readonly camberDeg: number;
   readonly toeDeg: number;
@@ -42,6 +43,7 @@ export function wheelStandAt(motion: CornerMotion, travelMm: number, tire: Stand
   const ground = centre[2] - tire.loadedRadiusMm * Math.sqrt(1 - lean * lean);
   const contact = centre[1] + tire.loadedRadiusMm * lean;
   return {
+    ...jointSwing(state),
     travelMm,
     camberDeg: toDegrees(-Math.asin(spin[2])),
     toeDeg: toDegrees(Math.atan2(spin[0], spin[1])),

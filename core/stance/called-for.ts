@@ -1,11 +1,17 @@
 import type { CornerDescription, CornerKey, SetupDescription } from '../clearance/description';
 import { prepareRotor } from '../clearance/rotor';
+import type { HalfShaftState } from '../driveline/half-shaft';
+import type { PropshaftState } from '../driveline/propshaft';
+import { TRAVEL_PLACES, type BeforeAndAfter, type ByPlace } from './by-place';
+import type { DragLinkState } from './drag-link';
+import { HEIGHT_SCHOOLS, SCHOOL_ASKS, type HeightSchool } from './height-schools';
 import { withPartsCounted } from './lift-part';
 import type { AxleAbility, CornerStance } from './stance-report';
+import { nearlyInLine, type SwayBarState } from './sway-bar';
 
 /** What a height calls for, with the number that calls for it; computed from the corner, never recited. */
 export interface CalledFor {
-  readonly corner: CornerKey | null;
+  readonly corner: CornerKey;
   readonly what:
     | 'longerShock'
     | 'bumpStopOrShorterShock'
@@ -16,46 +22,102 @@ export interface CalledFor {
     | 'casterCorrection'
     | 'jointCorrection'
     | 'panhardCorrection'
+    | 'swayLink'
+    | 'dragLink'
+    | 'differentialDrop'
+    | 'propshaftJoint'
+    | 'slipJoint'
     | 'bodyLiftParts'
     | 'alignment';
   /** mm or degrees by which it is called for. */
   readonly by: number;
 }
 
-/** mm of side shift of an axle by its panhard that is felt; working value of this project. */
-const FELT_SHIFT_MM = 5;
+/** The same with the schools that call for it; `by` is the strictest one's. */
+export type CalledForBySchool = CalledFor & { readonly schools: readonly HeightSchool[] };
 
-export function calledFor(
-  { key, before, after, shock, lines, adjust }: CornerStance,
-  corner: CornerDescription,
-  setup: SetupDescription,
-  { jointMostDeg }: AxleAbility = {},
-): CalledFor[] {
+/** What is known of a corner at its new height; what was not measured is left out. */
+export interface CornerFindings {
+  readonly stance: CornerStance;
+  readonly corner: CornerDescription;
+  readonly setup: SetupDescription;
+  readonly ability: AxleAbility;
+  readonly swayBar?: BeforeAndAfter<SwayBarState> | undefined;
+  readonly dragLink?: BeforeAndAfter<DragLinkState> | undefined;
+  readonly halfShaft?: BeforeAndAfter<HalfShaftState> | undefined;
+  readonly propshaft?: BeforeAndAfter<PropshaftState> | undefined;
+  readonly slipJointLeastMm?: number | undefined;
+}
+
+/** Everything any school calls for, in the order of the list of kinds above. */
+export function calledForBySchool(findings: CornerFindings): CalledForBySchool[] {
+  const found = new Map<CalledFor['what'], { call: CalledFor; schools: HeightSchool[] }>();
+  for (const school of HEIGHT_SCHOOLS) {
+    for (const call of calledFor(findings, school)) {
+      const known = found.get(call.what);
+      if (known) known.schools.push(school);
+      else found.set(call.what, { call, schools: [school] });
+    }
+  }
+  return [...found.values()].map(({ call, schools }) => ({ ...call, schools }));
+}
+
+/** What one school calls for. */
+export function calledFor(findings: CornerFindings, school: HeightSchool = 'toTheLimit'): CalledFor[] {
+  const { stance, corner, setup, ability, swayBar, dragLink, halfShaft, propshaft, slipJointLeastMm } = findings;
+  const { key, before, after, shock, lines, adjust } = stance;
+  const asks = SCHOOL_ASKS[school];
   const found: CalledFor[] = [];
   const call = (what: CalledFor['what'], by: number): void => void found.push({ corner: key, what, by });
-  if (shock && shock.shortMm > 0) call('longerShock', shock.shortMm);
-  if (shock && shock.bottomsMm > 0) call('bumpStopOrShorterShock', shock.bottomsMm);
+  const beyond = (what: CalledFor['what'], value: number | null, most: number | undefined): void => {
+    if (value !== null && most !== undefined && value > asks.share * most) call(what, value - asks.share * most);
+  };
+
+  if (shock && shock.droopSpareMm < asks.spareMm) call('longerShock', asks.spareMm - shock.droopSpareMm);
+  if (shock && shock.bumpSpareMm < asks.spareMm) call('bumpStopOrShorterShock', asks.spareMm - shock.bumpSpareMm);
   for (const { what, leftMm } of lines) {
-    if (leftMm >= 0) continue;
+    if (leftMm >= asks.spareMm) continue;
     call(
       ({ brakeHose: 'longerHose', sensorWire: 'longerSensorWire', parkingCable: 'longerParkingCable' } as const)[what],
-      -leftMm,
+      asks.spareMm - leftMm,
     );
   }
-  if (adjust?.canCamber === false) call('camberCorrection', adjust.camberDeg);
-  if (adjust?.canCaster === false) call('casterCorrection', adjust.casterDeg ?? 0);
-  if (jointMostDeg !== undefined) {
-    const swings = [after.jointsDroop, after.jointsBump].flatMap(({ upperDeg, lowerDeg }) => [
-      upperDeg ?? 0,
-      lowerDeg ?? 0,
-    ]);
-    const most = Math.max(...swings);
-    if (most > jointMostDeg) call('jointCorrection', most - jointMostDeg);
+  if (adjust) {
+    beyond('camberCorrection', Math.abs(adjust.camberDeg), ability.camberByDeg);
+    beyond('casterCorrection', adjust.casterDeg && Math.abs(adjust.casterDeg), ability.casterByDeg);
   }
+  beyond('jointCorrection', mostSwung(stance), ability.jointMostDeg);
   if (corner.motion.type === 'beamAxle' && before.ride && after.ride) {
     const wheels = prepareRotor(setup, 'setup').centrePlaneMm - prepareRotor(corner.fitted, 'fitted').centrePlaneMm;
     const shift = after.ride.outboardMm - before.ride.outboardMm - wheels;
-    if (Math.abs(shift) > FELT_SHIFT_MM) call('panhardCorrection', shift);
+    if (Math.abs(shift) > asks.sideShiftMm) call('panhardCorrection', shift);
+  }
+  if (swayBar) {
+    const bad = TRAVEL_PLACES.filter((place) => {
+      const state = swayBar.after[place];
+      return after[place] !== null && (state === null || nearlyInLine(state));
+    });
+    const leaned = swayBar.after.ride && swayBar.before.ride;
+    const lean = leaned ? swayBar.after.ride.linkLeanDeg - swayBar.before.ride.linkLeanDeg : 0;
+    if (bad.length > 0 || lean > asks.linkLeanDeg) call('swayLink', lean);
+  }
+  if (dragLink?.after.ride && Math.abs(dragLink.after.ride.steeringWheelDeg) > asks.steeringWheelDeg) {
+    call('dragLink', dragLink.after.ride.steeringWheelDeg);
+  }
+  beyond(
+    'differentialDrop',
+    mostOf(halfShaft?.after, ({ outerDeg, innerDeg }) => Math.max(outerDeg, innerDeg)),
+    ability.shaftMostDeg,
+  );
+  beyond(
+    'propshaftJoint',
+    mostOf(propshaft?.after, ({ outputJointDeg, pinionJointDeg }) => Math.max(outputJointDeg, pinionJointDeg)),
+    ability.shaftMostDeg,
+  );
+  const pulled = mostOf(propshaft?.after, ({ engagedMm }) => (engagedMm === null ? -Infinity : -engagedMm));
+  if (pulled !== null && Number.isFinite(pulled) && slipJointLeastMm !== undefined) {
+    const spare = -pulled - slipJointLeastMm;
+    if (spare < asks.spareMm) call('slipJoint', asks.spareMm - spare);
   }
   const bodyLiftMm = withPartsCounted(setup).bodyLiftMm;
   if (bodyLiftMm > 0) call('bodyLiftParts', bodyLiftMm);
@@ -63,4 +125,20 @@ export function calledFor(
     call('alignment', adjust.camberDeg);
   }
   return found;
+}
+
+/** Most that a ball joint is swung where the linkage reaches, degrees; null: no ball joints are known. */
+function mostSwung({ after }: CornerStance): number | null {
+  const swings = after.curve.stands.flatMap(({ upperJointDeg, lowerJointDeg }) =>
+    [upperJointDeg, lowerJointDeg].filter((deg): deg is number => deg !== null),
+  );
+  return swings.length > 0 ? Math.max(...swings) : null;
+}
+
+function mostOf<State>(places: ByPlace<State> | undefined, of: (state: State) => number): number | null {
+  const known = TRAVEL_PLACES.flatMap((place) => {
+    const state = places?.[place];
+    return state ? [of(state)] : [];
+  });
+  return known.length > 0 ? Math.max(...known) : null;
 }

@@ -1,7 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import { fittedAsSetup, type CaseDescription } from '../clearance/description';
 import { liftPartShift, type LiftPart } from './lift-part';
-import { axleShares, collarMm, GRAVITY, loadedLengthMm, sagUnderWeightMm, springSwapLiftMm } from './springs';
+import {
+  addedLeafLiftMm,
+  axleShares,
+  collarMm,
+  GRAVITY,
+  loadedLengthMm,
+  sagUnderWeightMm,
+  springSwapLiftMm,
+} from './springs';
 import { expectedHeights } from './expected-height';
 
 const INCH = 25.4;
@@ -98,6 +106,13 @@ describe('heights against what the trade measured (common practice, no source)',
   test('a threaded collar meant for half an inch stands an inch over the seat it replaces at its lowest', () => {
     expect(collarMm(INCH, 0, 1.5)).toBe(INCH);
     expect(collarMm(INCH, 4, 1.5)).toBeCloseTo(INCH + 6, 12);
+    const collar: LiftPart = { kind: 'collar', lowestOverSeatMm: INCH, turns: 0, pitchMm: 1.5, motionRatio: 1 };
+    expect(liftPartShift(collar).suspensionLiftMm).toBe(INCH);
+    // Beside a lift, it is the stack that overshoots.
+    expect(riseOf(stood('265/70R17', '265/70R17', 17, [{ kind: 'ride', liftMm: 40 }, collar])).stacked).toEqual([
+      'ride',
+      'collar',
+    ]);
   });
 });
 
@@ -117,6 +132,36 @@ describe('springs, by Hooke’s law and virtual work', () => {
     expect(axleShares(-600, 3000)).toEqual({ front: 1.2, rear: -0.2 });
     const part: LiftPart = { kind: 'load', weightKg: 50, share: 0.6, rateNPerMm: 60, motionRatio: 0.7 };
     expect(liftPartShift(part).suspensionLiftMm).toBeCloseTo(-10.007, 3);
+  });
+});
+
+describe('torsion bars, added leaves and blocks, by plane geometry and springs side by side', () => {
+  test('a key turned by atan(20 / 40) turns an arm of 400 mm by as much', () => {
+    const part: LiftPart = { kind: 'torsionBar', turns: 10, pitchMm: 2, keyMm: 40, armMm: 400 };
+    expect(liftPartShift(part)).toMatchObject({
+      suspensionLiftMm: expect.closeTo((400 * 20) / Math.hypot(20, 40), 9),
+      droopLimitShiftMm: 0,
+    });
+  });
+
+  test('a leaf as stiff as half the pack, arched 30 mm over it, lifts by a third of that; forces balance there', () => {
+    const lift = addedLeafLiftMm(40, 20, 30);
+    expect(lift).toBeCloseTo(10, 12);
+    // What the pack no longer carries, the leaf does.
+    expect(40 * lift).toBeCloseTo(20 * (30 - lift), 9);
+  });
+
+  test('a tapered block with its narrow end forward adds caster; its pin off the middle moves the axle', () => {
+    const block: LiftPart = {
+      kind: 'block',
+      thicknessMm: 50,
+      replacesMm: 0,
+      stopBearsOn: 'axle',
+      droopSetBy: 'spring',
+      taperDeg: 2,
+      centrePinMm: -12,
+    };
+    expect(liftPartShift(block)).toMatchObject({ suspensionLiftMm: 50, casterChangeDeg: 2, axleShiftMm: -12 });
   });
 });
 

@@ -32,6 +32,9 @@ const BANDS: Readonly<Record<LiftPart['kind'], { readonly below: number; readonl
   springSpacer: { below: 0.08, above: 0.08 },
   strutTopSpacer: { below: 0.08, above: 0.08 },
   coilSpring: { below: 0.1, above: 0.1 },
+  collar: { below: 0.05, above: 0.05 },
+  torsionBar: { below: 0.15, above: 0.15 },
+  addedLeaf: { below: 0.2, above: 0.2 },
   load: { below: 0.15, above: 0.15 },
   block: { below: 0.03, above: 0.03 },
   shackle: { below: 0.1, above: 0.1 },
@@ -45,7 +48,14 @@ const BANDS: Readonly<Record<LiftPart['kind'], { readonly below: number; readonl
 const TAPE_MM = 2;
 
 /** Parts that press or lengthen the same spring. */
-const ON_SPRING: readonly LiftPart['kind'][] = ['ride', 'springSpacer', 'coilSpring'];
+const ON_SPRING: readonly LiftPart['kind'][] = [
+  'ride',
+  'springSpacer',
+  'coilSpring',
+  'collar',
+  'torsionBar',
+  'addedLeaf',
+];
 
 /** @throws ProblemError for a tire or wheel that cannot be. */
 export function expectedHeights(description: CaseDescription, key: CornerKey): ExpectedHeights {

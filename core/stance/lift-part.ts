@@ -1,14 +1,46 @@
-import { sagUnderWeightMm, springSwapLiftMm, type CoilSpring } from './springs';
+import {
+  addedLeafLiftMm,
+  collarMm,
+  sagUnderWeightMm,
+  springSwapLiftMm,
+  torsionBarLiftMm,
+  type CoilSpring,
+} from './springs';
+
+/** A threaded collar: its lowest height over the seat it replaces, and how far it is screwed up from there. */
+export interface Collar {
+  readonly kind: 'collar';
+  readonly lowestOverSeatMm: number;
+  readonly turns: number;
+  readonly pitchMm: number;
+  readonly motionRatio: number;
+}
 
 /**
  * Lift and lowering parts by what they really move. Lengths mm, + lifts the vehicle; `motionRatio` is spring travel over
  * wheel travel.
  */
 export type LiftPart =
-  /** Springs, torsion bars, collars, spacers inside a preloaded spring: the parked height alone. */
+  /** Springs by what is claimed for them: the parked height alone. */
   | { readonly kind: 'ride'; readonly liftMm: number }
   /** A spacer under or inside a coil: as `ride`, through the motion ratio. */
   | { readonly kind: 'springSpacer'; readonly thicknessMm: number; readonly motionRatio: number }
+  | Collar
+  /** A torsion bar's adjuster screwed in: its key turns with the bar and the lower arm by the same angle, as the load stays. */
+  | {
+      readonly kind: 'torsionBar';
+      readonly turns: number;
+      readonly pitchMm: number;
+      readonly keyMm: number;
+      readonly armMm: number;
+    }
+  /** A leaf added to a pack: `archMm` its free arch over the pack's as it stands loaded. */
+  | {
+      readonly kind: 'addedLeaf';
+      readonly packNPerMm: number;
+      readonly leafNPerMm: number;
+      readonly archMm: number;
+    }
   /** Another coil spring under the same load on the spring: what it stands longer, through the motion ratio. */
   | {
       readonly kind: 'coilSpring';
@@ -30,7 +62,8 @@ export type LiftPart =
   /**
    * A block between axle and leaf spring, net of the one it replaces. A stop that bears on the axle itself meets it
    * where it always did; one that bears on the spring pack meets it lower by the block. The droop limit goes down
-   * with the block unless the shock sets it.
+   * with the block unless the shock sets it. A taper turns the axle about its own length: + = narrow end forward, which
+   * lifts the axle's front, adds caster and turns a rear pinion up. A centre pin off the middle moves the axle, + forward.
    */
   | {
       readonly kind: 'block';
@@ -38,6 +71,8 @@ export type LiftPart =
       readonly replacesMm: number;
       readonly stopBearsOn: 'axle' | 'springPack';
       readonly droopSetBy: 'spring' | 'shock';
+      readonly taperDeg?: number | undefined;
+      readonly centrePinMm?: number | undefined;
     }
   /** A longer shackle: `share` of the extra length reaches the axle (0.5 by geometry; some count 1). */
   | { readonly kind: 'shackle'; readonly extraMm: number; readonly share: number }
@@ -58,6 +93,8 @@ export interface HeightShift {
   readonly bumpLimitShiftMm: number;
   readonly droopLimitShiftMm: number;
   readonly linkageDropMm: number;
+  readonly axleShiftMm: number;
+  readonly casterChangeDeg: number;
 }
 
 const NO_SHIFT: HeightShift = {
@@ -67,6 +104,8 @@ const NO_SHIFT: HeightShift = {
   bumpLimitShiftMm: 0,
   droopLimitShiftMm: 0,
   linkageDropMm: 0,
+  axleShiftMm: 0,
+  casterChangeDeg: 0,
 };
 
 /** Shifts of one part at the wheel, mm. */
@@ -76,6 +115,18 @@ export function liftPartShift(part: LiftPart): HeightShift {
       return { ...NO_SHIFT, suspensionLiftMm: part.liftMm };
     case 'springSpacer':
       return { ...NO_SHIFT, suspensionLiftMm: part.thicknessMm / part.motionRatio };
+    case 'collar':
+      return {
+        ...NO_SHIFT,
+        suspensionLiftMm: collarMm(part.lowestOverSeatMm, part.turns, part.pitchMm) / part.motionRatio,
+      };
+    case 'torsionBar':
+      return {
+        ...NO_SHIFT,
+        suspensionLiftMm: torsionBarLiftMm(part.turns * part.pitchMm, part.keyMm, part.armMm),
+      };
+    case 'addedLeaf':
+      return { ...NO_SHIFT, suspensionLiftMm: addedLeafLiftMm(part.packNPerMm, part.leafNPerMm, part.archMm) };
     case 'coilSpring':
       return {
         ...NO_SHIFT,
@@ -97,6 +148,8 @@ export function liftPartShift(part: LiftPart): HeightShift {
         suspensionLiftMm: net,
         bumpLimitShiftMm: part.stopBearsOn === 'springPack' ? -net : 0,
         droopLimitShiftMm: part.droopSetBy === 'spring' ? -net : 0,
+        axleShiftMm: part.centrePinMm ?? 0,
+        casterChangeDeg: part.taperDeg ?? 0,
       };
     }
     case 'shackle':
@@ -125,6 +178,8 @@ export function withPartsCounted<Setup extends HeightShift & { readonly parts?: 
       bumpLimitShiftMm: sum.bumpLimitShiftMm + shift.bumpLimitShiftMm,
       droopLimitShiftMm: sum.droopLimitShiftMm + shift.droopLimitShiftMm,
       linkageDropMm: sum.linkageDropMm + shift.linkageDropMm,
+      axleShiftMm: sum.axleShiftMm + shift.axleShiftMm,
+      casterChangeDeg: sum.casterChangeDeg + shift.casterChangeDeg,
     }),
     { ...setup, parts: [] },
   );

@@ -1,9 +1,11 @@
 import type { CaseDescription, CornerKey } from '../clearance/description';
 import { describedCorners } from '../clearance/described-corner';
 import { prepareRotor } from '../clearance/rotor';
-import { setupForCorner } from '../clearance/description';
+import { fittedAsSetup, setupForCorner } from '../clearance/description';
+import { attempt } from '../problem';
+import { frontCircleMm } from './front-circle';
 import { loadedRadiusMm } from '../tire/allowance';
-import { speedometer, type SpeedometerReading } from '../road/speedometer';
+import { lawfulDiameterRatios, speedometer, type SpeedometerReading } from '../road/speedometer';
 import {
   aimChangeDeg,
   breakoverAngleDeg,
@@ -49,6 +51,8 @@ export type RoadRow =
   | { readonly what: RoadWhat; readonly missing: readonly (keyof RoadMeasured)[] };
 
 export const ROAD_WHATS = [
+  'loadedRadiusFront',
+  'loadedRadiusRear',
   'approach',
   'departure',
   'breakover',
@@ -60,12 +64,16 @@ export const ROAD_WHATS = [
   'effectiveAxleRatio',
   'restoringAxleRatio',
   'headlampAim',
+  'turningCircle',
+  'odometer',
 ] as const;
 export type RoadWhat = (typeof ROAD_WHATS)[number];
 
 export interface RoadReport {
   readonly rows: readonly RoadRow[];
   readonly speedometer: SpeedometerReading | null;
+  /** Tire diameters with which the speedometer stays lawful, mm (UN R39). */
+  readonly lawfulDiametersMm: readonly [least: number, most: number];
   /** Rise of the frame over the ground by axle, mm; null: no corner of it is described. */
   readonly frontRiseMm: number | null;
   readonly rearRiseMm: number | null;
@@ -134,6 +142,8 @@ export function roadReport(description: CaseDescription, measured: RoadMeasured)
       rows.push({ what, unit, before, after });
     }
   };
+  row('loadedRadiusFront', 'mm', [], () => [f.radiusBeforeMm, f.radiusAfterMm]);
+  row('loadedRadiusRear', 'mm', [], () => [r.radiusBeforeMm, r.radiusAfterMm]);
   row('approach', 'deg', ['frontReachMm', 'frontHeightMm'], ({ frontReachMm, frontHeightMm }) => [
     endAngleDeg(frontReachMm, frontHeightMm, f.radiusBeforeMm),
     endAngleDeg(frontReachMm, frontHeightMm + f.bodyRiseMm, f.radiusAfterMm),
@@ -192,12 +202,43 @@ export function roadReport(description: CaseDescription, measured: RoadMeasured)
     0,
     aimChangeDeg(f.bodyRiseMm, r.bodyRiseMm, wheelbaseMm),
   ]);
+  const steering = frontCircles(description, measured.wheelbaseMm);
+  if (steering.length > 0 || measured.wheelbaseMm === undefined) {
+    row('turningCircle', 'mm', ['wheelbaseMm'], () => [
+      Math.max(...steering.map(({ before }) => before)),
+      Math.max(...steering.map(({ after }) => after)),
+    ]);
+  }
+  // True kilometres for every hundred counted.
+  row('odometer', 'ratio', [], () => [100, 100 * r.diameterRatio]);
+  const error = measured.speedometerErrorShare ?? 0;
+  const [least, most] = lawfulDiameterRatios(error);
   return {
     rows,
-    speedometer: speedometer(100, r.diameterRatio, measured.speedometerErrorShare ?? 0),
+    speedometer: speedometer(100, r.diameterRatio, error),
+    lawfulDiametersMm: [least * r.diameterBeforeMm, most * r.diameterBeforeMm],
     frontRiseMm: front && front.riseMm,
     rearRiseMm: rear && rear.riseMm,
   };
+}
+
+/** Circles of the front wheels, each where it is the outer one, mm. */
+function frontCircles(
+  description: CaseDescription,
+  wheelbaseMm: number | undefined,
+): { readonly before: number; readonly after: number }[] {
+  if (wheelbaseMm === undefined) return [];
+  return describedCorners(description).flatMap((key) => {
+    const corner = description.corners[key]!;
+    const setup = setupForCorner(description, key);
+    const circles = attempt(() => ({
+      before: frontCircleMm(key, corner, fittedAsSetup(corner.fitted), wheelbaseMm),
+      after: frontCircleMm(key, corner, setup, wheelbaseMm + withPartsCounted(setup).axleShiftMm),
+    }));
+    if (!circles.ok) return [];
+    const { before, after } = circles.value;
+    return before === null || after === null ? [] : [{ before, after }];
+  });
 }
 
 /** An axle that keeps its height and its tire's size; radii as of the other axle. */

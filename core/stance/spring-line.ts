@@ -43,6 +43,9 @@ export interface ShockTravel {
   /** How much it is too short at full droop (it stops the wheel before), and too long at full bump (it bottoms); 0: none. */
   readonly shortMm: number;
   readonly bottomsMm: number;
+  /** Stroke it has left at both ends; negative: as much too little. */
+  readonly droopSpareMm: number;
+  readonly bumpSpareMm: number;
   /** Highest and lowest travel it lets the wheel reach. */
   readonly droopReachedMm: number;
   readonly bumpReachedMm: number;
@@ -54,12 +57,16 @@ export function shockTravel(
   limits: { readonly droop: number; readonly ride: number; readonly bump: number },
 ): ShockTravel {
   const lengthAt = (travel: number): number => nowMm - ratio * travel;
+  const droopSpareMm = openMm - lengthAt(limits.droop);
+  const bumpSpareMm = lengthAt(limits.bump) - closedMm;
   return {
     droopMm: lengthAt(limits.droop),
     rideMm: lengthAt(limits.ride),
     bumpMm: lengthAt(limits.bump),
-    shortMm: Math.max(0, lengthAt(limits.droop) - openMm),
-    bottomsMm: Math.max(0, closedMm - lengthAt(limits.bump)),
+    shortMm: Math.max(0, -droopSpareMm),
+    bottomsMm: Math.max(0, -bumpSpareMm),
+    droopSpareMm,
+    bumpSpareMm,
     droopReachedMm: Math.max(limits.droop, (nowMm - openMm) / ratio),
     bumpReachedMm: Math.min(limits.bump, (nowMm - closedMm) / ratio),
   };

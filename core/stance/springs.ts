@@ -47,3 +47,18 @@ export function axleShares(
  */
 export const collarMm = (lowestOverSeatMm: number, turns: number, pitchMm: number): number =>
   lowestOverSeatMm + turns * pitchMm;
+
+/**
+ * Lift at the wheel from a torsion bar's adjuster screwed in by `boltMm`: the key, `keyMm` from the bar's axis to the bolt, turns
+ * the bar's fixed end; under the same load the bar is twisted as before, so that the lower arm, `armMm` from its pivot to the wheel's
+ * centre, turns by the same angle. For an arm near level.
+ */
+export const torsionBarLiftMm = (boltMm: number, keyMm: number, armMm: number): number =>
+  armMm * Math.sin(Math.atan2(boltMm, keyMm));
+
+/**
+ * Lift of a leaf pack that gets a leaf more, bolted flat to it: the two are springs side by side, and the new one pushes up by
+ * what its free arch stands over the loaded pack's, `archMm`, until both agree (Hooke).
+ */
+export const addedLeafLiftMm = (packNPerMm: number, leafNPerMm: number, archMm: number): number =>
+  (leafNPerMm * archMm) / (packNPerMm + leafNPerMm);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { fittedAsSetup, type CaseDescription, type SetupDescription } from '../clearance/description';
 import { doubleWishboneFromTape } from '../motion/from-tape';
-import { calledFor } from './called-for';
+import { calledFor, calledForBySchool, type CornerFindings } from './called-for';
 import { cornerStance, type AxleAbility, type CornerUnderside } from './stance-report';
 
 const FITTED = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 25 }, spacerMm: 0 };
@@ -38,10 +38,15 @@ function stood(more: Partial<SetupDescription>, beam = false): CaseDescription {
 const report = (description: CaseDescription, underside: CornerUnderside = {}, ability: AxleAbility = {}) =>
   cornerStance(description, 'frontLeft', underside, ability);
 
+const findings = (description: CaseDescription, underside: CornerUnderside, ability: AxleAbility): CornerFindings => ({
+  stance: report(description, underside, ability),
+  corner: description.corners.frontLeft!,
+  setup: description.setup!,
+  ability,
+});
+
 const calls = (description: CaseDescription, underside: CornerUnderside, ability: AxleAbility = {}) =>
-  calledFor(report(description, underside, ability), description.corners.frontLeft!, description.setup!, ability).map(
-    ({ what }) => what,
-  );
+  calledFor(findings(description, underside, ability)).map(({ what }) => what);
 
 describe('what a height does to a corner', () => {
   test('lift on the spring moves the parked height alone: droop and bump are where they were (common practice, no source)', () => {
@@ -55,7 +60,7 @@ describe('what a height does to a corner', () => {
     const part = { kind: 'strutTopSpacer', thicknessMm: 30, motionRatio: 0.6 } as const;
     const { before, after, heights } = report(stood({ parts: [part] }));
     expect(after.limits.droop).toBeCloseTo(-150, 9);
-    expect(after.jointsDroop.upperDeg!).toBeGreaterThan(before.jointsDroop.upperDeg!);
+    expect(after.droop!.upperJointDeg!).toBeGreaterThan(before.droop!.upperJointDeg!);
     expect(heights.hubToLip!.mm).toBeCloseTo(570, 9);
   });
 
@@ -68,8 +73,8 @@ describe('what a height does to a corner', () => {
     );
     // Level at the survey. The hub drops 100; the knuckle leans by its change of camber, which adds to the arm's angle.
     const armDeg = (Math.asin(100 / arm) * 180) / Math.PI;
-    expect(before.jointsDroop.lowerDeg!).toBeGreaterThan(armDeg - 6);
-    expect(before.jointsDroop.lowerDeg!).toBeLessThan(armDeg + 6);
+    expect(before.droop!.lowerJointDeg!).toBeGreaterThan(armDeg - 6);
+    expect(before.droop!.lowerJointDeg!).toBeLessThan(armDeg + 6);
   });
 
   test('adjusters: what has to be taken back, whether they can, and at which lift they no longer do', () => {
@@ -113,6 +118,44 @@ describe('what it calls for, computed from the corner', () => {
     const lifted = stood({ parts: [{ kind: 'strutTopSpacer', thicknessMm: 40, motionRatio: 0.6 }] });
     expect(calls(lifted, {}, { jointMostDeg: 12 })).toContain('jointCorrection');
     expect(calls(lifted, {})).not.toContain('jointCorrection');
+  });
+
+  test('schools differ by what they keep to spare: a hose with 10 mm left is enough for one, too short for the others', () => {
+    const hose = calledForBySchool(findings(stood({}), { brakeHoseSpareMm: 10 }, {})).find(
+      ({ what }) => what === 'longerHose',
+    );
+    expect(hose).toMatchObject({ schools: ['keepReserve', 'correctedParts'], by: 5 });
+    const short = calledForBySchool(findings(stood({}), { brakeHoseSpareMm: -1 }, {})).find(
+      ({ what }) => what === 'longerHose',
+    );
+    expect(short!.schools).toHaveLength(3);
+  });
+
+  test('shaft joints, slip joint, sway link and drag link call by their own numbers', () => {
+    const base = findings(stood({ suspensionLiftMm: 40 }), {}, { shaftMostDeg: 20 });
+    const same = <State>(state: State) => ({ droop: state, ride: state, bump: state });
+    const shaft = {
+      lengthMm: 1200,
+      shaftDeg: 9,
+      outputJointDeg: 23,
+      pinionJointDeg: 4,
+      pulledApartMm: 20,
+      engagedMm: 45,
+    };
+    const state = { linkLeanDeg: 2, armToLinkDeg: 24, armTurnDeg: 5 };
+    const full: CornerFindings = {
+      ...base,
+      propshaft: { before: same(shaft), after: same(shaft) },
+      slipJointLeastMm: 50,
+      swayBar: { before: same(state), after: same(state) },
+      dragLink: {
+        before: same({ steerDeg: 0, steeringWheelDeg: 0 }),
+        after: same({ steerDeg: 1, steeringWheelDeg: -16 }),
+      },
+    };
+    const found = Object.fromEntries(calledFor(full).map(({ what, by }) => [what, by]));
+    expect(found).toMatchObject({ propshaftJoint: 3, slipJoint: 5, swayLink: 0, dragLink: -16 });
+    expect(calledFor(base).map(({ what }) => what)).toEqual(['alignment']);
   });
 
   test('what was not measured is not answered', () => {

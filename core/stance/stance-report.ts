@@ -10,11 +10,8 @@ import { describedCorner } from '../clearance/described-corner';
 import { travelLimits, type TravelLimits } from '../clearance/envelope';
 import { motionUnder } from '../clearance/motion-under';
 import { prepareRotor } from '../clearance/rotor';
-import { multiply, transpose } from '../geometry/pose';
-import type { CornerMotion } from '../motion/corner-motion';
 import { attempt } from '../problem';
 import { loadedRadiusMm } from '../tire/allowance';
-import { toDegrees } from '../units/angle';
 import {
   alignmentCurve,
   wheelStandAt,
@@ -43,13 +40,9 @@ export interface AxleAbility {
   readonly casterByDeg?: number | undefined;
   /** Swing of a ball joint from how it stands today that its maker allows, degrees. */
   readonly jointMostDeg?: number | undefined;
+  /** Working angle that the joints of half shafts or propshaft stand, degrees. */
+  readonly shaftMostDeg?: number | undefined;
   readonly shockRatio?: number | undefined;
-}
-
-/** How far each ball joint is swung from how it stands at the survey, degrees; null: the motion has no such joint. */
-export interface JointSwing {
-  readonly upperDeg: number | null;
-  readonly lowerDeg: number | null;
 }
 
 /** One state of a corner: as surveyed on what is fitted, or with the setup. */
@@ -59,8 +52,6 @@ export interface CornerState {
   readonly droop: WheelStand | null;
   readonly ride: WheelStand | null;
   readonly bump: WheelStand | null;
-  readonly jointsDroop: JointSwing;
-  readonly jointsBump: JointSwing;
 }
 
 /** What a hose, wire or cable has left at full droop; mm. */
@@ -133,22 +124,7 @@ function stateOf(key: CornerKey, corner: CornerDescription, entered: SetupDescri
     droop: stand(limits.droop),
     ride: stand(limits.ride),
     bump: stand(limits.bump),
-    jointsDroop: jointSwing(motion, limits.droop),
-    jointsBump: jointSwing(motion, limits.bump),
   };
-}
-
-/** Angle by which the knuckle is turned against each arm since the survey, straight ahead. */
-export function jointSwing(motion: CornerMotion, travelMm: number): JointSwing {
-  const state = attempt(() => motion.carrierAt(travelMm, 0));
-  if (!state.ok) return { upperDeg: null, lowerDeg: null };
-  const { knuckle, upperArm, lowerArm } = state.value;
-  const between = (arm: typeof upperArm): number | null => {
-    if (!arm) return null;
-    const turned = multiply(transpose(arm.rotation), knuckle.rotation);
-    return toDegrees(Math.acos(Math.min(1, Math.max(-1, (turned[0] + turned[4] + turned[8] - 1) / 2))));
-  };
-  return { upperDeg: between(upperArm), lowerDeg: between(lowerArm) };
 }
 
 function shockOf(

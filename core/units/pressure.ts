@@ -1,7 +1,10 @@
 import { ProblemError } from '../problem';
 
-/** kPa in each unit people type; a bare number is kPa. psi: 4.4482216 N on a square inch. */
-const KPA_PER: Readonly<Record<string, number>> = { '': 1, kpa: 1, psi: 6.894757, bar: 100 };
+/** 4.4482216 N on a square inch. */
+export const KPA_PER_PSI = 6.894757;
+
+/** kPa in each unit people type; a bare number is kPa. */
+const KPA_PER: Readonly<Record<string, number>> = { '': 1, kpa: 1, psi: KPA_PER_PSI, bar: 100 };
 
 /** Tire pressure in kPa from what was typed: `240`, `35 psi`, `2,4 bar`. @throws ProblemError for anything else. */
 export function parsePressure(text: string): number {

@@ -21,17 +21,18 @@ export const readNumbers =
 export const readNumber =
   (range: Range) =>
   (text: string): Result<number> =>
-    attempt(() => within(Number(text.trim().replace(',', '.')), range, text));
+    attempt(() => inRange(Number(text.trim().replace(',', '.')), range, text));
 
 export const writeList = (values: readonly number[]): string => values.map((value) => formatMm(value, 2)).join('; ');
 export const writeNumber = (value: number): string => String(value);
 
 function readList(text: string, range: Range, read: (part: string) => number): Result<number[]> {
   const parts = text.split(/;|,\s|\s,/).flatMap((part) => (part.trim() === '' ? [] : [part.trim()]));
-  return attempt(() => parts.map((part) => within(read(part), range, part)));
+  return attempt(() => parts.map((part) => inRange(read(part), range, part)));
 }
 
-function within(value: number, range: Range, found: string): number {
+/** The value, where it lies in the range. @throws ProblemError that names both. */
+export function inRange(value: number, range: Range, found: string): number {
   if (value >= range.min && value <= range.max) return value;
   throw new ProblemError({
     code: 'outOfRange',

@@ -21,7 +21,7 @@ import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../words';
 import type { StanceAxle } from './axle-parts';
-import { propshaftEntry } from './propshaft-entry';
+import { propshaftEntry } from './link-entries';
 
 /** One corner stepped through its travel: what was read at each step beside what was computed, and where it runs out. */
 const props = defineProps<{ corner: CornerKey }>();

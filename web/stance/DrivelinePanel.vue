@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
+import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { DriveEntry } from '@/contracts/stance';
 import { LIMITS, type Range } from '@/core/limits';
-import { DRIVE_PLACES, halfShaftReport, propshaftReport, type DrivePlace } from '@/core/driveline/driveline-report';
+import { halfShaftReport, propshaftReport } from '@/core/driveline/driveline-report';
 import { attempt } from '@/core/problem';
 import { formatMm } from '@/core/units/length';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { cornersOf, type StanceAxle } from './axle-parts';
-import { propshaftEntry } from './propshaft-entry';
+import { halfShaftEntry, propshaftEntry } from './link-entries';
+import { placesRow, type PlacesRow } from './places-row';
+import PlacesTable from './PlacesTable.vue';
 
 /** Propshaft of a beam axle or half shafts of an independent one, at both ends of the travel, before and after. */
 const props = defineProps<{ axle: StanceAxle }>();
@@ -48,69 +51,44 @@ function set(field: keyof DriveEntry, value: number | undefined): void {
   }, `drive ${props.axle}`);
 }
 
-const PLACES: Readonly<Record<DrivePlace, string>> = { droop: 'Hanging', ride: 'Parked', bump: 'Full bump' };
+const deg = (value: number): string => `${value.toFixed(1)}°`;
+const mm = (value: number | null): string => (value === null ? 'not measured' : `${formatMm(value)} mm`);
 
-interface Row {
-  readonly name: string;
-  readonly cells: readonly { readonly before: string; readonly after: string }[];
-}
-const deg = (value: number | undefined): string => (value === undefined ? 'out of reach' : `${value.toFixed(1)}°`);
-const mm = (value: number | null | undefined): string =>
-  value === undefined ? 'out of reach' : value === null ? 'not measured' : `${formatMm(value)} mm`;
-
-const rows = computed<readonly Row[] | null>(() => {
+const rows = computed<readonly PlacesRow[] | null>(() => {
   const file = job.document;
   if (!file) return null;
-  const d = drive.value;
-  const made = attempt((): Row[] | null => {
-    if (isBeam.value) {
-      const shaft = propshaftEntry(file, props.axle);
-      if (!shaft) return null;
-      const report = propshaftReport(asCase(file), key.value, shaft);
-      const row = (name: string, of: (state: NonNullable<typeof report.before.ride>) => string): Row => ({
-        name,
-        cells: DRIVE_PLACES.map((place) => ({
-          before: report.before[place] ? of(report.before[place]) : 'out of reach',
-          after: report.after[place] ? of(report.after[place]) : 'out of reach',
-        })),
-      });
-      return [
-        row('Joint at the case', (state) => deg(state.outputJointDeg)),
-        row('Joint at the pinion', (state) => deg(state.pinionJointDeg)),
-        row('Slip joint pulled apart by', (state) => mm(state.pulledApartMm)),
-        row('Slip joint engaged', (state) => mm(state.engagedMm)),
-      ];
-    }
-    const { innerInboardMm, innerRiseMm, outerInboardMm, differentialDropMm } = d;
-    if (innerInboardMm === undefined || innerRiseMm === undefined || outerInboardMm === undefined) return null;
-    const shaft = { innerInboardMm, innerRiseMm, outerInboardMm };
-    const plain = halfShaftReport(asCase(file), key.value, shaft);
-    const dropped = halfShaftReport(asCase(file), key.value, shaft, differentialDropMm ?? 0);
-    const row = (
-      name: string,
-      after: typeof plain.after,
-      of: (state: NonNullable<typeof plain.before.ride>) => string,
-    ): Row => ({
-      name,
-      cells: DRIVE_PLACES.map((place) => ({
-        before: plain.before[place] ? of(plain.before[place]) : 'out of reach',
-        after: after[place] ? of(after[place]) : 'out of reach',
-      })),
-    });
-    return [
-      row('Outer joint', plain.after, (state) => deg(state.outerDeg)),
-      row('Inner joint', plain.after, (state) => deg(state.innerDeg)),
-      row('Between the joints', plain.after, (state) => mm(state.lengthMm)),
-      ...(differentialDropMm
-        ? [
-            row('Outer joint, differential dropped', dropped.after, (state) => deg(state.outerDeg)),
-            row('Inner joint, differential dropped', dropped.after, (state) => deg(state.innerDeg)),
-          ]
-        : []),
-    ];
-  });
+  const made = attempt((): PlacesRow[] | null => (isBeam.value ? propshaftRows(file) : halfShaftRows(file)));
   return made.ok ? made.value : null;
 });
+function propshaftRows(file: LowgapFile): PlacesRow[] | null {
+  const shaft = propshaftEntry(file, props.axle);
+  if (!shaft) return null;
+  const report = propshaftReport(asCase(file), key.value, shaft);
+  return [
+    placesRow('Joint at the case', report, (state) => deg(state.outputJointDeg)),
+    placesRow('Joint at the pinion', report, (state) => deg(state.pinionJointDeg)),
+    placesRow('Slip joint pulled apart by', report, (state) => mm(state.pulledApartMm)),
+    placesRow('Slip joint engaged', report, (state) => mm(state.engagedMm)),
+  ];
+}
+function halfShaftRows(file: LowgapFile): PlacesRow[] | null {
+  const shaft = halfShaftEntry(file, props.axle);
+  if (!shaft) return null;
+  const dropMm = drive.value.differentialDropMm;
+  const plain = halfShaftReport(asCase(file), key.value, shaft);
+  const dropped = dropMm ? halfShaftReport(asCase(file), key.value, shaft, dropMm) : null;
+  return [
+    placesRow('Outer joint', plain, (state) => deg(state.outerDeg)),
+    placesRow('Inner joint', plain, (state) => deg(state.innerDeg)),
+    placesRow('Between the joints', plain, (state) => mm(state.lengthMm)),
+    ...(dropped
+      ? [
+          placesRow('Outer joint, differential dropped', dropped, (state) => deg(state.outerDeg)),
+          placesRow('Inner joint, differential dropped', dropped, (state) => deg(state.innerDeg)),
+        ]
+      : []),
+  ];
+}
 const missing = computed(() =>
   fields.value
     .filter(({ key: field }) => field !== 'differentialDropMm' && drive.value[field] === undefined)
@@ -135,22 +113,7 @@ const missing = computed(() =>
       />
     </div>
     <p v-if="!rows" class="muted">Not answered: measure {{ missing }}.</p>
-    <table v-else class="figures" :data-testid="`drive-${axle}`">
-      <thead>
-        <tr>
-          <th scope="col">As fitted, and with the setup</th>
-          <th v-for="place in DRIVE_PLACES" :key="place" scope="col">{{ PLACES[place] }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="r in rows" :key="r.name">
-          <th scope="row">{{ r.name }}</th>
-          <td v-for="(c, i) in r.cells" :key="i">
-            {{ c.before }} <strong>{{ c.after }}</strong>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <PlacesTable v-else :rows="rows" :data-testid="`drive-${axle}`" />
     <p class="small">
       {{
         isBeam
@@ -172,18 +135,6 @@ const missing = computed(() =>
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 10px;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 15px;
-}
-th,
-td {
-  border-top: 1px solid var(--rule);
-  padding: 4px 8px 4px 0;
-  text-align: left;
-  font-weight: 400;
 }
 .small {
   font-size: 14px;

@@ -3,15 +3,19 @@ import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import { problemText } from '@/contracts/problems';
 import { setupForCorner } from '@/core/clearance/description';
-import { expectedHeights, type Expected } from '@/core/stance/expected-height';
+import type { Expected } from '@/core/stance/expected-height';
+import { LIMITS } from '@/core/limits';
+import { surveyMotion } from '@/core/clearance/motion-under';
 import { attempt } from '@/core/problem';
+import { motionRatio } from '@/core/stance/spring-line';
 import { formatMm } from '@/core/units/length';
-import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
-import { bothUnits, CORNER_NAMES } from '../words';
+import { CORNER_NAMES } from '../words';
 import { axleParts, cornersOf, setAxleParts, type AxlePart, type StanceAxle } from './axle-parts';
 import PartsEditor from './PartsEditor.vue';
-import RakeDrawing from './RakeDrawing.vue';
+import type { Suspension } from './stance-words';
+import FenderPanel from './FenderPanel.vue';
+import RakePanel from './RakePanel.vue';
 import { PART_WORDS } from './stance-words';
 import type { CornerReport } from './use-stance';
 
@@ -45,8 +49,26 @@ function ownToPart(): void {
     for (const own of Object.values(setup.corners ?? {})) delete own?.suspensionLiftMm;
   });
 }
-const isBeam = (axle: StanceAxle): boolean =>
-  cornersOf(job.document!, axle).some((key) => job.document!.corners[key]!.motion.type === 'beamAxle');
+const suspension = (axle: StanceAxle): Suspension => {
+  const motion = job.document!.corners[cornersOf(job.document!, axle)[0]!]!.motion;
+  if (motion.type !== 'beamAxle') return { isBeam: false, leaf: null };
+  return { isBeam: true, leaf: motion.leaf ? (job.document?.stance?.[axle]?.leafSits ?? 'overAxle') : null };
+};
+const setLeaf = (axle: StanceAxle, leafSits: 'overAxle' | 'underAxle'): void =>
+  job.changeSetup((file) => {
+    file.stance = { ...file.stance, [axle]: { ...file.stance?.[axle], leafSits } };
+  });
+/** Of the first corner of an axle whose spring's ends are known, at the surveyed height. */
+function linkageRatio(axle: StanceAxle): number | null {
+  const file = job.document!;
+  for (const key of cornersOf(file, axle)) {
+    const ends = file.stance?.springs?.[key];
+    const found = ends && attempt(() => motionRatio(surveyMotion(key, asCase(file).corners[key]!), ends, 0));
+    const { min, max } = LIMITS.motionRatio;
+    if (found?.ok && found.value >= min && found.value <= max) return Math.round(1000 * found.value) / 1000;
+  }
+  return null;
+}
 
 const rows = computed(() =>
   props.reports.map(({ key, stance }) => {
@@ -66,139 +88,79 @@ const rows = computed(() =>
 );
 const band = (expected: Expected | null): string =>
   expected ? `${formatMm(expected.lowMm, 0)} to ${formatMm(expected.highMm, 0)}` : 'not read';
-
-/** Mean height of a lip over the ground, now and expected. */
-function lipOf(axle: StanceAxle): { now: number; then: number } | null {
-  const known = rows.value.filter(({ key, ground }) => key.startsWith(axle) && ground);
-  if (!known.length) return null;
-  const mean = (of: (row: (typeof known)[number]) => number): number =>
-    known.reduce((sum, row) => sum + of(row), 0) / known.length;
-  return { now: mean(({ groundNow }) => groundNow ?? 0), then: mean(({ ground }) => ground!.mm) };
-}
-const lips = computed(() => {
-  const [front, rear] = [lipOf('front'), lipOf('rear')];
-  return front && rear ? { front, rear } : null;
-});
-const rakeNow = computed(() => (lips.value ? lips.value.rear.now - lips.value.front.now : null));
-const rakeThen = computed(() => (lips.value ? lips.value.rear.then - lips.value.front.then : null));
-const wanted = computed(() => job.document?.stance?.rakeMm ?? 0);
-
-const setWanted = (mm: number | undefined): void =>
-  job.changeSetup((file) => {
-    file.stance = { ...file.stance, ...(mm === undefined ? {} : { rakeMm: mm }) };
-    if (mm === undefined) delete file.stance.rakeMm;
-  }, 'rake');
-
-/** Adds to one axle's lift on the spring what the wanted rake lacks. */
-function solve(axle: StanceAxle): void {
-  const file = job.document;
-  if (!file || rakeThen.value === null) return;
-  const lacks = wanted.value - rakeThen.value;
-  const more = axle === 'rear' ? lacks : -lacks;
-  if (Math.abs(more) < 0.05) return;
-  const own = parts(axle);
-  const at = own.findIndex(({ part, side }) => part.kind === 'ride' && side === 'both');
-  const found = own[at];
-  const lift = (found?.part.kind === 'ride' ? found.part.liftMm : 0) + more;
-  const rounded = Math.round(10 * lift) / 10;
-  const next: AxlePart = { part: { kind: 'ride', liftMm: rounded }, side: 'both' };
-  const rest = own.filter((_, i) => i !== at);
-  const tried = rounded === 0 ? rest : at < 0 ? [...own, next] : own.map((one, i) => (i === at ? next : one));
-  setParts(axle, tried);
-}
-/** What a lift on the spring may not take a corner beyond. */
-const heightsKnown = computed(() => {
-  const file = job.document;
-  return file ? job.corners.every((key) => attempt(() => expectedHeights(asCase(file), key)).ok) : false;
-});
 </script>
 
 <template>
   <div class="heights">
-    <section class="panel box" aria-label="Expected heights">
-      <h2 class="panel-title">Heights, now and expected</h2>
-      <div class="scroll" tabindex="0" role="group" aria-label="Table of heights">
-        <table class="figures" data-testid="stance-heights">
-          <thead>
-            <tr>
-              <th scope="col">Corner</th>
-              <th scope="col">Hub to lip now</th>
-              <th scope="col">expected</th>
-              <th scope="col">Ground to lip now</th>
-              <th scope="col">expected</th>
-              <th scope="col">of it tire</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="r in rows" :key="r.key">
-              <th scope="row">{{ CORNER_NAMES[r.key] }}</th>
-              <td>{{ r.hubNow === undefined ? 'not read' : formatMm(r.hubNow, 0) }}</td>
-              <td>
-                <strong v-if="r.hub">{{ formatMm(r.hub.mm, 0) }}</strong> <span class="muted">{{ band(r.hub) }}</span>
-              </td>
-              <td>{{ r.groundNow === undefined ? 'not read' : formatMm(r.groundNow, 0) }}</td>
-              <td>
-                <strong v-if="r.ground">{{ formatMm(r.ground.mm, 0) }}</strong>
-                <span class="muted">{{ band(r.ground) }}</span>
-              </td>
-              <td>{{ formatMm(r.tireShareMm) }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
-      <p v-for="r in rows.filter(({ problem }) => problem)" :key="`p${r.key}`" class="verdict-rubs" role="alert">
-        {{ CORNER_NAMES[r.key] }}: {{ r.problem }}
-      </p>
-      <p
-        v-for="r in rows.filter(({ stacked }) => stacked.length)"
-        :key="`s${r.key}`"
-        class="verdict-close"
-        role="status"
-      >
-        {{ CORNER_NAMES[r.key] }}: {{ r.stacked.length }} parts lift on one spring ({{
-          r.stacked.map((kind) => PART_WORDS[kind].toLowerCase()).join('; ')
-        }}). Stacked, they overshoot, and arms, joints and shafts run out first: measure after each.
-      </p>
-      <p class="small muted">
-        Millimetres. The band holds what parts of these kinds come out at, and the tape. A height that was not read
-        turns what depends on it off.
-      </p>
-    </section>
-    <section class="panel box" aria-label="Rake">
-      <h2 class="panel-title">Rake</h2>
-      <RakeDrawing v-if="lips" :front="lips.front" :rear="lips.rear" />
-      <p v-if="rakeNow !== null && rakeThen !== null" data-testid="rake-says">
-        Rake, rear lip over front lip: {{ bothUnits(rakeNow) }} now, {{ bothUnits(rakeThen) }} expected.
-      </p>
-      <p v-else class="muted">Read ground to lip at a front and a rear corner, and the rake is worked out.</p>
-      <div class="solve">
-        <QuantityField
-          label="Rake wanted, 0 is level"
-          :value="wanted"
-          :range="{ min: -300, max: 300, unit: 'mm' }"
-          @change="setWanted"
-        />
-        <v-btn height="48" variant="outlined" :disabled="!lips || !heightsKnown" @click="solve('front')"
-          >Lift or lower the front</v-btn
+    <div class="side">
+      <section class="panel box" aria-label="Expected heights">
+        <h2 class="panel-title">Heights, now and expected</h2>
+        <div class="scroll" tabindex="0" role="group" aria-label="Table of heights">
+          <table class="figures" data-testid="stance-heights">
+            <thead>
+              <tr>
+                <th scope="col">Corner</th>
+                <th scope="col">Hub to lip now</th>
+                <th scope="col">expected</th>
+                <th scope="col">Ground to lip now</th>
+                <th scope="col">expected</th>
+                <th scope="col">of it tire</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="r in rows" :key="r.key">
+                <th scope="row">{{ CORNER_NAMES[r.key] }}</th>
+                <td>{{ r.hubNow === undefined ? 'not read' : formatMm(r.hubNow, 0) }}</td>
+                <td>
+                  <strong v-if="r.hub">{{ formatMm(r.hub.mm, 0) }}</strong> <span class="muted">{{ band(r.hub) }}</span>
+                </td>
+                <td>{{ r.groundNow === undefined ? 'not read' : formatMm(r.groundNow, 0) }}</td>
+                <td>
+                  <strong v-if="r.ground">{{ formatMm(r.ground.mm, 0) }}</strong>
+                  <span class="muted">{{ band(r.ground) }}</span>
+                </td>
+                <td>{{ formatMm(r.tireShareMm) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        <p v-for="r in rows.filter(({ problem }) => problem)" :key="`p${r.key}`" class="verdict-rubs" role="alert">
+          {{ CORNER_NAMES[r.key] }}: {{ r.problem }}
+        </p>
+        <p
+          v-for="r in rows.filter(({ stacked }) => stacked.length)"
+          :key="`s${r.key}`"
+          class="verdict-close"
+          role="status"
         >
-        <v-btn height="48" variant="outlined" :disabled="!lips || !heightsKnown" @click="solve('rear')"
-          >Lift or lower the rear</v-btn
-        >
+          {{ CORNER_NAMES[r.key] }}: {{ r.stacked.length }} parts lift on one spring ({{
+            r.stacked.map((kind) => PART_WORDS[kind].toLowerCase()).join('; ')
+          }}). Stacked, they overshoot, and arms, joints and shafts run out first: measure after each.
+        </p>
+        <p class="small muted">
+          Millimetres. The band holds what parts of these kinds come out at, and the tape. A height that was not read
+          turns what depends on it off.
+        </p>
+      </section>
+      <div class="axles">
+        <div v-for="axle in axles" :key="axle" class="panel box">
+          <PartsEditor
+            :title="axle === 'front' ? 'Front axle' : 'Rear axle'"
+            :parts="parts(axle)"
+            :both-sides="cornersOf(job.document!, axle).length > 1"
+            :suspension="suspension(axle)"
+            :linkage-ratio="linkageRatio(axle)"
+            @leaf="(sits) => setLeaf(axle, sits)"
+            :own-lift-mm="ownLift(axle)"
+            @change="(next) => setParts(axle, next)"
+            @own="ownToPart"
+          />
+        </div>
       </div>
-      <p class="small muted">Keep some rake if it tows or carries: loaded, the rear sinks and headlamps rise.</p>
-    </section>
-    <div class="axles">
-      <div v-for="axle in axles" :key="axle" class="panel box">
-        <PartsEditor
-          :title="axle === 'front' ? 'Front axle' : 'Rear axle'"
-          :parts="parts(axle)"
-          :both-sides="cornersOf(job.document!, axle).length > 1"
-          :is-beam="isBeam(axle)"
-          :own-lift-mm="ownLift(axle)"
-          @change="(next) => setParts(axle, next)"
-          @own="ownToPart"
-        />
-      </div>
+    </div>
+    <div class="side">
+      <RakePanel :reports="reports" />
+      <FenderPanel />
     </div>
   </div>
 </template>
@@ -211,9 +173,7 @@ const heightsKnown = computed(() => {
   align-items: start;
 }
 .axles {
-  grid-column: 1 / -1;
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
   gap: 10px;
   align-items: start;
 }
@@ -240,13 +200,10 @@ td {
 td .muted {
   margin-left: 6px;
 }
-.solve {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-.solve :deep(.quantity) {
-  flex: 1 1 190px;
+.side {
+  display: grid;
+  gap: 10px;
+  min-width: 0;
 }
 .small {
   font-size: 14px;

@@ -7,25 +7,43 @@ import { readNumber, writeNumber } from '../parts/read-lists';
 import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';
 import type { AxlePart, PartSide } from './axle-parts';
-import { blankPart, PART_FIELDS, PART_WORDS, type PartField } from './stance-words';
+import { blankPart, fitsSuspension, PART_FIELDS, PART_WORDS, type PartField, type Suspension } from './stance-words';
 
 /** Lift and lowering parts of an axle: each moves the parked height, the stops or the linkage by its kind. */
 const props = defineProps<{
   title: string;
   parts: readonly AxlePart[];
   bothSides: boolean;
-  isBeam: boolean;
+  suspension: Suspension;
+  /** Motion ratio by the linkage itself; null: the spring's ends are not known. */
+  linkageRatio: number | null;
   ownLiftMm: number;
 }>();
-const emit = defineEmits<{ change: [parts: AxlePart[]]; own: [] }>();
+const emit = defineEmits<{ change: [parts: AxlePart[]]; own: []; leaf: [sits: 'overAxle' | 'underAxle'] }>();
 
 const kind = ref<LiftPart['kind']>('ride');
 const kinds = computed(() =>
   (Object.keys(PART_WORDS) as LiftPart['kind'][])
-    // Blocks and shackles belong to leaf springs, spacers on top to struts and coil-overs.
-    .filter((one) => (props.isBeam ? one !== 'strutTopSpacer' : one !== 'block' && one !== 'shackle'))
+    .filter((one) => fitsSuspension(one, props.suspension))
     .map((value) => ({ value, title: PART_WORDS[value] })),
 );
+const LEAVES = [
+  { value: 'overAxle', title: 'Leaf spring over the axle' },
+  { value: 'underAxle', title: 'Leaf spring under the axle' },
+];
+/** What does not go with the suspension, of the parts that are on. */
+const misfits = computed(() => props.parts.filter(({ part }) => !fitsSuspension(part.kind, props.suspension)));
+const offLinkage = (part: LiftPart): boolean =>
+  props.linkageRatio !== null && 'motionRatio' in part && part.motionRatio !== props.linkageRatio;
+const takeRatio = (i: number, part: LiftPart): void => {
+  if (props.linkageRatio !== null) replace(i, { part: { ...part, motionRatio: props.linkageRatio } as LiftPart });
+};
+/** A collar or adjuster that cannot go lower than it stands. */
+const floorWords = (part: LiftPart): string =>
+  part.kind === 'collar' && part.lowestOverSeatMm > 0
+    ? `Screwed right down it still lifts ${formatMm(liftPartShift({ ...part, turns: 0 }).suspensionLiftMm)} mm: its lowest seat stands over the old one.`
+    : '';
+
 const SIDES: { value: PartSide; title: string }[] = [
   { value: 'both', title: 'Both sides' },
   { value: 'left', title: 'Left only' },
@@ -43,7 +61,7 @@ const DROOPS = [
 function valueOf(part: LiftPart, { path }: PartField): number {
   const [first, second] = path;
   const own = (part as unknown as Record<string, unknown>)[first];
-  return Number(second === undefined ? own : (own as Record<string, unknown>)[second]);
+  return Number((second === undefined ? own : (own as Record<string, unknown>)[second]) ?? 0);
 }
 function withValue(part: LiftPart, { path }: PartField, value: number): LiftPart {
   const [first, second] = path;
@@ -59,8 +77,8 @@ const replace = (i: number, next: Partial<AxlePart>): void =>
 
 /** What a part moves, at the wheel. */
 function movesWords(part: LiftPart): string {
-  const { suspensionLiftMm, bodyLiftMm, bumpStopMm, bumpLimitShiftMm, droopLimitShiftMm, linkageDropMm } =
-    liftPartShift(part);
+  const shift = liftPartShift(part);
+  const { suspensionLiftMm, bodyLiftMm, bumpStopMm, bumpLimitShiftMm, droopLimitShiftMm, linkageDropMm } = shift;
   const said = [
     ...(suspensionLiftMm ? [`parked height ${signed(suspensionLiftMm)}`] : []),
     ...(linkageDropMm ? [`linkage down ${formatMm(linkageDropMm)}`] : []),
@@ -68,8 +86,12 @@ function movesWords(part: LiftPart): string {
     ...(bumpStopMm ? [`bump stop ${formatMm(bumpStopMm)} sooner`] : []),
     ...(bumpLimitShiftMm ? [`full bump ${signed(bumpLimitShiftMm)}`] : []),
     ...(droopLimitShiftMm ? [`full droop ${signed(droopLimitShiftMm)}`] : []),
+    ...(shift.axleShiftMm ? [`axle forward ${signed(shift.axleShiftMm)}`] : []),
   ];
-  return said.length ? `${said.join(', ')} mm` : 'moves nothing';
+  const turned = shift.casterChangeDeg
+    ? [`caster ${shift.casterChangeDeg > 0 ? '+' : '−'}${Math.abs(shift.casterChangeDeg)}°`]
+    : [];
+  return [...(said.length ? [`${said.join(', ')} mm`] : []), ...turned].join(', ') || 'nothing';
 }
 const signed = (mm: number): string => `${mm > 0 ? '+' : '−'}${formatMm(Math.abs(mm))}`;
 </script>
@@ -142,10 +164,32 @@ const signed = (mm: number): string => `${mm > 0 ? '+' : '−'}${formatMm(Math.a
         />
       </div>
       <p class="small muted">Moves: {{ movesWords(part) }}.</p>
+      <p v-if="floorWords(part)" class="small" role="status">{{ floorWords(part) }}</p>
+      <p v-if="offLinkage(part)" class="small own">
+        <span>The linkage says {{ linkageRatio }} spring travel over wheel travel.</span>
+        <v-btn height="44" variant="text" @click="takeRatio(i, part)">Take it</v-btn>
+      </p>
     </article>
+    <p v-if="misfits.length" class="small verdict-close" role="status">
+      {{ misfits.map(({ part }) => PART_WORDS[part.kind].toLowerCase()).join('; ') }}: not for this suspension.
+    </p>
+    <v-select
+      v-if="suspension.leaf"
+      :model-value="suspension.leaf"
+      :items="LEAVES"
+      aria-label="Where the leaf spring sits"
+      hide-details
+      @update:model-value="(sits: 'overAxle' | 'underAxle') => emit('leaf', sits)"
+    />
+    <p v-if="suspension.leaf === 'underAxle'" class="small muted">
+      Under the axle a block would lower it: a longer shackle lifts it instead.
+    </p>
     <div class="add">
       <v-select v-model="kind" :items="kinds" :label="`Part for the ${title.toLowerCase()}`" hide-details />
-      <v-btn height="48" variant="outlined" @click="emit('change', [...parts, { part: blankPart(kind), side: 'both' }])"
+      <v-btn
+        height="48"
+        variant="outlined"
+        @click="emit('change', [...parts, { part: blankPart(kind, linkageRatio ?? undefined), side: 'both' }])"
         >Add</v-btn
       >
     </div>
@@ -175,7 +219,7 @@ h3 {
 }
 .fields {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  grid-template-columns: repeat(auto-fill, minmax(min(190px, 100%), 1fr));
   gap: 10px;
 }
 .own {

@@ -1,14 +1,21 @@
 <script setup lang="ts">
+import { computed } from 'vue';
+import { asCase } from '@/contracts/as-case';
 import type { RoadEntry } from '@/contracts/stance';
+import { setupForCorner } from '@/core/clearance/description';
 import { LIMITS, type Range } from '@/core/limits';
-import type { Result } from '@/core/problem';
+import { attempt, type Result } from '@/core/problem';
+import { axleTireLoad } from '@/core/road/tire-load';
 import type { RoadReport, RoadRow } from '@/core/stance/road-report';
+import { parseTireSize } from '@/core/tire/size';
 import { formatMm } from '@/core/units/length';
+import { KPA_PER_PSI, parsePressure } from '@/core/units/pressure';
 import { problemText } from '@/contracts/problems';
-import { readNumber, writeNumber } from '../parts/read-lists';
+import { inRange, readNumber, writeNumber } from '../parts/read-lists';
 import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';
 import { useJobStore } from '../stores/job';
+import { cornersOf } from './axle-parts';
 import { ROAD_FIELD_WORDS, ROAD_WORDS } from './stance-words';
 
 /** Clearance, angles, gearing, speedometer and standing, before and after; what was not measured is named. */
@@ -32,8 +39,18 @@ const NUMBERS: readonly { key: Key; range: Range }[] = [
   { key: 'axleRatio', range: { min: 1, max: 12, unit: 'to 1' } },
   { key: 'gearRatio', range: { min: 0.2, max: 10, unit: 'to 1' } },
   { key: 'cruiseKmh', range: { min: 5, max: 250, unit: 'km/h' } },
+  { key: 'frontAxleKg', range: LIMITS.axleKg },
+  { key: 'rearAxleKg', range: LIMITS.axleKg },
+  { key: 'tireLoadIndex', range: { min: 60, max: 140, unit: '' } },
 ];
-const named = (key: Key): string => `${ROAD_FIELD_WORDS[key][0]!.toUpperCase()}${ROAD_FIELD_WORDS[key].slice(1)}`;
+const FIELD_WORDS: Readonly<Record<Key, string>> = {
+  ...ROAD_FIELD_WORDS,
+  frontAxleKg: 'heaviest front axle, kg',
+  rearAxleKg: 'heaviest rear axle, kg',
+  tireLoadIndex: 'load index, where the size does not say it',
+  tireReferenceKpa: 'pressure the load index holds at',
+};
+const named = (key: Key): string => `${FIELD_WORDS[key][0]!.toUpperCase()}${FIELD_WORDS[key].slice(1)}`;
 
 function set(key: Key, value: number | undefined): void {
   job.changeSetup((file) => {
@@ -41,11 +58,53 @@ function set(key: Key, value: number | undefined): void {
     file.stance = { ...file.stance, road: value === undefined ? others : { ...others, [key]: value } };
   }, 'road');
 }
+const readPercent = (text: string): Result<number> => {
+  const read = readNumber({ min: -10, max: 20, unit: '%' })(text.replace('%', ''));
+  return read.ok ? { ok: true, value: Math.round(read.value * 1000) / 100_000 } : read;
+};
+const writePercent = (share: number): string => formatMm(100 * share, 3);
+const readPressure = (text: string): Result<number> =>
+  attempt(() => inRange(parsePressure(text), LIMITS.pressureKpa, text));
 const UNITS = { mm: ' mm', deg: '°', perMin: ' /min', ratio: '' } as const;
 const number = (row: RoadRow, value: number): string =>
   'missing' in row
     ? ''
     : `${row.unit === 'ratio' ? value.toFixed(2) : formatMm(value, row.unit === 'deg' ? 1 : 0)}${UNITS[row.unit]}`;
+const speedIf = computed(() =>
+  job.document?.stance?.road?.speedometerErrorShare === undefined ? ', if it is right today' : '',
+);
+/** What each axle asks of the tires tried. */
+const loads = computed(() => {
+  const file = job.document;
+  if (!file) return [];
+  const { frontAxleKg, rearAxleKg, tireLoadIndex, tireReferenceKpa } = file.stance?.road ?? {};
+  return (
+    [
+      ['front', frontAxleKg],
+      ['rear', rearAxleKg],
+    ] as const
+  ).flatMap(([axle, axleKg]) => {
+    const [key] = cornersOf(file, axle);
+    if (axleKg === undefined || !key) return [];
+    const found = attempt(() => {
+      const { tire } = setupForCorner(asCase(file), key);
+      return axleTireLoad(axleKg, parseTireSize(tire.size).loadIndex ?? tireLoadIndex, tireReferenceKpa);
+    });
+    if (!found.ok) return [{ axle, bad: true, says: problemText(found.problems[0]!) }];
+    const { loadPerTireKg, neededIndex, carriesKg, leastKpa } = found.value;
+    const bad = carriesKg !== null && carriesKg < loadPerTireKg;
+    const asks = `Each ${axle} tire carries ${formatMm(loadPerTireKg, 0)} kg: load index ${neededIndex} or more`;
+    const has =
+      carriesKg === null
+        ? '; enter the load index of the tires tried'
+        : bad
+          ? `; these carry ${carriesKg} kg, which is too little`
+          : leastKpa === null
+            ? `; these carry ${carriesKg} kg at the pressure their index holds at`
+            : `; these carry it from ${formatMm(leastKpa, 0)} kPa (${formatMm(leastKpa / KPA_PER_PSI, 0)} psi), and no lower than the vehicle’s maker asks`;
+    return [{ axle, bad, says: `${asks}${has}.` }];
+  });
+});
 const SPEED_WORDS = {
   allowed: 'within UN R39',
   showsTooLittle: 'shows less than the truth, which UN R39 does not allow',
@@ -83,8 +142,13 @@ const SPEED_WORDS = {
           </tbody>
         </table>
         <p v-if="road.value.speedometer" data-testid="speed-says">
-          At a true 100 km/h the speedometer shows {{ formatMm(road.value.speedometer.shownKmh) }}, if it is right
-          today: {{ SPEED_WORDS[road.value.speedometer.verdict] }}.
+          At a true 100 km/h the speedometer shows {{ formatMm(road.value.speedometer.shownKmh) }}{{ speedIf }}:
+          {{ SPEED_WORDS[road.value.speedometer.verdict] }}. Tires from
+          {{ formatMm(road.value.lawfulDiametersMm[0], 0) }} to {{ formatMm(road.value.lawfulDiametersMm[1], 0) }} mm
+          tall keep it lawful.
+        </p>
+        <p v-for="load in loads" :key="load.axle" :class="load.bad ? 'verdict-rubs' : ''" data-testid="load-says">
+          {{ load.says }}
         </p>
         <p class="small">
           A higher centre of gravity rolls over sooner: the tilt angle is that of a rigid vehicle, a sprung one tips
@@ -113,6 +177,22 @@ const SPEED_WORDS = {
           :write="writeNumber"
           optional
           @change="(value) => set(key, value)"
+        />
+        <TypedField
+          :label="named('tireReferenceKpa')"
+          :value="job.document?.stance?.road?.tireReferenceKpa"
+          :read="readPressure"
+          :write="(kpa) => `${formatMm(kpa, 0)} kPa`"
+          optional
+          @change="(value) => set('tireReferenceKpa', value)"
+        />
+        <TypedField
+          label="Speedometer shows too much by, %"
+          :value="job.document?.stance?.road?.speedometerErrorShare"
+          :read="readPercent"
+          :write="writePercent"
+          optional
+          @change="(value) => set('speedometerErrorShare', value)"
         />
       </div>
     </section>

@@ -1,12 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { asCase } from '@/contracts/as-case';
 import { problemText } from '@/contracts/problems';
+import { halfShaftCurves } from '@/core/driveline/driveline-report';
+import type { CornerState } from '@/core/stance/stance-report';
 import { useCurrentCorner } from '../job/current-corner';
 import { useJobStore } from '../stores/job';
 import CycleView from './CycleView.vue';
 import HeightsView from './HeightsView.vue';
+import { halfShaftEntry } from './link-entries';
+import LinksView from './LinksView.vue';
 import RoadView from './RoadView.vue';
+import SidePhotoView from './SidePhotoView.vue';
 import TravelCurves from './TravelCurves.vue';
 import UnderneathView from './UnderneathView.vue';
 import { useStance } from './use-stance';
@@ -22,8 +28,10 @@ const VIEWS = {
   heights: 'Heights',
   travel: 'Through the travel',
   under: 'Shocks and lines',
+  links: 'Links and shafts',
   cycle: 'Travel cycle',
   road: 'On the road',
+  photo: 'Side photo',
 } as const;
 type View = keyof typeof VIEWS;
 const view = computed<View>({
@@ -31,6 +39,22 @@ const view = computed<View>({
   set: (next) => void router.replace({ query: { ...route.query, view: next } }),
 });
 const here = computed(() => reports.value.find((report) => report.key === key.value) ?? null);
+/** The corner's half shaft along the drawn travels; null: not measured, or a beam axle. */
+const shaft = computed(() => {
+  const file = job.document;
+  const stance = here.value?.stance;
+  if (!file || !stance?.ok || file.corners[key.value]?.motion.type === 'beamAxle') return null;
+  const axle = key.value.startsWith('front') ? 'front' : 'rear';
+  const entry = halfShaftEntry(file, axle);
+  const travels = (state: CornerState): number[] => state.curve.stands.map(({ travelMm }) => travelMm);
+  return (
+    entry &&
+    halfShaftCurves(asCase(file), key.value, entry, file.stance?.drive?.[axle]?.differentialDropMm ?? 0, {
+      before: travels(stance.value.before),
+      after: travels(stance.value.after),
+    })
+  );
+});
 </script>
 
 <template>
@@ -43,11 +67,13 @@ const here = computed(() => reports.value.find((report) => report.key === key.va
     <HeightsView v-if="view === 'heights'" :reports="reports" />
     <template v-else-if="view === 'travel'">
       <p v-if="!here" class="panel box muted">This corner is not taken yet: begin with its baseline.</p>
-      <TravelCurves v-else-if="here.stance.ok" :stance="here.stance.value" />
+      <TravelCurves v-else-if="here.stance.ok" :stance="here.stance.value" :shaft="shaft" />
       <p v-else class="panel box verdict-rubs" role="alert">{{ problemText(here.stance.problems[0]!) }}</p>
     </template>
     <CycleView v-else-if="view === 'cycle'" :key="key" :corner="key" />
-    <UnderneathView v-else-if="view === 'under'" :reports="reports" />
+    <UnderneathView v-else-if="view === 'under'" :reports="reports" :corner="key" />
+    <LinksView v-else-if="view === 'links'" />
+    <SidePhotoView v-else-if="view === 'photo'" />
     <RoadView v-else-if="road" :road="road" />
   </div>
 </template>

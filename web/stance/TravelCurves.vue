@@ -3,14 +3,17 @@ import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { computed, ref } from 'vue';
 import { problemText } from '@/contracts/problems';
+import { TRAVEL_PLACES } from '@/core/stance/by-place';
 import type { WheelStand } from '@/core/stance/alignment-curve';
+import type { HalfShaftCurves, ShaftAngles } from '@/core/driveline/driveline-report';
 import type { CornerStance } from '@/core/stance/stance-report';
 import { formatMm } from '@/core/units/length';
 import ChipGroup from '../parts/ChipGroup.vue';
 import { useWidth } from '../parts/use-width';
+import { PLACE_WORDS } from './stance-words';
 
-/** Camber, caster, toe and the like against travel, as fitted and with the setup. */
-const props = defineProps<{ stance: CornerStance }>();
+/** Camber, caster, toe, joint angles and the like against travel, as fitted and with the setup. */
+const props = defineProps<{ stance: CornerStance; shaft?: HalfShaftCurves | null }>();
 
 const QUANTITIES = {
   camberDeg: 'Camber',
@@ -19,6 +22,10 @@ const QUANTITIES = {
   outboardMm: 'Tire’s middle outboard',
   forwardMm: 'Tire’s middle forward',
   scrubRadiusMm: 'Scrub radius',
+  upperJointDeg: 'Upper ball joint',
+  lowerJointDeg: 'Lower ball joint',
+  outerShaftDeg: 'Half shaft, outer joint',
+  innerShaftDeg: 'Half shaft, inner joint',
 } as const;
 type QuantityKey = keyof typeof QUANTITIES;
 const shown = ref<QuantityKey>('camberDeg');
@@ -33,13 +40,24 @@ interface Point {
   readonly travelMm: number;
   readonly value: number;
 }
-const pointsOf = (stands: readonly WheelStand[]): Point[] =>
+/** What the corner's stand and its half shaft say at one travel. */
+type Shown = Partial<Record<QuantityKey, number | null>> & { readonly travelMm: number };
+const shownAt = (stands: readonly WheelStand[], shaft: readonly ShaftAngles[] | undefined): Shown[] =>
+  stands.map((stand) => {
+    const at = shaft?.find(({ travelMm }) => Math.abs(travelMm - stand.travelMm) < 1e-6);
+    return { ...stand, outerShaftDeg: at?.outerDeg ?? null, innerShaftDeg: at?.innerDeg ?? null };
+  });
+const pointsOf = (stands: readonly Shown[]): Point[] =>
   stands.flatMap((stand) => {
-    const value = stand[shown.value];
+    const value = stand[shown.value] ?? null;
     return value === null ? [] : [{ travelMm: stand.travelMm, value }];
   });
-const before = computed(() => pointsOf(props.stance.before.curve.stands));
-const after = computed(() => pointsOf(props.stance.after.curve.stands));
+const states = computed(() => ({
+  before: shownAt(props.stance.before.curve.stands, props.shaft?.before),
+  after: shownAt(props.stance.after.curve.stands, props.shaft?.after),
+}));
+const before = computed(() => pointsOf(states.value.before));
+const after = computed(() => pointsOf(states.value.after));
 const all = computed(() => [...before.value, ...after.value]);
 
 const y = computed(() => {
@@ -60,15 +78,22 @@ const path = (points: readonly Point[]): string =>
   line<Point>()
     .x((p) => x.value(p.value))
     .y((p) => y.value(p.travelMm))(points as Point[]) ?? '';
+/** The nearest stand of the curve to the parked height. */
+const parkedOn = (points: readonly Point[], rideMm: number): Point | undefined =>
+  points.reduce<Point | undefined>(
+    (best, point) => (best && Math.abs(best.travelMm - rideMm) <= Math.abs(point.travelMm - rideMm) ? best : point),
+    undefined,
+  );
 const parked = computed(() =>
   (
     [
-      ['fitted', props.stance.before.ride],
-      ['setup', props.stance.after.ride],
+      ['fitted', props.stance.before, before.value],
+      ['setup', props.stance.after, after.value],
     ] as const
-  ).flatMap(([name, stand]) => {
-    const value = stand?.[shown.value];
-    return stand && value !== null && value !== undefined ? [{ name, value, travelMm: stand.travelMm }] : [];
+  ).flatMap(([name, { ride, limits }, points]) => {
+    const own = shown.value in (ride ?? {}) ? ((ride as Shown | null)?.[shown.value] ?? null) : null;
+    const exact = own === null ? parkedOn(points, limits.ride) : { travelMm: limits.ride, value: own };
+    return exact ? [{ name, ...exact }] : [];
   }),
 );
 const number = (value: number | null | undefined): string =>
@@ -80,24 +105,15 @@ const summary = computed(() => {
   return `${QUANTITIES[shown.value]} at ride height: ${number(fitted.value)} ${unit.value} as fitted, ${number(setup.value)} ${unit.value} with the setup.`;
 });
 const places = computed(() =>
-  (['droop', 'ride', 'bump'] as const).map((place) => ({
+  TRAVEL_PLACES.map((place) => ({
     place,
     before: props.stance.before[place],
     after: props.stance.after[place],
   })),
 );
-const PLACE_WORDS = { droop: 'Full droop', ride: 'Ride', bump: 'Full bump' } as const;
-const jointWords = computed(() => {
-  const { jointsDroop, jointsBump } = props.stance.after;
-  const said = (['upperDeg', 'lowerDeg'] as const).flatMap((joint) => {
-    const [droop, bump] = [jointsDroop[joint], jointsBump[joint]];
-    if (droop === null || bump === null) return [];
-    return [
-      `${joint === 'upperDeg' ? 'upper' : 'lower'} ${droop.toFixed(1)}° hanging, ${bump.toFixed(1)}° in full bump`,
-    ];
-  });
-  return said.length ? `Ball joints, swung from how they stand today: ${said.join('; ')}.` : '';
-});
+const IN_STANDS = Object.fromEntries(
+  Object.entries(QUANTITIES).filter(([key]) => !key.endsWith('ShaftDeg')),
+) as Readonly<Partial<Record<keyof WheelStand, string>>>;
 const locked = computed(() => props.stance.after.curve.locked);
 </script>
 
@@ -142,18 +158,18 @@ const locked = computed(() => props.stance.after.curve.locked);
         <thead>
           <tr>
             <th>Place</th>
-            <th v-for="(title, q) in QUANTITIES" :key="q">{{ title }}</th>
+            <th v-for="(title, q) in IN_STANDS" :key="q">{{ title }}</th>
           </tr>
         </thead>
         <tbody>
           <template v-for="p in places" :key="p.place">
             <tr>
               <th scope="row">{{ PLACE_WORDS[p.place] }}, fitted</th>
-              <td v-for="(_, q) in QUANTITIES" :key="q">{{ p.before ? formatMm(p.before[q] ?? NaN, 2) : '' }}</td>
+              <td v-for="(_, q) in IN_STANDS" :key="q">{{ p.before ? formatMm(p.before[q] ?? NaN, 2) : '' }}</td>
             </tr>
             <tr>
               <th scope="row">{{ PLACE_WORDS[p.place] }}, setup</th>
-              <td v-for="(_, q) in QUANTITIES" :key="q">{{ p.after ? formatMm(p.after[q] ?? NaN, 2) : '' }}</td>
+              <td v-for="(_, q) in IN_STANDS" :key="q">{{ p.after ? formatMm(p.after[q] ?? NaN, 2) : '' }}</td>
             </tr>
           </template>
         </tbody>
@@ -166,7 +182,10 @@ const locked = computed(() => props.stance.after.curve.locked);
         <v-btn height="44" variant="text" @click="asTable = !asTable">{{ asTable ? 'Curve' : 'Table' }}</v-btn>
       </figcaption>
     </figure>
-    <p v-if="jointWords" class="small">{{ jointWords }}</p>
+    <p class="small">
+      Ball joints are counted from how they stand today. Half shafts are drawn once their joints are measured under
+      links and shafts.
+    </p>
   </section>
 </template>
 

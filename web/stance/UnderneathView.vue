@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { AxleAbilityEntry } from '@/contracts/stance';
+import type { CornerKey } from '@/core/clearance/description';
 import { LIMITS, type Range } from '@/core/limits';
+import { HEIGHT_SCHOOLS, SCHOOL_ASKS, type HeightSchool } from '@/core/stance/height-schools';
 import { formatMm } from '@/core/units/length';
 import { readNumber, writeNumber } from '../parts/read-lists';
 import QuantityField from '../parts/QuantityField.vue';
@@ -9,12 +11,12 @@ import TypedField from '../parts/TypedField.vue';
 import { useJobStore } from '../stores/job';
 import { bothUnits, CORNER_NAMES } from '../words';
 import type { StanceAxle } from './axle-parts';
-import DrivelinePanel from './DrivelinePanel.vue';
-import { calledForWords, LINE_WORDS } from './stance-words';
+import SpringEndsPanel from './SpringEndsPanel.vue';
+import { calledForWords, LINE_WORDS, SCHOOL_WORDS } from './stance-words';
 import type { CornerReport } from './use-stance';
 
 /** Shocks, hoses, adjusters and joints at the new height, and what it calls for. */
-const props = defineProps<{ reports: readonly CornerReport[] }>();
+const props = defineProps<{ reports: readonly CornerReport[]; corner: CornerKey }>();
 const job = useJobStore();
 
 const axles = computed<StanceAxle[]>(() =>
@@ -31,9 +33,15 @@ function set(axle: StanceAxle, field: keyof AxleAbilityEntry, value: number | un
 
 const calls = computed(() =>
   props.reports.flatMap(({ key, calls: found }) =>
-    found.map((call) => ({ key: `${key}${call.what}`, corner: CORNER_NAMES[key], says: calledForWords(call) })),
+    found.map((call) => ({
+      key: `${key}${call.what}`,
+      corner: CORNER_NAMES[key],
+      says: calledForWords(call),
+      by: call.schools.length === HEIGHT_SCHOOLS.length ? '' : call.schools.map((one) => SCHOOL_WORDS[one]).join(', '),
+    })),
   ),
 );
+const percent = (school: HeightSchool): string => `${Math.round(100 * SCHOOL_ASKS[school].share)} %`;
 /** Why an answer is off. */
 const missingShock = ({ key }: CornerReport): string => {
   const under = job.document?.corners[key]?.underbody;
@@ -50,103 +58,129 @@ const missingShock = ({ key }: CornerReport): string => {
 
 <template>
   <div class="under">
-    <section class="panel box" aria-label="What it calls for">
-      <h2 class="panel-title">What this height calls for</h2>
-      <p v-if="!calls.length" class="muted" data-testid="calls-nothing">
-        Nothing, by what was measured. What was not measured is named below.
-      </p>
-      <ul v-else class="calls" data-testid="calls">
-        <li v-for="call in calls" :key="call.key">
-          <strong>{{ call.corner }}.</strong> {{ call.says }}
-        </li>
-      </ul>
-      <p class="small">
-        Support the axle before a shock comes off; coil springs store lethal energy; gas-charged shocks only by those
-        equipped. The vehicle’s and the parts’ makers have the last word.
-      </p>
-    </section>
-    <section class="panel box" aria-label="What adjusters and joints can do">
-      <h2 class="panel-title">What adjusters and joints can do</h2>
-      <div v-for="axle in axles" :key="axle" class="fields">
-        <strong>{{ axle === 'front' ? 'Front axle' : 'Rear axle' }}</strong>
-        <QuantityField
-          label="Camber adjusts ±"
-          quantity="degrees"
-          :value="job.document?.stance?.[axle]?.camberByDeg"
-          :range="degrees(30)"
-          optional
-          @change="(value) => set(axle, 'camberByDeg', value)"
-        />
-        <QuantityField
-          label="Caster adjusts ±"
-          quantity="degrees"
-          :value="job.document?.stance?.[axle]?.casterByDeg"
-          :range="degrees(30)"
-          optional
-          @change="(value) => set(axle, 'casterByDeg', value)"
-        />
-        <QuantityField
-          label="Ball joints’ most"
-          quantity="degrees"
-          :value="job.document?.stance?.[axle]?.jointMostDeg"
-          :range="degrees(60)"
-          optional
-          @change="(value) => set(axle, 'jointMostDeg', value)"
-        />
-        <TypedField
-          label="Shock per wheel travel"
-          :value="job.document?.stance?.[axle]?.shockRatio"
-          :read="readNumber(LIMITS.motionRatio)"
-          :write="writeNumber"
-          optional
-          @change="(value) => set(axle, 'shockRatio', value)"
-        />
-      </div>
-    </section>
-    <DrivelinePanel v-for="axle in axles" :key="`drive${axle}`" :axle="axle" />
-    <section v-for="report in reports" :key="report.key" class="panel box" :aria-label="CORNER_NAMES[report.key]">
-      <h2 class="panel-title">{{ CORNER_NAMES[report.key] }}</h2>
-      <template v-if="report.stance.ok">
-        <p v-if="report.stance.value.shock" data-testid="shock-says">
-          Shock {{ formatMm(report.stance.value.shock.droopMm, 0) }} mm long hanging,
-          {{ formatMm(report.stance.value.shock.rideMm, 0) }} parked,
-          {{ formatMm(report.stance.value.shock.bumpMm, 0) }} in full bump:
-          <strong v-if="report.stance.value.shock.shortMm > 0" class="verdict-rubs"
-            >{{ formatMm(report.stance.value.shock.shortMm) }} mm too short to hang so low</strong
-          >
-          <strong v-if="report.stance.value.shock.bottomsMm > 0" class="verdict-rubs"
-            >bottoms {{ formatMm(report.stance.value.shock.bottomsMm) }} mm early</strong
-          >
-          <strong
-            v-if="report.stance.value.shock.shortMm === 0 && report.stance.value.shock.bottomsMm === 0"
-            class="verdict-clear"
-            >within what it can</strong
-          >.
+    <div class="column">
+      <section class="panel box" aria-label="What it calls for">
+        <h2 class="panel-title">What this height calls for</h2>
+        <p v-if="!calls.length" class="muted" data-testid="calls-nothing">
+          Nothing, by what was measured. What was not measured is named below.
         </p>
-        <p v-else class="muted">Shock. {{ missingShock(report) }}</p>
-        <p v-for="l in report.stance.value.lines" :key="l.what" :class="l.leftMm < 0 ? 'verdict-rubs' : ''">
-          {{ LINE_WORDS[l.what] }}:
-          {{ l.leftMm < 0 ? `${bothUnits(-l.leftMm)} short` : `${bothUnits(l.leftMm)} to spare` }}
-          at full droop.
+        <ul v-else class="calls" data-testid="calls">
+          <li v-for="call in calls" :key="call.key">
+            <strong>{{ call.corner }}.</strong> {{ call.says }}
+            <span v-if="call.by" class="muted">Only by the school: {{ call.by }}.</span>
+          </li>
+        </ul>
+        <p class="small muted">
+          Schools differ. One keeps a reserve ({{ percent('keepReserve') }} of what joints and adjusters can,
+          {{ SCHOOL_ASKS.keepReserve.spareMm }} mm of shock and hose); one goes to the limit; one counts on corrected
+          arms, longer shocks and hoses in any case. Working values of this program.
         </p>
-        <p v-if="!report.stance.value.lines.length" class="muted">
-          Hoses and wires: no spare length was measured with the wheel hanging (baseline, under what hangs below).
+        <p class="small">
+          Support the axle before a shock comes off; coil springs store lethal energy; gas-charged shocks only by those
+          equipped. The vehicle’s and the parts’ makers have the last word.
         </p>
-        <p v-if="report.stance.value.adjust" data-testid="adjust-says">
-          At ride height camber changes by {{ report.stance.value.adjust.camberDeg.toFixed(2) }}°<template
-            v-if="report.stance.value.adjust.casterDeg !== null"
-            >, caster by {{ report.stance.value.adjust.casterDeg.toFixed(2) }}°</template
-          ><template v-if="report.stance.value.adjust.upToMm !== null"
-            >; adjusters are at their end from {{ report.stance.value.adjust.upToMm }} mm of lift</template
-          ><template v-if="report.stance.value.adjust.downToMm !== null"
-            >, or {{ report.stance.value.adjust.downToMm }} mm of lowering</template
-          >.
+      </section>
+      <SpringEndsPanel :key="corner" :corner="corner" />
+    </div>
+    <div class="column">
+      <section class="panel box" aria-label="What adjusters and joints can do">
+        <h2 class="panel-title">What adjusters and joints can do</h2>
+        <div v-for="axle in axles" :key="axle" class="fields">
+          <strong>{{ axle === 'front' ? 'Front axle' : 'Rear axle' }}</strong>
+          <QuantityField
+            label="Camber adjusts ±"
+            quantity="degrees"
+            :value="job.document?.stance?.[axle]?.camberByDeg"
+            :range="degrees(30)"
+            optional
+            @change="(value) => set(axle, 'camberByDeg', value)"
+          />
+          <QuantityField
+            label="Caster adjusts ±"
+            quantity="degrees"
+            :value="job.document?.stance?.[axle]?.casterByDeg"
+            :range="degrees(30)"
+            optional
+            @change="(value) => set(axle, 'casterByDeg', value)"
+          />
+          <QuantityField
+            label="Ball joints’ most"
+            quantity="degrees"
+            :value="job.document?.stance?.[axle]?.jointMostDeg"
+            :range="degrees(60)"
+            optional
+            @change="(value) => set(axle, 'jointMostDeg', value)"
+          />
+          <QuantityField
+            label="Shaft joints’ most"
+            quantity="degrees"
+            :value="job.document?.stance?.[axle]?.shaftMostDeg"
+            :range="degrees(60)"
+            optional
+            @change="(value) => set(axle, 'shaftMostDeg', value)"
+          />
+          <TypedField
+            label="Wheel rate, N/mm"
+            :value="job.document?.stance?.[axle]?.wheelRateNPerMm"
+            :read="readNumber(LIMITS.springRateNPerMm)"
+            :write="writeNumber"
+            optional
+            @change="(value) => set(axle, 'wheelRateNPerMm', value)"
+          />
+          <TypedField
+            label="Shock per wheel travel"
+            :value="job.document?.stance?.[axle]?.shockRatio"
+            :read="readNumber(LIMITS.motionRatio)"
+            :write="writeNumber"
+            optional
+            @change="(value) => set(axle, 'shockRatio', value)"
+          />
+        </div>
+      </section>
+      <section v-for="report in reports" :key="report.key" class="panel box" :aria-label="CORNER_NAMES[report.key]">
+        <h2 class="panel-title">{{ CORNER_NAMES[report.key] }}</h2>
+        <template v-if="report.stance.ok">
+          <p v-if="report.stance.value.shock" data-testid="shock-says">
+            Shock {{ formatMm(report.stance.value.shock.droopMm, 0) }} mm long hanging,
+            {{ formatMm(report.stance.value.shock.rideMm, 0) }} parked,
+            {{ formatMm(report.stance.value.shock.bumpMm, 0) }} in full bump:
+            <strong v-if="report.stance.value.shock.shortMm > 0" class="verdict-rubs"
+              >{{ formatMm(report.stance.value.shock.shortMm) }} mm too short to hang so low</strong
+            >
+            <strong v-if="report.stance.value.shock.bottomsMm > 0" class="verdict-rubs"
+              >bottoms {{ formatMm(report.stance.value.shock.bottomsMm) }} mm early</strong
+            >
+            <strong
+              v-if="report.stance.value.shock.shortMm === 0 && report.stance.value.shock.bottomsMm === 0"
+              class="verdict-clear"
+              >within what it can</strong
+            >.
+          </p>
+          <p v-else class="muted">Shock. {{ missingShock(report) }}</p>
+          <p v-for="l in report.stance.value.lines" :key="l.what" :class="l.leftMm < 0 ? 'verdict-rubs' : ''">
+            {{ LINE_WORDS[l.what] }}:
+            {{ l.leftMm < 0 ? `${bothUnits(-l.leftMm)} short` : `${bothUnits(l.leftMm)} to spare` }}
+            at full droop.
+          </p>
+          <p v-if="!report.stance.value.lines.length" class="muted">
+            Hoses and wires: no spare length was measured with the wheel hanging (baseline, under what hangs below).
+          </p>
+          <p v-if="report.stance.value.adjust" data-testid="adjust-says">
+            At ride height camber changes by {{ report.stance.value.adjust.camberDeg.toFixed(2) }}°<template
+              v-if="report.stance.value.adjust.casterDeg !== null"
+              >, caster by {{ report.stance.value.adjust.casterDeg.toFixed(2) }}°</template
+            ><template v-if="report.stance.value.adjust.upToMm !== null"
+              >; adjusters are at their end from {{ report.stance.value.adjust.upToMm }} mm of lift</template
+            ><template v-if="report.stance.value.adjust.downToMm !== null"
+              >, or {{ report.stance.value.adjust.downToMm }} mm of lowering</template
+            >.
+          </p>
+        </template>
+        <p v-else class="verdict-rubs" role="alert">
+          {{ report.stance.problems[0]?.expected }}; found {{ report.stance.problems[0]?.found }}.
         </p>
-      </template>
-      <p v-else class="verdict-rubs" role="alert">
-        {{ report.stance.problems[0]?.expected }}; found {{ report.stance.problems[0]?.found }}.
-      </p>
-    </section>
+      </section>
+    </div>
   </div>
 </template>
 
@@ -156,6 +190,11 @@ const missingShock = ({ key }: CornerReport): string => {
   grid-template-columns: repeat(auto-fit, minmax(min(470px, 100%), 1fr));
   gap: 10px;
   align-items: start;
+}
+.column {
+  display: grid;
+  gap: 10px;
+  min-width: 0;
 }
 .box {
   padding: 10px 12px;

@@ -2,6 +2,7 @@ import { asCase } from '@/contracts/as-case';
 import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
 import { CORNER_KEYS, setupForCorner, type CornerKey } from '@/core/clearance/description';
 import type { LiftPart } from '@/core/stance/lift-part';
+import { withOffset } from '@/core/wheel/with-offset';
 import { startingSetup } from '../bench/starting-setup';
 
 export type StanceAxle = 'front' | 'rear';
@@ -47,6 +48,28 @@ export function setAxleParts(file: LowgapFile, axle: StanceAxle, parts: readonly
   for (const key of cornersOf(file, axle)) {
     const own = parts.filter(({ side }) => side === 'both' || side === sideOf(key)).map(({ part }) => part);
     corners[key] = { ...corners[key], parts: structuredClone(own) as NonNullable<LowgapSetup['parts']> };
+  }
+  setup.corners = corners;
+}
+
+/** Adds to the lift on the spring of an axle, or of one side of it, mm; a lift of nothing is taken off. */
+export function addRide(file: LowgapFile, axle: StanceAxle, side: PartSide, mm: number): void {
+  if (Math.abs(mm) < 0.05) return;
+  const own = axleParts(file, axle);
+  const at = own.findIndex((one) => one.part.kind === 'ride' && one.side === side);
+  const found = own[at]?.part;
+  const liftMm = Math.round(10 * ((found?.kind === 'ride' ? found.liftMm : 0) + mm)) / 10;
+  const rest = own.filter((_, i) => i !== at);
+  setAxleParts(file, axle, liftMm === 0 ? rest : [...rest, { part: { kind: 'ride', liftMm }, side }]);
+}
+
+/** Gives an axle's tried wheels another offset; what is tried begins with what is fitted. */
+export function setAxleOffset(file: LowgapFile, axle: StanceAxle, offsetMm: number): void {
+  const setup = (file.setup ??= startingSetup(file));
+  const corners: NonNullable<LowgapSetup['corners']> = { ...setup.corners };
+  for (const key of cornersOf(file, axle)) {
+    const wheel = corners[key]?.wheel ?? setup.wheel;
+    corners[key] = { ...corners[key], wheel: withOffset(wheel, offsetMm) };
   }
   setup.corners = corners;
 }

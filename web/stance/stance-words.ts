@@ -1,4 +1,6 @@
 import { LIMITS, type Range } from '@/core/limits';
+import type { TravelPlace } from '@/core/stance/by-place';
+import type { HeightSchool } from '@/core/stance/height-schools';
 import type { CalledFor } from '@/core/stance/called-for';
 import type { LiftPart } from '@/core/stance/lift-part';
 import type { RoadMeasured, RoadWhat } from '@/core/stance/road-report';
@@ -8,7 +10,10 @@ import { formatMm } from '@/core/units/length';
 export const PART_WORDS: Readonly<Record<LiftPart['kind'], string>> = {
   ride: 'Lift or lowering on the spring, as sold',
   coilSpring: 'Other coil springs',
-  springSpacer: 'Spacer, collar or preload on a coil',
+  springSpacer: 'Spacer or preload on a coil',
+  collar: 'Threaded collar under a coil',
+  torsionBar: 'Torsion bar screwed up or down',
+  addedLeaf: 'Leaf added to the pack',
   strutTopSpacer: 'Spacer on top of the strut',
   block: 'Block on a leaf spring',
   shackle: 'Longer shackle',
@@ -19,7 +24,7 @@ export const PART_WORDS: Readonly<Record<LiftPart['kind'], string>> = {
   longerShock: 'Longer shock',
 };
 
-const rate: Range = { min: 1, max: 1000, unit: 'N/mm' };
+const rate = LIMITS.springRateNPerMm;
 const free: Range = { min: 50, max: 1200, unit: 'mm' };
 
 /** A number of a part: where it stands in it, what it is called, and whether it is a length. */
@@ -54,8 +59,30 @@ export const PART_FIELDS: Readonly<Record<LiftPart['kind'], readonly PartField[]
     ratio,
   ],
   springSpacer: [mm('thicknessMm', 'Thickness'), ratio],
+  collar: [
+    mm('lowestOverSeatMm', 'At its lowest, over the old seat'),
+    number(['turns'], 'Turns up from there', LIMITS.turns),
+    number(['pitchMm'], 'Thread, mm a turn', LIMITS.threadPitchMm),
+    ratio,
+  ],
+  torsionBar: [
+    number(['turns'], 'Turns of the adjuster, - lowers', { ...LIMITS.turns, min: -LIMITS.turns.max }),
+    number(['pitchMm'], 'Thread, mm a turn', LIMITS.threadPitchMm),
+    mm('keyMm', 'Bar to bolt, on its key', LIMITS.keyMm),
+    mm('armMm', 'Lower arm, pivot to wheel', LIMITS.armMm),
+  ],
+  addedLeaf: [
+    mm('archMm', 'Its arch over the loaded pack'),
+    number(['packNPerMm'], 'Pack, N/mm', rate),
+    number(['leafNPerMm'], 'Leaf, N/mm', rate),
+  ],
   strutTopSpacer: [mm('thicknessMm', 'Thickness'), ratio],
-  block: [mm('thicknessMm', 'Thickness'), mm('replacesMm', 'Replaces one of')],
+  block: [
+    mm('thicknessMm', 'Thickness'),
+    mm('replacesMm', 'Replaces one of'),
+    number(['taperDeg'], 'Taper, + narrow end forward', LIMITS.casterDeg),
+    mm('centrePinMm', 'Centre pin, + axle forward', { min: -60, max: 60, unit: 'mm' }),
+  ],
   shackle: [mm('extraMm', 'Longer by'), number(['share'], 'Share that reaches the axle', LIMITS.shackleShare)],
   drop: [mm('dropMm', 'Drop')],
   body: [mm('liftMm', 'Lift')],
@@ -69,8 +96,35 @@ export const PART_FIELDS: Readonly<Record<LiftPart['kind'], readonly PartField[]
   longerShock: [mm('extraMm', 'Longer by'), ratio],
 };
 
+/** What decides which parts go with an axle; `leaf`: where a leaf spring sits to its axle, null: other springs. */
+export interface Suspension {
+  readonly isBeam: boolean;
+  readonly leaf: 'overAxle' | 'underAxle' | null;
+}
+
+/** Leaf springs over the axle take blocks and leaves, under it shackles; coils take spacers and collars; torsion bars and struts are independent. */
+export function fitsSuspension(kind: LiftPart['kind'], { isBeam, leaf }: Suspension): boolean {
+  switch (kind) {
+    case 'block':
+      return leaf === 'overAxle';
+    case 'addedLeaf':
+      return leaf !== null;
+    case 'shackle':
+      return leaf !== null;
+    case 'springSpacer':
+    case 'coilSpring':
+    case 'collar':
+      return leaf === null;
+    case 'torsionBar':
+    case 'strutTopSpacer':
+      return !isBeam;
+    default:
+      return true;
+  }
+}
+
 /** A part to begin with. */
-export function blankPart(kind: LiftPart['kind']): LiftPart {
+export function blankPart(kind: LiftPart['kind'], motionRatio = 0.7): LiftPart {
   switch (kind) {
     case 'ride':
       return { kind, liftMm: 30 };
@@ -80,13 +134,27 @@ export function blankPart(kind: LiftPart['kind']): LiftPart {
         fitted: { freeLengthMm: 360, rateNPerMm: 60 },
         next: { freeLengthMm: 380, rateNPerMm: 65 },
         springLoadN: 6000,
-        motionRatio: 0.7,
+        motionRatio,
       };
     case 'springSpacer':
     case 'strutTopSpacer':
-      return { kind, thicknessMm: 20, motionRatio: 0.7 };
+      return { kind, thicknessMm: 20, motionRatio };
+    case 'collar':
+      return { kind, lowestOverSeatMm: 5, turns: 0, pitchMm: 2, motionRatio };
+    case 'torsionBar':
+      return { kind, turns: 5, pitchMm: 1.5, keyMm: 45, armMm: 380 };
+    case 'addedLeaf':
+      return { kind, packNPerMm: 40, leafNPerMm: 12, archMm: 60 };
     case 'block':
-      return { kind, thicknessMm: 50, replacesMm: 0, stopBearsOn: 'axle', droopSetBy: 'spring' };
+      return {
+        kind,
+        thicknessMm: 50,
+        replacesMm: 0,
+        stopBearsOn: 'axle',
+        droopSetBy: 'spring',
+        taperDeg: 0,
+        centrePinMm: 0,
+      };
     case 'shackle':
       return { kind, extraMm: 50, share: 0.5 };
     case 'drop':
@@ -94,13 +162,19 @@ export function blankPart(kind: LiftPart['kind']): LiftPart {
     case 'body':
       return { kind, liftMm: 50 };
     case 'load':
-      return { kind, weightKg: 50, share: 0.5, rateNPerMm: 60, motionRatio: 0.7 };
+      return { kind, weightKg: 50, share: 0.5, rateNPerMm: 60, motionRatio };
     case 'bumpStop':
       return { kind, lengthMm: 20, motionRatio: 1 };
     case 'longerShock':
       return { kind, extraMm: 30, motionRatio: 1 };
   }
 }
+
+export const PLACE_WORDS: Readonly<Record<TravelPlace, string>> = {
+  droop: 'Full droop',
+  ride: 'Parked',
+  bump: 'Full bump',
+};
 
 export const LINE_WORDS: Readonly<Record<LineLeft['what'], string>> = {
   brakeHose: 'Brake hose',
@@ -114,23 +188,33 @@ export function calledForWords({ what, by }: CalledFor): string {
   const degrees = `${Math.abs(by).toFixed(1)}°`;
   switch (what) {
     case 'longerShock':
-      return `Longer shocks: the wheel hangs ${mmWords} beyond what these reach; they would stop the droop.`;
+      return `Longer shocks: these lack ${mmWords} of what the hanging wheel wants; they would stop the droop.`;
     case 'bumpStopOrShorterShock':
-      return `A bump stop or shorter shocks: these bottom ${mmWords} before the stop.`;
+      return `A bump stop or shorter shocks: these lack ${mmWords} of stroke before the stop.`;
     case 'longerHose':
-      return `Longer or moved brake hoses: ${mmWords} short at full droop. Never strain one.`;
+      return `Longer or moved brake hoses: ${mmWords} lacking at full droop. Never strain one.`;
     case 'longerSensorWire':
-      return `More slack in the sensor wire: ${mmWords} short at full droop.`;
+      return `More slack in the sensor wire: ${mmWords} lacking at full droop.`;
     case 'longerParkingCable':
-      return `More length in the parking cable: ${mmWords} short at full droop.`;
+      return `More length in the parking cable: ${mmWords} lacking at full droop.`;
     case 'camberCorrection':
-      return `Camber correction (arms or cam bolts): ${degrees} to take back, more than the adjusters reach.`;
+      return `Camber correction (arms or cam bolts): ${degrees} more than what the adjusters may take back.`;
     case 'casterCorrection':
-      return `Caster correction (arms, wedges or brackets): ${degrees} to take back, more than the adjusters reach.`;
+      return `Caster correction (arms, wedges or brackets): ${degrees} more than what the adjusters may take back.`;
     case 'jointCorrection':
-      return `Arms or brackets that spare the ball joints: ${degrees} beyond what they are allowed.`;
+      return `Arms or brackets that spare the ball joints: ${degrees} beyond what is wanted of them.`;
     case 'panhardCorrection':
       return `An adjustable track bar or its drop bracket: the axle stands ${mmWords} to the side, and the steering wheel off centre.`;
+    case 'swayLink':
+      return 'Longer or moved sway-bar links: arm and link come near to lying in line, or lean further than wanted.';
+    case 'dragLink':
+      return `A drag link set anew or a dropped steering arm: driven straight, the steering wheel stands ${degrees} to the ${by > 0 ? 'left' : 'right'}.`;
+    case 'differentialDrop':
+      return `A differential drop or less height: the half shafts work ${degrees} beyond what is wanted of their joints.`;
+    case 'propshaftJoint':
+      return `A high-angle propshaft joint, or the pinion turned: ${degrees} beyond what is wanted of its joints.`;
+    case 'slipJoint':
+      return `A longer propshaft or a spacer on it: the slip joint lacks ${mmWords} of what is to stay engaged.`;
     case 'bodyLiftParts':
       return 'With the body lift: a steering-shaft extension, bumpers moved, wiring and hoses rerouted.';
     case 'alignment':
@@ -138,7 +222,15 @@ export function calledForWords({ what, by }: CalledFor): string {
   }
 }
 
+export const SCHOOL_WORDS: Readonly<Record<HeightSchool, string>> = {
+  keepReserve: 'keep a reserve',
+  toTheLimit: 'to the limit',
+  correctedParts: 'corrected parts',
+};
+
 export const ROAD_WORDS: Readonly<Record<RoadWhat, string>> = {
+  loadedRadiusFront: 'Loaded radius, front',
+  loadedRadiusRear: 'Loaded radius, rear',
   approach: 'Approach angle',
   departure: 'Departure angle',
   breakover: 'Breakover angle',
@@ -150,6 +242,8 @@ export const ROAD_WORDS: Readonly<Record<RoadWhat, string>> = {
   effectiveAxleRatio: 'Axle ratio as it feels',
   restoringAxleRatio: 'Axle ratio that restores it',
   headlampAim: 'Headlamp aim, + up',
+  turningCircle: 'Turning circle, outer wheel',
+  odometer: 'True distance for 100 counted',
 };
 
 export const ROAD_FIELD_WORDS: Readonly<Record<keyof RoadMeasured, string>> = {

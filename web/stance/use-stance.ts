@@ -1,23 +1,51 @@
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import type { CornerKey } from '@/core/clearance/description';
-import { setupForCorner } from '@/core/clearance/description';
+import { setupForCorner, type CaseDescription, type CornerKey } from '@/core/clearance/description';
+import { halfShaftReport, propshaftReport } from '@/core/driveline/driveline-report';
 import { attempt, type Result } from '@/core/problem';
-import { calledFor, type CalledFor } from '@/core/stance/called-for';
+import { calledForBySchool, type CalledForBySchool, type CornerFindings } from '@/core/stance/called-for';
+import { dragLinkReport } from '@/core/stance/drag-link';
 import { roadReport, type RoadMeasured } from '@/core/stance/road-report';
 import { cornerStance, type AxleAbility, type CornerStance } from '@/core/stance/stance-report';
+import { swayBarReport } from '@/core/stance/sway-bar';
 import { useJobStore } from '../stores/job';
+import type { StanceAxle } from './axle-parts';
+import { dragLinkEntry, halfShaftEntry, propshaftEntry, swayBarEntry } from './link-entries';
 
 /** One corner's stance with what it calls for, or why it cannot be worked out. */
 export interface CornerReport {
   readonly key: CornerKey;
   readonly stance: Result<CornerStance>;
-  readonly calls: readonly CalledFor[];
+  readonly calls: readonly CalledForBySchool[];
 }
 
-export const abilityOf = (file: LowgapFile, key: CornerKey): AxleAbility =>
-  file.stance?.[key.startsWith('front') ? 'front' : 'rear'] ?? {};
+const axleOf = (key: CornerKey): StanceAxle => (key.startsWith('front') ? 'front' : 'rear');
+
+export const abilityOf = (file: LowgapFile, key: CornerKey): AxleAbility => file.stance?.[axleOf(key)] ?? {};
+
+/** What the measured links and shafts of a corner do; what is missing, or does not go together, is left out. */
+function linksOf(file: LowgapFile, description: CaseDescription, key: CornerKey): Partial<CornerFindings> {
+  const axle = axleOf(key);
+  const found = <Measured, Report>(
+    measured: Measured | null,
+    work: (measured: Measured) => Report,
+  ): Report | undefined => {
+    const report = measured === null ? null : attempt(() => work(measured));
+    return report?.ok ? report.value : undefined;
+  };
+  const isBeam = file.corners[key]!.motion.type === 'beamAxle';
+  const drop = file.stance?.drive?.[axle]?.differentialDropMm ?? 0;
+  return {
+    swayBar: found(swayBarEntry(file, axle), (bar) => swayBarReport(description, key, bar)),
+    dragLink: found(isBeam ? dragLinkEntry(file, axle) : null, (link) => dragLinkReport(description, key, link)),
+    halfShaft: found(isBeam ? null : halfShaftEntry(file, axle), (shaft) =>
+      halfShaftReport(description, key, shaft, drop),
+    ),
+    propshaft: found(isBeam ? propshaftEntry(file, axle) : null, (shaft) => propshaftReport(description, key, shaft)),
+    slipJointLeastMm: file.underbody?.slipJointLeastMm,
+  };
+}
 
 export const roadMeasured = ({ vehicle, stance }: LowgapFile): RoadMeasured => ({
   wheelbaseMm: vehicle.wheelbaseMm,
@@ -37,7 +65,15 @@ export function useStance() {
       const corner = file.corners[key]!;
       const ability = abilityOf(file, key);
       const stance = attempt(() => cornerStance(description, key, corner.underbody, ability));
-      const calls = stance.ok ? calledFor(stance.value, corner, setupForCorner(description, key), ability) : [];
+      const calls = stance.ok
+        ? calledForBySchool({
+            stance: stance.value,
+            corner,
+            setup: setupForCorner(description, key),
+            ability,
+            ...linksOf(file, description, key),
+          })
+        : [];
       return { key, stance, calls };
     });
   });

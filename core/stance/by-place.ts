@@ -1,0 +1,49 @@
+import {
+  fittedAsSetup,
+  setupForCorner,
+  type CaseDescription,
+  type CornerKey,
+  type SetupDescription,
+} from '../clearance/description';
+import { describedCorner } from '../clearance/described-corner';
+import { travelLimits } from '../clearance/envelope';
+import { motionUnder } from '../clearance/motion-under';
+import type { CornerMotion } from '../motion/corner-motion';
+import { attempt } from '../problem';
+import { withPartsCounted } from './lift-part';
+
+/** Both ends of a corner's travel, and where it is parked. */
+export const TRAVEL_PLACES = ['droop', 'ride', 'bump'] as const;
+export type TravelPlace = (typeof TRAVEL_PLACES)[number];
+
+/** A state at each place; null where it is not reached. */
+export type ByPlace<State> = Readonly<Record<TravelPlace, State | null>>;
+
+/** As fitted and with the setup. */
+export interface BeforeAndAfter<State> {
+  readonly before: ByPlace<State>;
+  readonly after: ByPlace<State>;
+}
+
+/** What `work` says at each place, before and after. The setup it is given has its parts counted. @throws ProblemError as `travelLimits`. */
+export function atPlaces<State>(
+  description: CaseDescription,
+  key: CornerKey,
+  work: (motion: CornerMotion, travelMm: number, setup: SetupDescription, isAfter: boolean) => State | null,
+): BeforeAndAfter<State> {
+  const corner = describedCorner(description, key);
+  const under = (entered: SetupDescription, isAfter: boolean): ByPlace<State> => {
+    const setup = withPartsCounted(entered);
+    const limits = travelLimits(corner, setup);
+    const motion = motionUnder(key, corner, entered);
+    const at = (travel: number): State | null => {
+      const found = attempt(() => work(motion, travel, setup, isAfter));
+      return found.ok ? found.value : null;
+    };
+    return { droop: at(limits.droop), ride: at(limits.ride), bump: at(limits.bump) };
+  };
+  return {
+    before: under(fittedAsSetup(corner.fitted), false),
+    after: under(setupForCorner(description, key), true),
+  };
+}

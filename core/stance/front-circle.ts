@@ -1,0 +1,25 @@
+import type { CornerDescription, CornerKey, SetupDescription } from '../clearance/description';
+import { turningCircleMm } from '../road/turning-circle';
+import { scrubRadiusMm } from './scrub-radius';
+
+/** The turn in which a front wheel is the outer one: a left wheel's is the right turn. */
+export const outerTurn = (key: CornerKey): 'left' | 'right' => (key === 'frontLeft' ? 'right' : 'left');
+
+/** The outer wheel's own lock in that turn, degrees; null: the wheel does not steer. */
+export function outerLockDeg(key: CornerKey, { steering }: CornerDescription, setup: SetupDescription): number | null {
+  if (!steering || !key.startsWith('front')) return null;
+  return outerTurn(key) === 'left'
+    ? (setup.steerStopLeftDeg ?? steering.lockLeftDeg)
+    : (setup.steerStopRightDeg ?? steering.lockRightDeg);
+}
+
+/** Circle of that wheel's contact, mm; null: it does not steer. @throws ProblemError as `scrubRadiusMm`. */
+export function frontCircleMm(
+  key: CornerKey,
+  corner: CornerDescription,
+  setup: SetupDescription,
+  wheelbaseMm: number,
+): number | null {
+  const lock = outerLockDeg(key, corner, setup);
+  return lock === null ? null : turningCircleMm(wheelbaseMm, lock, scrubRadiusMm(key, corner, setup) ?? 0);
+}

@@ -1,0 +1,34 @@
+import { setupForCorner, type CaseDescription, type CornerKey } from '../clearance/description';
+import { describedCorner, prepareDescribed } from '../clearance/described-corner';
+import { motionUnder } from '../clearance/motion-under';
+import { prepareRotor } from '../clearance/rotor';
+import { covers, edgeAtTop, fenderEdge } from '../finder/fender-edge';
+import { loadedRadiusMm } from '../tire/allowance';
+import { wheelStandAt } from './alignment-curve';
+import { withPartsCounted } from './lift-part';
+
+/** How a parked tire stands to its fender. */
+export interface FenderStand {
+  /** Outer sidewall beyond the fender's edge at the top, mm; - = tucked. null: the edge was not surveyed there. */
+  readonly pokeMm: number | null;
+  /** Whether the guard covers it from 30 degrees ahead of the wheel's centre to 50 behind (78/549/EEC, from memory); null: too little surveyed. */
+  readonly covered: boolean | null;
+}
+
+/**
+ * The parked tire and its fender with the setup: the tire's middle at the new height, half its width, the fender raised over the hub by
+ * suspension, linkage and body. @throws ProblemError for a setup that cannot be.
+ */
+export function fenderStand(description: CaseDescription, key: CornerKey): FenderStand {
+  const corner = describedCorner(description, key);
+  const entered = setupForCorner(description, key);
+  const setup = withPartsCounted(entered);
+  const rotor = prepareRotor(entered, 'setup');
+  const tire = { centrePlaneMm: rotor.centrePlaneMm, loadedRadiusMm: loadedRadiusMm(rotor.section) };
+  const { outboardMm, forwardMm } = wheelStandAt(motionUnder(key, corner, entered), -setup.suspensionLiftMm, tire);
+  const outerMm = outboardMm + rotor.section.widthMm / 2;
+  const raisedMm = setup.suspensionLiftMm + setup.linkageDropMm + setup.bodyLiftMm;
+  const edge = fenderEdge(prepareDescribed(description, key), { raisedMm, forwardMm: -forwardMm });
+  const top = edgeAtTop(edge);
+  return { pokeMm: top === null ? null : outerMm - top, covered: covers(edge, outerMm) };
+}

@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { asCase } from '@/contracts/as-case';
+import { problemText } from '@/contracts/problems';
+import { setupForCorner } from '@/core/clearance/description';
+import { LIMITS } from '@/core/limits';
+import { attempt } from '@/core/problem';
+import { fenderStand } from '@/core/stance/poke';
+import { wheelOffsetMm } from '@/core/wheel/rim';
+import { useJobStore } from '../stores/job';
+import { bothUnits, CORNER_NAMES } from '../words';
+import { cornersOf, setAxleOffset, type StanceAxle } from './axle-parts';
+
+/** Tire against fender at the new height: tucked, flush or poking, covered or not, and the offset that makes it flush. */
+const job = useJobStore();
+
+const rows = computed(() => {
+  const file = job.document;
+  if (!file) return [];
+  return job.corners.map((key) => {
+    const found = attempt(() => fenderStand(asCase(file), key));
+    return {
+      key,
+      pokeMm: found.ok ? found.value.pokeMm : null,
+      covered: found.ok ? found.value.covered : null,
+      problem: found.ok ? '' : problemText(found.problems[0]!),
+    };
+  });
+});
+const pokeWords = (mm: number | null): string =>
+  mm === null
+    ? 'edge not surveyed at the top'
+    : Math.abs(mm) < 0.5
+      ? 'flush'
+      : mm < 0
+        ? `tucked ${bothUnits(-mm)}`
+        : `pokes ${bothUnits(mm)}`;
+const coverWords = (covered: boolean | null): string =>
+  covered === null ? 'too little surveyed' : covered ? 'covered' : 'not covered';
+
+/** What would make an axle's further poking side flush. */
+const flush = computed(() =>
+  (['front', 'rear'] as const).flatMap((axle: StanceAxle) => {
+    const file = job.document!;
+    const pokes = rows.value.flatMap(({ key, pokeMm }) => (key.startsWith(axle) && pokeMm !== null ? [pokeMm] : []));
+    if (!pokes.length) return [];
+    const poke = Math.max(...pokes);
+    const now = attempt(() => wheelOffsetMm(setupForCorner(asCase(file), cornersOf(file, axle)[0]!).wheel));
+    if (!now.ok) return [];
+    const offsetMm = Math.round(now.value + poke);
+    const can = offsetMm >= LIMITS.offsetMm.min && offsetMm <= LIMITS.offsetMm.max;
+    return can && Math.abs(poke) >= 0.5 ? [{ axle, offsetMm }] : [];
+  }),
+);
+const signed = (mm: number): string => `${mm < 0 ? '−' : '+'}${Math.abs(mm)}`;
+</script>
+
+<template>
+  <section class="panel box" aria-label="Tire and fender">
+    <h2 class="panel-title">Tire and fender at this height</h2>
+    <table class="figures" data-testid="fender-rows">
+      <thead>
+        <tr>
+          <th scope="col">Corner</th>
+          <th scope="col">Outer sidewall</th>
+          <th scope="col">30° ahead to 50° behind</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="r in rows" :key="r.key">
+          <th scope="row">{{ CORNER_NAMES[r.key] }}</th>
+          <td v-if="r.problem" colspan="2" class="verdict-rubs">{{ r.problem }}</td>
+          <template v-else>
+            <td>{{ pokeWords(r.pokeMm) }}</td>
+            <td>{{ coverWords(r.covered) }}</td>
+          </template>
+        </tr>
+      </tbody>
+    </table>
+    <div class="keys">
+      <v-btn
+        v-for="f in flush"
+        :key="f.axle"
+        height="48"
+        variant="outlined"
+        @click="job.changeSetup((file) => setAxleOffset(file, f.axle, f.offsetMm))"
+        >Flush {{ f.axle }}: offset {{ signed(f.offsetMm) }}</v-btn
+      >
+    </div>
+    <p class="small muted">
+      The arc is that of 78/549/EEC; what must be covered, and how far a tire may poke, is for local law. Another offset
+      moves the tire against arms and frame too: the gap strip says what it does.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 8px;
+  min-width: 0;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+  font-size: 15px;
+}
+th,
+td {
+  border-top: 1px solid var(--rule);
+  padding: 6px 10px 6px 0;
+  text-align: left;
+}
+.keys {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.small {
+  font-size: 14px;
+  line-height: 19px;
+}
+</style>

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { TRAVEL_PLACES } from '@/core/stance/by-place';
+import type { PlacesRow } from './places-row';
+import { PLACE_WORDS } from './stance-words';
+
+/** Quantities at both ends of the travel and parked: as fitted, and with the setup in bold. */
+defineProps<{ rows: readonly PlacesRow[] }>();
+</script>
+
+<template>
+  <table class="figures">
+    <thead>
+      <tr>
+        <th scope="col">As fitted, and with the setup</th>
+        <th v-for="place in TRAVEL_PLACES" :key="place" scope="col">{{ PLACE_WORDS[place] }}</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="r in rows" :key="r.name">
+        <th scope="row">{{ r.name }}</th>
+        <td v-for="(c, i) in r.cells" :key="i">
+          {{ c.before }} <strong>{{ c.after }}</strong>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+table {
+  border-collapse: collapse;
+  width: 100%;
+  font-size: 15px;
+}
+th,
+td {
+  border-top: 1px solid var(--rule);
+  padding: 4px 8px 4px 0;
+  text-align: left;
+  font-weight: 400;
+}
+</style>

@@ -1,0 +1,177 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { LowgapFile } from '@/contracts/lowgap-file';
+import type { Range } from '@/core/limits';
+import { cargoSag, emptyRakeMm } from '@/core/stance/loaded-rake';
+import { formatMm } from '@/core/units/length';
+import { readNumber, writeNumber } from '../parts/read-lists';
+import QuantityField from '../parts/QuantityField.vue';
+import TypedField from '../parts/TypedField.vue';
+import { useJobStore } from '../stores/job';
+import { bothUnits } from '../words';
+import { addRide, cornersOf, type PartSide, type StanceAxle } from './axle-parts';
+import { leanOf, lipsOf } from './lips';
+import RakeDrawing from './RakeDrawing.vue';
+import type { CornerReport } from './use-stance';
+
+/** Rake and lean as they are expected, empty and loaded, and what lift on the springs would set them right. */
+const props = defineProps<{ reports: readonly CornerReport[] }>();
+const job = useJobStore();
+
+const lips = computed(() => (job.document ? lipsOf(job.document, props.reports) : null));
+const rakeNow = computed(() => (lips.value ? lips.value.rear.now - lips.value.front.now : null));
+const rakeThen = computed(() => (lips.value ? lips.value.rear.then - lips.value.front.then : null));
+const stance = computed(() => job.document?.stance);
+const wanted = computed(() => stance.value?.rakeMm ?? 0);
+const loaded = computed(() => stance.value?.rakeLoaded ?? false);
+
+const KG: Range = { min: 0, max: 5000, unit: 'kg' };
+const BEHIND: Range = { min: -3000, max: 12_000, unit: 'mm' };
+
+function change(edit: (stance: NonNullable<LowgapFile['stance']>) => void): void {
+  job.changeSetup((file) => {
+    file.stance ??= {};
+    edit(file.stance);
+  }, 'rake');
+}
+const setWanted = (mm: number | undefined): void =>
+  change((own) => {
+    if (mm === undefined) delete own.rakeMm;
+    else own.rakeMm = mm;
+  });
+function setCargo(field: 'weightKg' | 'behindFrontMm', value: number | undefined): void {
+  change((own) => {
+    const { [field]: _, ...others } = own.cargo ?? {};
+    own.cargo = value === undefined ? others : { ...others, [field]: value };
+  });
+}
+
+/** What the cargo needs to be reckoned with. */
+const missing = computed(() => [
+  ...(stance.value?.cargo?.weightKg === undefined ? ['the weight carried'] : []),
+  ...(stance.value?.cargo?.behindFrontMm === undefined ? ['where it sits'] : []),
+  ...(job.document?.vehicle.wheelbaseMm === undefined ? ['the wheelbase (baseline)'] : []),
+  ...(stance.value?.front?.wheelRateNPerMm === undefined ? ['the front wheel rate (shocks and lines)'] : []),
+  ...(stance.value?.rear?.wheelRateNPerMm === undefined ? ['the rear wheel rate (shocks and lines)'] : []),
+]);
+const sag = computed(() => {
+  const { weightKg, behindFrontMm } = stance.value?.cargo ?? {};
+  const wheelbase = job.document?.vehicle.wheelbaseMm;
+  const [frontNPerMm, rearNPerMm] = [stance.value?.front?.wheelRateNPerMm, stance.value?.rear?.wheelRateNPerMm];
+  if (weightKg === undefined || behindFrontMm === undefined || wheelbase === undefined) return null;
+  if (frontNPerMm === undefined || rearNPerMm === undefined) return null;
+  return cargoSag({ weightKg, behindFrontMm }, wheelbase, { frontNPerMm, rearNPerMm });
+});
+/** Rake to stand at empty. */
+const target = computed(() => {
+  if (!loaded.value) return wanted.value;
+  return sag.value && emptyRakeMm(wanted.value, sag.value);
+});
+const canSolve = computed(() => lips.value !== null && target.value !== null);
+
+const lift = (axle: StanceAxle, side: PartSide, mm: number): void =>
+  job.changeSetup((file) => addRide(file, axle, side, mm), `parts ${axle}`);
+/** Adds to one axle's lift on the spring what the wanted rake lacks. */
+function solve(axle: StanceAxle): void {
+  if (rakeThen.value === null || target.value === null) return;
+  const lacks = target.value - rakeThen.value;
+  lift(axle, 'both', axle === 'rear' ? lacks : -lacks);
+}
+
+/** mm of lean that a tape cannot tell from none. */
+const SAME_MM = 2;
+const leans = computed(() =>
+  (['front', 'rear'] as const).flatMap((axle) => {
+    const mm = leanOf(props.reports, axle);
+    const both = job.document ? cornersOf(job.document, axle).length > 1 : false;
+    return both && mm !== null && Math.abs(mm) > SAME_MM ? [{ axle, mm, low: mm > 0 ? 'right' : 'left' } as const] : [];
+  }),
+);
+</script>
+
+<template>
+  <section class="panel box" aria-label="Rake">
+    <h2 class="panel-title">Rake and lean</h2>
+    <RakeDrawing v-if="lips" :front="lips.front" :rear="lips.rear" />
+    <p v-if="rakeNow !== null && rakeThen !== null" data-testid="rake-says">
+      Rake, rear lip over front lip: {{ bothUnits(rakeNow) }} now, {{ bothUnits(rakeThen) }} expected<template
+        v-if="sag"
+        >, {{ bothUnits(rakeThen + sag.frontMm - sag.rearMm) }} with the cargo on</template
+      >.
+    </p>
+    <p v-else class="muted">Read ground to lip at a front and a rear corner, and the rake is worked out.</p>
+    <div class="solve">
+      <QuantityField
+        label="Rake wanted, 0 is level"
+        :value="wanted"
+        :range="{ min: -300, max: 300, unit: 'mm' }"
+        @change="setWanted"
+      />
+      <v-checkbox
+        :model-value="loaded"
+        label="Keep it when loaded"
+        hide-details
+        @update:model-value="(on: boolean | null) => change((own) => (own.rakeLoaded = on === true))"
+      />
+    </div>
+    <div v-if="loaded" class="solve">
+      <TypedField
+        label="Weight carried, kg"
+        :value="stance?.cargo?.weightKg"
+        :read="readNumber(KG)"
+        :write="writeNumber"
+        optional
+        @change="(kg) => setCargo('weightKg', kg)"
+      />
+      <QuantityField
+        label="Behind the front axle"
+        :value="stance?.cargo?.behindFrontMm"
+        :range="BEHIND"
+        optional
+        @change="(mm) => setCargo('behindFrontMm', mm)"
+      />
+    </div>
+    <p v-if="loaded && missing.length" class="muted" data-testid="cargo-missing">
+      Not answered with cargo: enter {{ missing.join(', ') }}.
+    </p>
+    <p v-else-if="loaded && sag" data-testid="cargo-says">
+      The cargo sinks the front {{ formatMm(sag.frontMm) }} and the rear {{ formatMm(sag.rearMm) }} mm: stand at
+      {{ bothUnits(target ?? 0) }} empty.
+    </p>
+    <div class="solve">
+      <v-btn height="48" variant="outlined" :disabled="!canSolve" @click="solve('front')"
+        >Lift or lower the front</v-btn
+      >
+      <v-btn height="48" variant="outlined" :disabled="!canSolve" @click="solve('rear')">Lift or lower the rear</v-btn>
+    </div>
+    <p v-for="l in leans" :key="l.axle" class="lean" role="status">
+      <span>Its {{ l.axle }} leans: the {{ l.low }} lip is {{ bothUnits(Math.abs(l.mm)) }} lower.</span>
+      <v-btn height="48" variant="text" @click="lift(l.axle, l.low, Math.abs(l.mm))">Shim the {{ l.low }}</v-btn>
+    </p>
+    <p class="small muted">Keep some rake if it tows or carries: loaded, the rear sinks and headlamps rise.</p>
+  </section>
+</template>
+
+<style scoped>
+.box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 8px;
+  min-width: 0;
+}
+.solve,
+.lean {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+.solve :deep(.quantity),
+.solve :deep(.v-text-field) {
+  flex: 1 1 190px;
+}
+.small {
+  font-size: 14px;
+  line-height: 19px;
+}
+</style>

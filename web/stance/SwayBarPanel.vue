@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { asCase } from '@/contracts/as-case';
+import type { SwayBarEntry } from '@/contracts/stance';
+import { LIMITS } from '@/core/limits';
+import { attempt } from '@/core/problem';
+import { TRAVEL_PLACES } from '@/core/stance/by-place';
+import { nearlyInLine, swayBarReport } from '@/core/stance/sway-bar';
+import { readNumber, writeNumber } from '../parts/read-lists';
+import QuantityField from '../parts/QuantityField.vue';
+import TypedField from '../parts/TypedField.vue';
+import { useJobStore } from '../stores/job';
+import { cornersOf, type StanceAxle } from './axle-parts';
+import { swayBarEntry } from './link-entries';
+import { placesRow } from './places-row';
+import PlacesTable from './PlacesTable.vue';
+import { PLACE_WORDS } from './stance-words';
+
+/** A sway bar's link at both ends of the travel: how it leans, and how near it comes to lying in line with the arm. */
+const props = defineProps<{ axle: StanceAxle }>();
+const job = useJobStore();
+const bar = computed<SwayBarEntry>(() => job.document?.stance?.[props.axle]?.swayBar ?? {});
+
+const LENGTHS = [
+  { key: 'armMm', label: 'Arm, bar to link', range: LIMITS.linkMm },
+  { key: 'armRiseMm', label: 'Link’s joint above the bar', range: LIMITS.riseMm },
+  { key: 'linkMm', label: 'Link, joint to joint', range: LIMITS.linkMm },
+  { key: 'linkLeanMm', label: 'Wheel end further from the bar', range: LIMITS.riseMm },
+] as const;
+
+function set(change: Partial<SwayBarEntry>): void {
+  job.changeSetup((file) => {
+    const all = { ...file.stance?.[props.axle]?.swayBar, ...change };
+    const swayBar = Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined)) as SwayBarEntry;
+    file.stance = { ...file.stance, [props.axle]: { ...file.stance?.[props.axle], swayBar } };
+  }, `sway bar ${props.axle}`);
+}
+
+const report = computed(() => {
+  const file = job.document;
+  const measured = file && swayBarEntry(file, props.axle);
+  if (!file || !measured) return null;
+  const found = attempt(() => swayBarReport(asCase(file), cornersOf(file, props.axle)[0]!, measured));
+  return found.ok ? found.value : null;
+});
+const rows = computed(
+  () =>
+    report.value?.before.ride && [
+      placesRow('Link from upright', report.value, ({ linkLeanDeg }) => `${linkLeanDeg.toFixed(1)}°`),
+      placesRow('Between arm and link', report.value, ({ armToLinkDeg }) => `${armToLinkDeg.toFixed(0)}°`),
+      placesRow('Arm turned', report.value, ({ armTurnDeg }) => `${armTurnDeg.toFixed(1)}°`),
+    ],
+);
+const bad = computed(() =>
+  TRAVEL_PLACES.filter((place) => {
+    const state = report.value?.after[place];
+    return report.value && (!state || nearlyInLine(state));
+  }).map((place) => PLACE_WORDS[place].toLowerCase()),
+);
+const missing = computed(() =>
+  [
+    ...LENGTHS.filter(({ key }) => bar.value[key] === undefined).map(({ label }) => label.toLowerCase()),
+    ...(bar.value.linkRatio === undefined ? ['link per wheel travel'] : []),
+  ].join(', '),
+);
+</script>
+
+<template>
+  <section class="panel box" :aria-label="`Sway bar, ${axle}`">
+    <h2 class="panel-title">Sway bar, {{ axle }} axle</h2>
+    <div class="fields">
+      <QuantityField
+        v-for="{ key, label, range } in LENGTHS"
+        :key="key"
+        :label="label"
+        :value="bar[key]"
+        :range="range"
+        optional
+        @change="(value) => set({ [key]: value })"
+      />
+      <TypedField
+        label="Link per wheel travel"
+        :value="bar.linkRatio"
+        :read="readNumber(LIMITS.motionRatio)"
+        :write="writeNumber"
+        optional
+        @change="(value) => set({ linkRatio: value })"
+      />
+      <v-checkbox
+        :model-value="bar.linkRunsUp ?? false"
+        label="Link runs up from the bar"
+        hide-details
+        @update:model-value="(up: boolean | null) => set({ linkRunsUp: up === true })"
+      />
+    </div>
+    <p v-if="missing" class="muted">Not answered: measure {{ missing }}.</p>
+    <p v-else-if="!rows" class="verdict-rubs" role="alert">
+      Arm and link do not go together so: a rise or lean is longer than the part itself.
+    </p>
+    <template v-else>
+      <PlacesTable :rows="rows" :data-testid="`sway-${axle}`" />
+      <p v-if="bad.length" class="verdict-rubs" role="status">
+        {{ bad.join(', ') }}: the link does not reach, or comes near to lying in line with its arm.
+      </p>
+    </template>
+    <p class="small">Both wheels moved alike; one wheel alone twists the bar as well.</p>
+  </section>
+</template>
+
+<style scoped>
+.box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 8px;
+  min-width: 0;
+}
+.fields {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 10px;
+}
+.small {
+  font-size: 14px;
+  line-height: 19px;
+}
+</style>
