@@ -7,10 +7,7 @@ export default {
   extensionsToTreatAsEsm: ['.ts'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   transform: {
-    '^.+\\.ts$': [
-      '@swc/jest',
-      { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'es6' }, sourceMaps: 'inline' },
-    ],
+    '^.+\\.ts$': '<rootDir>/scripts/jest-transform.js',
   },
   // One a core: by default one core would be left idle.
   maxWorkers: 2,

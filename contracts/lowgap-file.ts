@@ -17,7 +17,10 @@ import { planSchema } from './plan';
 import { conditionsSchema, cornerUnderbodySchema, intakeSchema, underbodySchema } from './job-record';
 import { motionSchema, pointSchema as point, within } from './motion-schema';
 import { plainText } from './plain-text';
+import { followUpSchema } from './follow-up';
+import { installSchema } from './install';
 import { stanceSchema } from './stance';
+import { learnedSchema, testFitSchema } from './test-fit';
 
 export const FILE_FORMAT = 'lowgap';
 export const FILE_VERSION = 1;
@@ -254,6 +257,8 @@ export const obstacleSchema = z.strictObject({
   form: edgeFormSchema.optional(),
   rubs: z.array(rubSchema).max(30).optional(),
   toleranceMm: within(LIMITS.positionToleranceMm).optional(),
+  /** What test fits taught of its place. */
+  learned: learnedSchema.optional(),
   borrowed: z
     .strictObject({
       from: plainText(120),
@@ -331,6 +336,9 @@ export const lowgapFileSchema = z.strictObject({
   finder: finderSchema.optional(),
   plan: planSchema.optional(),
   stance: stanceSchema.optional(),
+  install: installSchema.optional(),
+  testFits: z.array(testFitSchema(setupSchema)).max(60).optional(),
+  followUp: followUpSchema.optional(),
   envelope: z.enum(ENVELOPES).default('trail'),
   drawnEnvelope: z
     .array(
@@ -352,4 +360,5 @@ export type LowgapObstacle = z.output<typeof obstacleSchema>;
 export type LowgapReading = z.output<typeof readingSchema>;
 export type LowgapSetup = z.output<typeof setupSchema>;
 export type LowgapCompared = z.output<typeof comparedSchema>;
+export type LowgapTestFit = NonNullable<LowgapFile['testFits']>[number];
 export type LowgapFitted = z.output<typeof fittedSchema>;

@@ -60,6 +60,7 @@ export const LIMITS = {
   linkMm: range(20, 1200, 'mm'),
   steeringRatio: range(1, 30, 'to 1'),
   axleKg: range(20, 20_000, 'kg'),
+  torqueNm: range(0.5, 1500, 'N m'),
   shackleShare: range(0.1, 1, 'of the extra length'),
   armMm: range(50, 2500, 'mm'),
   riseMm: range(-400, 400, 'mm'),

@@ -203,7 +203,7 @@ export const LEVER_NAMES: Readonly<Record<LeverKind, string>> = {
   camberIn: 'camber',
 };
 
-const SOURCE_WORDS: Readonly<Record<Exclude<Remeasure['source'], 'reading' | 'position'>, string>> = {
+export const SOURCE_WORDS: Readonly<Record<Exclude<Remeasure['source'], 'reading' | 'position'>, string>> = {
   fittedTire: "the fitted tire's diameter and width",
   fittedOffset: "the fitted wheel's offset",
   triedTire: "the tried tire's diameter and width",

@@ -2,6 +2,7 @@
  * What a corner, a setup and a whole case look like before they are checked: the same shapes, names and units as
  * the file contract (mm, degrees, inches where the trade names them so). docs/formats.md.
  */
+import type { Vec3 } from '../geometry/vec3';
 import type { EdgeForm, EdgeKind } from '../edge-fit/edge-kind';
 import type { RubDescription } from '../edge-fit/rub';
 import type { Mount } from '../motion/mount';
@@ -42,6 +43,16 @@ export interface DrawnRow {
   readonly rightDeg: number;
 }
 
+/** What test fits taught of where an obstacle lies, beyond its readings and shape; mount's frame. */
+export interface Learned {
+  /** All of it, mm. */
+  readonly shiftMm: Vec3;
+  /** What is added to the numbers of the edge its readings were fitted to. */
+  readonly edgeBy?: readonly number[] | undefined;
+  /** How far off it may still be, standard deviation by axis, mm; without it readings and shape say how far. */
+  readonly sdMm?: Vec3 | undefined;
+}
+
 export interface ObstacleDescription {
   readonly id: string;
   readonly label?: string | undefined;
@@ -61,6 +72,10 @@ export interface ObstacleDescription {
   readonly rubs?: readonly RubDescription[] | undefined;
   /** Within this much of where `shape` says it is in 95 of 100 cases, mm; a usual value by kind of shape by default. */
   readonly toleranceMm?: number | undefined;
+  /**
+   * What test fits taught of its place: shift (mount's frame) and how far off it may still be, standard
+   * deviation by axis, mm; without it readings and shape say how far. */
+  readonly learned?: Learned | undefined;
   /** Stands inside the rim: measured to the hollow wheel. Positions only. */
   readonly insideWheel?: boolean | undefined;
   readonly part?: PartKind | undefined;

@@ -1,7 +1,7 @@
 import { edgeThrough } from '../obstacle/edge';
 import { readEdge, type ReadEdge } from '../edge-fit/read-edge';
 import { surveyedReadings, type SurveyedReadings } from '../edge-fit/surveyed-readings';
-import type { Vec3 } from '../geometry/vec3';
+import { add, type Vec3 } from '../geometry/vec3';
 import type { Mount } from '../motion/mount';
 import type { Material } from '../obstacle/material';
 import { chain, makePieces, shapePieces, type PieceSet } from '../obstacle/shape';
@@ -21,12 +21,18 @@ export interface PreparedObstacle {
   readonly radiusMm: number;
   /** mm by which bushings let it and the wheel come closer. */
   readonly complianceMm: number;
+  /** By how much a test fit moved it from where shape and readings put it, mount's frame, mm; in the pieces already. */
+  readonly shiftMm: Vec3;
   /** The edge that its readings were fitted to; null where they are taken one by one, or there is none. */
   readonly edge: ReadEdge | null;
+  /** That edge's numbers with what test fits added to them. */
+  readonly edgeQ: Float64Array | null;
   readonly surveyed: SurveyedReadings;
   /** Largest lateral uncertainty of its readings, mm. */
   readonly lateralToleranceMm: number;
 }
+
+const UNMOVED: Vec3 = [0, 0, 0];
 
 /** An obstacle where its positions and readings put it. @throws ProblemError for what cannot be taken. */
 export function prepareObstacle(
@@ -55,21 +61,27 @@ export function prepareObstacle(
   const shape = obstacle.shape ? shapePieces(obstacle.shape, joinPath(path, 'shape')) : { pieces: [], radiusMm: 0 };
   const landed = landedReadings(obstacle, survey, path, errors);
   const edge = readEdge(obstacle, survey, path, landed);
-  const read: (readonly Vec3[])[] = edge
-    ? edge.model.pieces(edge.fit.q)
-    : obstacle.readingsAs === 'polyline' && landed.length > 0
-      ? chain(edgeThrough(landed.map((r) => r.point)).map(({ at }) => at))
-      : landed.map((r) => [r.point]);
+  const edgeBy = obstacle.learned?.edgeBy;
+  const edgeQ = edge && edge.fit.q.map((v, k) => v + (edgeBy?.[k] ?? 0));
+  const read: (readonly Vec3[])[] =
+    edge && edgeQ
+      ? edge.model.pieces(edgeQ)
+      : obstacle.readingsAs === 'polyline' && landed.length > 0
+        ? chain(edgeThrough(landed.map((r) => r.point)).map(({ at }) => at))
+        : landed.map((r) => [r.point]);
+  const shiftMm = obstacle.learned?.shiftMm ?? UNMOVED;
   return {
     id: obstacle.id,
     label: obstacle.label ?? obstacle.id,
     mount: obstacle.mount,
     material: obstacle.material,
     insideWheel,
-    pieces: makePieces([...shape.pieces, ...read]),
+    pieces: makePieces([...shape.pieces, ...read].map((piece) => piece.map((at) => add(at, shiftMm)))),
+    shiftMm,
     radiusMm: Math.max(shape.radiusMm, edge?.model.radiusMm ?? 0),
     complianceMm: survey.corner.complianceMm?.[obstacle.mount] ?? 0,
     edge,
+    edgeQ,
     surveyed: surveyedReadings(obstacle.id, landed, edge),
     lateralToleranceMm: edge ? 0 : Math.max(0, ...landed.map((r) => r.lateralToleranceMm)),
   };

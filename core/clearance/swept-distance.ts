@@ -40,6 +40,8 @@ export class SweptDistance {
       radiusMm: 0,
       complianceMm: 0,
       edge: null,
+      edgeQ: null,
+      shiftMm: [0, 0, 0],
       surveyed: { id: 'place', toleranceMm: null, readings: [] },
       lateralToleranceMm: 0,
     };

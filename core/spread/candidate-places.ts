@@ -1,5 +1,5 @@
 import { place, unplace, type Pose } from '../geometry/pose';
-import { distance, type Vec3 } from '../geometry/vec3';
+import { add, distance, type Vec3 } from '../geometry/vec3';
 import type { Posture } from '../motion/corner-motion';
 import type { Mount } from '../motion/mount';
 import { edgeThrough } from '../obstacle/edge';
@@ -159,15 +159,17 @@ const thinned = (samples: readonly Sample[]): readonly Sample[] => {
 };
 
 function samplePlaces(obstacle: PreparedObstacle, landed: readonly Landed[], isEdge: boolean): Sample[] {
-  const read: Sample[] = obstacle.edge
-    ? edgePlaces(obstacle.edge)
-    : isEdge
-      ? edgeThrough(landed.map(({ point }) => point)).map(({ at, from, part }) => ({
-          point: at,
-          reading: { from, part },
-          onEdge: null,
-        }))
-      : landed.map(({ point }, from) => ({ point, reading: { from, part: 0 }, onEdge: null }));
+  const { edge, edgeQ } = obstacle;
+  const read: Sample[] =
+    edge && edgeQ
+      ? edgePlaces(edge, edgeQ)
+      : isEdge
+        ? edgeThrough(landed.map(({ point }) => point)).map(({ at, from, part }) => ({
+            point: at,
+            reading: { from, part },
+            onEdge: null,
+          }))
+        : landed.map(({ point }, from) => ({ point, reading: { from, part: 0 }, onEdge: null }));
   // The pieces of a shape come before those of the readings.
   const { pieces } = obstacle;
   const ofReadings = obstacle.edge
@@ -182,11 +184,12 @@ function samplePlaces(obstacle: PreparedObstacle, landed: readonly Landed[], isE
       shape.push({ point: placeOnPiece(pieces, i, s, w), reading: null, onEdge: null });
     }
   }
-  return [...shape, ...read];
+  // A shift learned from a test fit is in the pieces of a shape already.
+  return [...shape, ...read.map((sample) => ({ ...sample, point: add(sample.point, obstacle.shiftMm) }))];
 }
 
-function edgePlaces({ model, fit }: ReadEdge): Sample[] {
-  return model.seeds.map((onEdge) => ({ point: edgePlace(model, fit.q, onEdge), reading: null, onEdge }));
+function edgePlaces({ model }: ReadEdge, q: Float64Array): Sample[] {
+  return model.seeds.map((onEdge) => ({ point: edgePlace(model, q, onEdge), reading: null, onEdge }));
 }
 
 /** Places on a piece no further apart than the step, as shares of its sides. */
@@ -205,15 +208,22 @@ function places(pieces: PreparedObstacle['pieces'], i: number): (readonly [numbe
   return found;
 }
 
+/** Places along an obstacle without their postures: by which a met place is known to belong to a reading or an edge. */
+export const placesAlong = (
+  obstacle: PreparedObstacle,
+  landed: readonly Landed[],
+  isEdge: boolean,
+): Pick<CandidatePlace, 'point' | 'reading' | 'onEdge'>[] => samplePlaces(obstacle, landed, isEdge);
+
 /** A place met by an exact search as a candidate: at its place among the readings, if it lies on their edge. */
 export function metPlace(
   corner: PreparedCorner,
   obstacle: PreparedObstacle,
   met: { readonly posture: Posture; readonly at: Vec3; readonly gapMm: number },
-  others: readonly CandidatePlace[],
+  others: readonly Pick<CandidatePlace, 'point' | 'reading' | 'onEdge'>[],
 ): CandidatePlace {
   const point = unplace(corner.motion.mountPose(obstacle.mount, met.posture), met.at);
-  const nearest = others.reduce<CandidatePlace | null>(
+  const nearest = others.reduce<(typeof others)[number] | null>(
     (best, next) => (!best || distance(next.point, point) < distance(best.point, point) ? next : best),
     null,
   );

@@ -10,8 +10,8 @@ import type { Vec3 } from '../geometry/vec3';
 import type { Posture } from '../motion/corner-motion';
 import { withPartsCounted } from '../stance/lift-part';
 import { toRadians } from '../units/angle';
-import { CandidateFinder, metPlace, postureAt } from './candidate-places';
-import { disturbedCorner, PoseShelf, rotorShift } from './disturbed-corner';
+import { CandidateFinder, metPlace, placesAlong, postureAt } from './candidate-places';
+import { disturbedCorner, PoseShelf, rotorShift, type RotorShift } from './disturbed-corner';
 import { drawer, type Candidate, type Draw, type ObstacleModel } from './draw';
 import { edgeShifts } from './moved-edge';
 import { readingShifts, type OwnError } from './moved-readings';
@@ -23,8 +23,12 @@ export interface SpreadModel {
   readonly shared: readonly SharedError[];
   readonly own: readonly OwnError[];
   readonly draw: Draw;
+  /** By obstacle, in the order of the verdicts. */
+  readonly obstacles: readonly ObstacleModel[];
+  readonly rotor: RotorShift;
 }
 
+/** `whereItIsMet`: slopes at the met places alone, not all that a draw may need. */
 export function makeSpreadModel(
   corner: PreparedCorner,
   fit: Fit,
@@ -32,24 +36,28 @@ export function makeSpreadModel(
   standard: Standard,
   drawn: readonly DrawnRow[] | undefined,
   verdicts: readonly ObstacleVerdict[],
+  look: 'whereItMayTouch' | 'whereItIsMet' = 'whereItMayTouch',
 ): SpreadModel {
   const counted: Fit = { ...fit, setup: withPartsCounted(fit.setup) };
   const shared = sharedErrors(counted);
   const off = shared.map((error) => disturbedCorner(corner, error, counted, kind, drawn));
   const scene = surveyScene(corner.key, fit.corner);
   const own: OwnError[] = [];
-  const finder = new CandidateFinder(corner);
+  const finder = look === 'whereItMayTouch' ? new CandidateFinder(corner) : null;
   const poses = new PoseShelf(corner, off);
   const regions = standardRegions(standard, corner.envelope.limits);
   const obstacles = corner.obstacles.map((obstacle, i): ObstacleModel => {
     const description = describedBy(fit.corner, obstacle.id);
     const isEdge = description.readingsAs === 'polyline';
     const landed = landedReadings(description, scene, '');
-    const found = finder.of(obstacle, landed, isEdge);
-    const edge = obstacle.edge ? edgeShifts(own, i, description, obstacle.edge, off) : null;
+    const found = finder?.of(obstacle, landed, isEdge) ?? [];
+    // What test fits taught stands for what readings and shape leave open.
+    const learned = description.learned?.sdMm;
+    const edge = obstacle.edge && !learned ? edgeShifts(own, i, description, obstacle.edge, off) : null;
     const verdict = verdicts[i]!;
     const met = { ...verdict, posture: postureOfVerdict(verdict) };
-    const places = [metPlace(corner, obstacle, met, found), ...found];
+    const along = finder ? found : placesAlong(obstacle, landed, isEdge);
+    const places = [metPlace(corner, obstacle, met, along), ...found];
     const candidates = places.map((at): Candidate => {
       const posture = postureAt(corner, at.shares);
       const region = regions.find(({ to }) => posture.travel <= to + 1e-9) ?? regions[0]!;
@@ -81,26 +89,23 @@ export function makeSpreadModel(
         ...slopesOf(solid, corner.rotor.centrePlaneMm, inWheel, axes, shifts.shifts),
       };
     });
-    const shapeError = description.shape ? own.length : -1;
-    if (description.shape) {
-      const sigma = positionSigmaMm(description.shape.type, description.toleranceMm);
-      for (const axis of ['x', 'y', 'z'] as const) {
-        own.push({ name: `${corner.key} ${obstacle.id} ${axis}`, obstacle: i, reading: null, sigma, of: axis });
-      }
-    }
+    const shapeSigma = description.shape && positionSigmaMm(description.shape.type, description.toleranceMm);
+    const sigmas = learned ?? (shapeSigma === undefined ? null : [shapeSigma, shapeSigma, shapeSigma]);
+    const shapeError = sigmas ? own.length : -1;
+    sigmas?.forEach((sigma, k) => {
+      const axis = (['x', 'y', 'z'] as const)[k]!;
+      own.push({ name: `${corner.key} ${obstacle.id} ${axis}`, obstacle: i, reading: null, sigma, of: axis });
+    });
     return {
       candidates,
-      readings: landed.length > 0 && !edge ? readingShifts(own, i, description, scene, landed, off) : null,
+      readings: landed.length > 0 && !edge && !learned ? readingShifts(own, i, description, scene, landed, off) : null,
       shapeError,
       edgeError: edge?.first ?? -1,
       offMm: obstacle.radiusMm + obstacle.complianceMm,
     };
   });
-  return {
-    shared,
-    own,
-    draw: drawer(corner, obstacles, rotorShift(corner, off), shared.length),
-  };
+  const rotor = rotorShift(corner, off);
+  return { shared, own, obstacles, rotor, draw: drawer(corner, obstacles, rotor, shared.length) };
 }
 
 /** Adds shifts of the mount's frame, turned into the wheel frame by its axes there. */

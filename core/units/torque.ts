@@ -1,0 +1,31 @@
+import { ProblemError } from '../problem';
+
+/** N m in a pound-force foot: 4.4482216152605 N times 0.3048 m (NIST SP 811). */
+export const NM_PER_LB_FT = 4.4482216152605 * 0.3048;
+
+/** N m by the unit typed; a bare number is N m. */
+const NM_PER: Readonly<Record<string, number>> = { '': 1, nm: 1, lbft: NM_PER_LB_FT, ftlb: NM_PER_LB_FT };
+
+/** Torque in N m from `140`, `140 N m`, `105 lb ft`, `103 ft-lb`. @throws ProblemError for anything else. */
+export function parseTorque(text: string): number {
+  const match = /^([\d.,]+)\s*([a-z\s·.-]*)$/i.exec(text.trim());
+  const value = Number(match?.[1]?.replace(',', '.'));
+  const factor =
+    NM_PER[
+      (match?.[2] ?? '?')
+        .toLowerCase()
+        .replace(/[^a-z]/g, '')
+        .replace(/s$/, '')
+    ];
+  if (match && Number.isFinite(value) && factor !== undefined) return value * factor;
+  throw new ProblemError({
+    code: 'wrongType',
+    path: '',
+    expected: 'a torque such as 140 N m or 105 lb ft',
+    found: text.trim() || 'nothing',
+  });
+}
+
+/** In both units, as far as a wrench shows them. */
+export const torqueWords = (nm: number): string =>
+  `${Math.round(nm * 10) / 10} N m, ${Math.round((nm / NM_PER_LB_FT) * 10) / 10} lb ft`;

@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { mdiCheckBold, mdiDeleteOutline, mdiPlus } from '@mdi/js';
+import { computed, ref } from 'vue';
+import type { FastenerEntry } from '@/contracts/install';
+import { torqueWords, parseTorque } from '@/core/units/torque';
+import { attempt } from '@/core/problem';
+import { LIMITS } from '@/core/limits';
+import { inRange } from '../parts/read-lists';
+import TypedField from '../parts/TypedField.vue';
+import { newId, type InstallState } from './use-install';
+
+/** Fasteners with the torque the maker's instructions give, and which are done. */
+const props = defineProps<{ state: InstallState }>();
+const all = computed(() => props.state.install.value.fasteners);
+const readTorque = (text: string) => attempt(() => inRange(parseTorque(text), LIMITS.torqueNm, text));
+
+function edit(id: string, change: Partial<FastenerEntry>, gesture: string | null = null): void {
+  props.state.change((own) => {
+    const found = own.fasteners.find((one) => one.id === id);
+    if (!found) return;
+    Object.assign(found, change);
+    for (const [key, value] of Object.entries(change)) {
+      if (value === undefined || value === '') delete (found as Record<string, unknown>)[key];
+    }
+  }, gesture);
+}
+const name = ref('');
+function add(): void {
+  if (name.value.trim() === '') return;
+  props.state.change((own) => own.fasteners.push({ id: newId(), name: name.value.trim().slice(0, 120), count: 1 }));
+  name.value = '';
+}
+const toggle = (one: FastenerEntry): void =>
+  edit(one.id, { doneAt: one.doneAt === undefined ? new Date().toISOString() : undefined });
+</script>
+
+<template>
+  <section class="panel box" aria-label="Fasteners">
+    <h2 class="panel-title">Fasteners, by the makers’ instructions</h2>
+    <p class="muted">
+      No torque ships with this program: enter what the vehicle’s or the part’s instructions say, and where it is
+      written.
+    </p>
+    <article v-for="f in all" :key="f.id" class="row" :aria-label="f.name">
+      <button
+        type="button"
+        class="tick"
+        :aria-pressed="f.doneAt !== undefined"
+        :aria-label="`Tightened: ${f.name}`"
+        :disabled="f.torqueNm === undefined"
+        @click="toggle(f)"
+      >
+        <v-icon v-if="f.doneAt" :icon="mdiCheckBold" />
+      </button>
+      <div>
+        <strong>{{ f.name }}</strong>
+        <span v-if="f.torqueNm !== undefined" class="figures other">{{ torqueWords(f.torqueNm) }}</span>
+        <span v-else class="muted other">torque not entered: it cannot be ticked off</span>
+      </div>
+      <TypedField
+        label="Torque, N·m or lb ft"
+        :value="f.torqueNm"
+        :read="readTorque"
+        :write="(nm: number) => `${Math.round(10 * nm) / 10} N m`"
+        optional
+        @change="(torqueNm) => edit(f.id, { torqueNm, doneAt: undefined })"
+      />
+      <v-text-field
+        label="Where it is written"
+        maxlength="160"
+        hide-details
+        :model-value="f.source ?? ''"
+        @update:model-value="(source: string) => edit(f.id, { source }, `${f.id}s`)"
+      />
+      <v-text-field
+        label="Socket"
+        maxlength="30"
+        hide-details
+        :model-value="f.socket ?? ''"
+        @update:model-value="(socket: string) => edit(f.id, { socket }, `${f.id}k`)"
+      />
+      <v-btn
+        size="48"
+        variant="text"
+        :icon="mdiDeleteOutline"
+        :aria-label="`Take out: ${f.name}`"
+        @click="state.change((own) => (own.fasteners = own.fasteners.filter(({ id }) => id !== f.id)))"
+      />
+    </article>
+    <div class="add">
+      <v-text-field v-model="name" label="Fastener" maxlength="120" hide-details @keyup.enter="add" />
+      <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="add">Add</v-btn>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 10px;
+  min-width: 0;
+}
+.row {
+  display: grid;
+  grid-template-columns: 60px minmax(180px, 1.3fr) repeat(3, minmax(120px, 1fr)) 48px;
+  gap: 10px;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+  padding-top: 8px;
+}
+.row > div {
+  display: grid;
+}
+.tick {
+  width: 56px;
+  height: 56px;
+  border: 2px solid var(--ink);
+  border-radius: 6px;
+}
+.tick[aria-pressed='true'] {
+  background: var(--accent);
+  color: #fff;
+}
+.tick:disabled {
+  border-color: var(--rule);
+}
+.other {
+  font-size: 15px;
+}
+.add {
+  display: flex;
+  gap: 10px;
+}
+@media (max-width: 900px) {
+  .row {
+    grid-template-columns: 60px minmax(0, 1fr);
+  }
+}
+</style>

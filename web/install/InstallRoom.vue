@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, shallowRef, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { chosenOf, NOTHING_CHOSEN } from '@/core/plan/judge-plan';
+import type { Plan } from '@/core/plan/plan-step';
+import { startingPlan } from '../plan/starting-plan';
+import { useJobStore } from '../stores/job';
+import { PlanClient } from '../workers/plan-client';
+import FastenersPanel from './FastenersPanel.vue';
+import InstallSheet from './InstallSheet.vue';
+import ReceivingPanel from './ReceivingPanel.vue';
+import SurprisesPanel from './SurprisesPanel.vue';
+import { useInstall } from './use-install';
+
+/** The parts checked, then the work in its order, on a tablet in the bay. */
+const job = useJobStore();
+const state = useInstall();
+const route = useRoute();
+const router = useRouter();
+
+const VIEWS = {
+  receiving: 'Parts received',
+  sheet: 'Sheet',
+  fasteners: 'Fasteners',
+  surprises: 'Parts and surprises',
+} as const;
+type View = keyof typeof VIEWS;
+const view = computed<View>({
+  get: () => (Object.keys(VIEWS) as View[]).find((one) => one === route.query['view']) ?? 'sheet',
+  set: (next) => void router.replace({ query: { ...route.query, view: next } }),
+});
+
+/** Steps of the plan as it is chosen. */
+const plan = shallowRef<Plan | null>(null);
+const client = new PlanClient((answer) => (plan.value = answer.ok ? answer.value.plan : null));
+onBeforeUnmount(() => client.close());
+const planned = computed(() => {
+  const file = job.document;
+  return file ? { file, plan: file.plan ?? startingPlan(file), chosen: file.plan?.chosen ?? NOTHING_CHOSEN } : null;
+});
+const asked = computed(() => JSON.stringify([planned.value?.chosen, planned.value?.plan.shop]));
+watch(
+  [asked, () => job.document?.setup, () => job.document?.corners],
+  () => planned.value && client.judge(planned.value),
+  { immediate: true },
+);
+const chosenCount = computed(() => (plan.value ? chosenOf(plan.value).fixes.length : 0));
+const print = (): void => window.print();
+</script>
+
+<template>
+  <div v-if="job.document" class="install-room">
+    <nav class="views no-print" aria-label="Views of the installation">
+      <v-btn-toggle v-model="view" mandatory aria-label="View">
+        <v-btn v-for="(title, value) in VIEWS" :key="value" :value="value" height="48">{{ title }}</v-btn>
+      </v-btn-toggle>
+      <v-btn height="48" variant="outlined" @click="print">Print</v-btn>
+    </nav>
+    <p v-if="state.onHold.value.length && view !== 'receiving'" class="panel hold verdict-rubs" role="status">
+      <strong>Do not begin:</strong> {{ state.onHold.value.length }} of the parts are not in order yet.
+      <v-btn height="44" variant="text" @click="view = 'receiving'">Look at the parts</v-btn>
+    </p>
+    <ReceivingPanel v-if="view === 'receiving'" :state="state" />
+    <FastenersPanel v-else-if="view === 'fasteners'" :state="state" />
+    <SurprisesPanel v-else-if="view === 'surprises'" :state="state" />
+    <InstallSheet v-else :state="state" :plan="plan" :cuts="chosenCount" />
+  </div>
+</template>
+
+<style scoped>
+.install-room {
+  display: grid;
+  gap: 10px;
+  min-width: 0;
+}
+.views {
+  display: flex;
+  gap: 10px;
+  overflow-x: auto;
+  justify-content: space-between;
+}
+.hold {
+  padding: 8px 12px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+@media print {
+  .no-print {
+    display: none;
+  }
+}
+</style>

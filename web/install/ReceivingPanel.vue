@@ -1,0 +1,208 @@
+<script setup lang="ts">
+import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
+import { computed, ref } from 'vue';
+import type { PieceEntry } from '@/contracts/install';
+import { PIECE_STATES, type PieceState } from '@/core/install/receiving';
+import { LIMITS } from '@/core/limits';
+import { HOLD_WORDS, PIECE_STATE_WORDS } from '@/sheets/install-words';
+import { readNumber, writeNumber } from '../parts/read-lists';
+import QuantityField from '../parts/QuantityField.vue';
+import TypedField from '../parts/TypedField.vue';
+import { useJobStore } from '../stores/job';
+import { newId, type InstallState } from './use-install';
+
+/** Every piece counted and laid beside the old one before a bolt is turned. */
+const props = defineProps<{ state: InstallState }>();
+const job = useJobStore();
+
+const pieces = computed(() => props.state.install.value.pieces);
+const COUNT = { min: 0, max: 999, unit: 'pieces' };
+const wholeCount = readNumber(COUNT);
+
+function edit(id: string, change: Partial<PieceEntry>, gesture: string | null = null): void {
+  props.state.change((own) => {
+    const found = own.pieces.find((one) => one.id === id);
+    if (!found) return;
+    Object.assign(found, change);
+    for (const [key, value] of Object.entries(change)) {
+      if (value === undefined || value === '') delete (found as Record<string, unknown>)[key];
+    }
+  }, gesture);
+}
+const name = ref('');
+const wanted = ref('1');
+const refusal = ref('');
+function add(): void {
+  const count = Number(wanted.value);
+  if (name.value.trim() === '' || !Number.isInteger(count) || count < 1 || count > 999) {
+    refusal.value = `A piece wants a name and a whole number from 1 to 999; found ${name.value.trim() || 'no name'}, ${wanted.value.trim() || 'no number'}.`;
+    return;
+  }
+  refusal.value = '';
+  props.state.change((own) =>
+    own.pieces.push({ id: newId(), name: name.value.trim().slice(0, 120), wanted: count, state: 'notLooked' }),
+  );
+  name.value = '';
+  wanted.value = '1';
+}
+/** What the plan's parts list says should have come. */
+const fromPlan = computed(() =>
+  (job.document?.plan?.parts ?? []).filter((part) => !pieces.value.some((one) => one.name === part.name)),
+);
+const takePlan = (): void =>
+  props.state.change((own) => {
+    for (const part of fromPlan.value) {
+      own.pieces.push({ id: newId(), name: part.name, wanted: part.quantity, state: 'notLooked' });
+    }
+  });
+const STATES = PIECE_STATES.map((value) => ({ value, title: PIECE_STATE_WORDS[value] }));
+const SIDES = [
+  { value: 'both', title: 'Both sides' },
+  { value: 'left', title: 'Left' },
+  { value: 'right', title: 'Right' },
+];
+const BESIDE = [
+  { value: 'alike', title: 'Like the old one' },
+  { value: 'asIntended', title: 'Differs as meant' },
+  { value: 'wrong', title: 'Does not fit' },
+];
+/** The tire that came against the tire that is tried. */
+const wrongSize = (piece: PieceEntry): string => {
+  const tried = job.document?.setup?.tire.size;
+  const claimed = piece.claimedSize?.trim();
+  return claimed && tried && claimed.replace(/\s+/g, '').toUpperCase() !== tried.replace(/\s+/g, '').toUpperCase()
+    ? `The job is about ${tried}.`
+    : '';
+};
+</script>
+
+<template>
+  <section class="panel box" aria-label="Parts received">
+    <h2 class="panel-title">Parts received, before a bolt is turned</h2>
+    <p v-if="state.onHold.value.length" class="verdict-rubs" role="status" data-testid="hold">
+      Do not begin: {{ state.onHold.value.map((h) => `${h.name}: ${HOLD_WORDS[h.why]}`).join('; ') }}.
+    </p>
+    <p v-else-if="pieces.length" class="verdict-clear" data-testid="hold">All parts are there and right: begin.</p>
+    <p v-else class="muted">
+      Write down what the kit’s list says, then count, lay old beside new, and look at thread, side and direction.
+    </p>
+    <article v-for="p in pieces" :key="p.id" class="piece" :aria-label="p.name">
+      <strong>{{ p.name }}</strong>
+      <TypedField
+        :label="`Found, of ${p.wanted}`"
+        :value="p.found"
+        :read="wholeCount"
+        :write="writeNumber"
+        optional
+        @change="(found) => edit(p.id, { found: found === undefined ? undefined : Math.round(found) })"
+      />
+      <v-select
+        label="How it was found"
+        :model-value="p.state"
+        :items="STATES"
+        hide-details
+        @update:model-value="(to: PieceState) => edit(p.id, { state: to })"
+      />
+      <v-select
+        label="Beside the old one"
+        clearable
+        :model-value="p.besideOld"
+        :items="BESIDE"
+        hide-details
+        @update:model-value="(to: PieceEntry['besideOld'] | null) => edit(p.id, { besideOld: to ?? undefined })"
+      />
+      <v-select
+        label="Side"
+        clearable
+        :model-value="p.side"
+        :items="SIDES"
+        hide-details
+        @update:model-value="(to: PieceEntry['side'] | null) => edit(p.id, { side: to ?? undefined })"
+      />
+      <v-text-field
+        v-for="[field, label] in [
+          ['place', 'Place'],
+          ['direction', 'Which way up or round'],
+          ['thread', 'Thread and pitch'],
+          ['claimedSize', 'Tire size on it'],
+          ['note', 'Note'],
+        ] as const"
+        :key="field"
+        :label="label"
+        hide-details
+        maxlength="40"
+        :model-value="p[field] ?? ''"
+        @update:model-value="(text: string) => edit(p.id, { [field]: text }, `${p.id}${field}`)"
+      />
+      <QuantityField
+        label="Lift claimed for it"
+        :value="p.claimedLiftMm"
+        :range="LIMITS.suspensionLiftMm"
+        optional
+        @change="(mm) => edit(p.id, { claimedLiftMm: mm })"
+      />
+      <v-btn
+        size="48"
+        variant="text"
+        :icon="mdiDeleteOutline"
+        :aria-label="`Take ${p.name} off the list`"
+        @click="state.change((own) => (own.pieces = own.pieces.filter(({ id }) => id !== p.id)))"
+      />
+      <p v-if="wrongSize(p)" class="verdict-rubs wide" role="status">{{ p.claimedSize }}: {{ wrongSize(p) }}</p>
+    </article>
+    <div class="add">
+      <v-text-field
+        v-model="name"
+        label="Piece, as the list names it"
+        maxlength="120"
+        hide-details
+        @keyup.enter="add"
+      />
+      <v-text-field
+        v-model="wanted"
+        class="count"
+        label="How many"
+        inputmode="numeric"
+        hide-details
+        @keyup.enter="add"
+      />
+      <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="add">Add</v-btn>
+      <v-btn v-if="fromPlan.length" height="48" variant="text" @click="takePlan"
+        >Take {{ fromPlan.length }} from the plan’s parts</v-btn
+      >
+    </div>
+    <p v-if="refusal" class="verdict-rubs" role="alert">{{ refusal }}</p>
+  </section>
+</template>
+
+<style scoped>
+.box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 10px;
+  min-width: 0;
+}
+.piece {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(190px, 100%), 1fr));
+  gap: 8px;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+  padding-top: 8px;
+}
+.piece strong,
+.wide {
+  grid-column: 1 / -1;
+}
+.add {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+.add :deep(.v-text-field) {
+  flex: 1 1 220px;
+}
+.add .count {
+  flex: 0 0 120px;
+}
+</style>

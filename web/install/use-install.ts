@@ -1,0 +1,50 @@
+import { computed } from 'vue';
+import { asCase } from '@/contracts/as-case';
+import { installSchema, type InstallEntry, type InstallStep } from '@/contracts/install';
+import { installSheet } from '@/core/install/install-sheet';
+import { holds } from '@/core/install/receiving';
+import type { Plan } from '@/core/plan/plan-step';
+import { installStepText } from '@/sheets/install-words';
+import { useJobStore } from '../stores/job';
+
+export const newId = (): string => crypto.randomUUID().slice(0, 8);
+
+/** The installation of the open job: what was received, the sheet, fasteners, surprises. */
+export function useInstall() {
+  const job = useJobStore();
+  const install = computed<InstallEntry>(() => job.document?.install ?? installSchema.parse({}));
+  const change = (edit: (install: InstallEntry) => void, gesture: string | null = null): void =>
+    job.changeSetup((file) => {
+      file.install ??= installSchema.parse({});
+      edit(file.install);
+    }, gesture);
+
+  const onHold = computed(() => holds(install.value.pieces));
+  const steps = computed(() => install.value.steps);
+  const done = computed(() => steps.value.filter(({ doneAt }) => doneAt !== undefined).length);
+  const next = computed(() => steps.value.find(({ doneAt }) => doneAt === undefined) ?? null);
+
+  /** The sheet anew from setup and plan; steps of one's own stay at the end. */
+  function makeSheet(plan: Plan | null): void {
+    const file = job.document;
+    if (!file) return;
+    const made = installSheet(asCase(file), plan).map((step): InstallStep => ({
+      id: newId(),
+      kind: step.kind,
+      text: installStepText(step),
+      cautions: [...step.cautions],
+    }));
+    change((own) => {
+      own.steps = [...made, ...own.steps.filter(({ kind }) => kind === 'own')];
+    });
+  }
+  const editStep = (id: string, edit: (step: InstallStep) => void, gesture: string | null = null): void =>
+    change((own) => {
+      const found = own.steps.find((one) => one.id === id);
+      if (found) edit(found);
+    }, gesture);
+
+  return { install, change, onHold, steps, done, next, makeSheet, editStep };
+}
+
+export type InstallState = ReturnType<typeof useInstall>;
