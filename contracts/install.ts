@@ -58,6 +58,8 @@ export const fastenerSchema = z.strictObject({
 export const installSchema = z.strictObject({
   pieces: z.array(pieceSchema).max(200).default([]),
   steps: z.array(installStepSchema).max(200).default([]),
+  /** What the plan reckoned with when the sheet was made. */
+  plannedMinutes: minutes.optional(),
   fasteners: z.array(fastenerSchema).max(200).default([]),
   used: z
     .array(z.strictObject({ name: words(120), fate: z.enum(['reused', 'replaced']), note: plainText(200).optional() }))

@@ -44,5 +44,14 @@ export const orderPdfRequestSchema = z.strictObject({
   }),
 });
 
+export const calendarRequestSchema = z.strictObject({
+  title: words,
+  events: z
+    .array(z.strictObject({ id: plainText(60).min(1), due: z.iso.date(), text: words, note: words }))
+    .min(1)
+    .max(200),
+});
+
+export type CalendarRequest = z.output<typeof calendarRequestSchema>;
 export type SheetPdfRequest = z.output<typeof sheetPdfRequestSchema>;
 export type OrderPdfRequest = z.output<typeof orderPdfRequestSchema>;

@@ -71,6 +71,21 @@ describe('sheets over HTTP', () => {
     expect((order.body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
   });
 
+  test('what is due comes back as a calendar; a day that is none is refused', async () => {
+    const event = { id: 'a', due: '2027-02-01', text: 'Wheel nuts again', note: '' };
+    const { text } = await request(app)
+      .post('/api/sheets/calendar')
+      .send({ title: 'Job', events: [event] })
+      .expect(200)
+      .expect('content-type', /text\/calendar/);
+    expect(text).toContain('DTSTART;VALUE=DATE:20270201');
+    const refused = await request(app)
+      .post('/api/sheets/calendar')
+      .send({ title: 'Job', events: [{ ...event, due: '2027-02-31' }] })
+      .expect(400);
+    expect(refused.body.problems[0].path).toBe('events[0].due');
+  });
+
   test('an unknown paper, layer or key is refused by its path', async () => {
     const drawing = sheetDrawing(SHEET);
     const wrong = { ...drawing, lines: [{ layer: 'SAW', points: [[0, 0]] }] };

@@ -37,13 +37,5 @@ export function runSetup(
   };
 }
 
-/** Everything the stops and locks of a setup allow. */
-export function wholeRun(corner: CornerDescription, entered: SetupDescription): FitRun {
-  const { droop, bump } = travelLimits(corner, withPartsCounted(entered));
-  return {
-    lowMm: droop,
-    highMm: bump,
-    leftDeg: entered.steerStopLeftDeg ?? corner.steering?.lockLeftDeg ?? 0,
-    rightDeg: entered.steerStopRightDeg ?? corner.steering?.lockRightDeg ?? 0,
-  };
-}
+/** Steer of a run lock to lock, degrees: more than any lock, so that the locks themselves end it, however they turn out. */
+export const LOCK_TO_LOCK = { leftDeg: 90, rightDeg: 90 } as const;

@@ -1,4 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
+import { fittedAsSetup, type CornerOverrides } from '../clearance/description';
+import { liftPartShift, type LiftPart } from '../stance/lift-part';
+import { fromMeasured } from './next-change';
 import { axleToe, toeDegFromMm, toeMm } from './alignment';
 import { usualFollowUps } from './due';
 import { NM_PER_LB_FT, parseTorque, torqueWords } from '../units/torque';
@@ -46,4 +49,27 @@ test('U-bolts and alignment are followed up where they were touched; every list 
   expect(few).not.toContain('alignment');
   expect(few.filter((kind) => kind === 'wheelNuts').length).toBeGreaterThan(1);
   expect(few).toContain('yearly');
+});
+
+test('half an inch more starts from what was measured: promised 40, came out at 33, so the next stands at 45.7', () => {
+  const fitted = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 }, spacerMm: 0 };
+  const setup = {
+    ...fittedAsSetup(fitted),
+    parts: [{ kind: 'ride', liftMm: 40 } as const],
+    corners: undefined as CornerOverrides | undefined,
+  };
+  const next = fromMeasured(
+    setup,
+    [{ key: 'frontLeft', expectedMm: 560, measuredMm: 553 }],
+    ['frontLeft', 'rearLeft'],
+    12.7,
+  );
+  const lift = (parts: readonly LiftPart[]): number =>
+    parts.reduce((sum, part) => sum + liftPartShift(part).suspensionLiftMm, 0);
+  expect(lift(next.corners!.frontLeft!.parts!)).toBeCloseTo(45.7, 9);
+  // Nobody measured the rear: it starts from what was promised.
+  expect(lift(next.corners!.rearLeft!.parts!)).toBeCloseTo(52.7, 9);
+  expect(
+    fromMeasured(setup, [{ key: 'frontLeft', expectedMm: 560, measuredMm: 560.2 }], ['frontLeft']).corners,
+  ).toEqual({});
 });

@@ -2,6 +2,7 @@ import { setupForCorner, type CaseDescription, type CornerKey } from '../clearan
 import { describedCorner } from '../clearance/described-corner';
 import { prepareRotor } from '../clearance/rotor';
 import { loadedRadiusMm } from '../tire/allowance';
+import type { BandShares } from '../record/learned-band';
 import { liftPartShift, withPartsCounted, type LiftPart } from './lift-part';
 
 /** A length and the band it is expected in, mm. */
@@ -23,11 +24,14 @@ export interface ExpectedHeights {
   readonly stacked: readonly LiftPart['kind'][];
 }
 
+/** By kind of part, how far below and above what is claimed it may come out, as shares of it. */
+export type HeightBands = Readonly<Record<LiftPart['kind'], BandShares>>;
+
 /**
  * By how much a part's lift comes out otherwise than its label says, as a share below and above, and mm of the tape. Working values of this
  * project, no published source: springs by claim spread most, cut metal least.
  */
-const BANDS: Readonly<Record<LiftPart['kind'], { readonly below: number; readonly above: number }>> = {
+export const USUAL_BANDS: HeightBands = {
   ride: { below: 0.2, above: 0.1 },
   springSpacer: { below: 0.08, above: 0.08 },
   strutTopSpacer: { below: 0.08, above: 0.08 },
@@ -57,8 +61,12 @@ const ON_SPRING: readonly LiftPart['kind'][] = [
   'addedLeaf',
 ];
 
-/** @throws ProblemError for a tire or wheel that cannot be. */
-export function expectedHeights(description: CaseDescription, key: CornerKey): ExpectedHeights {
+/** `bands`: the shop's own where it has a record. @throws ProblemError for a tire or wheel that cannot be. */
+export function expectedHeights(
+  description: CaseDescription,
+  key: CornerKey,
+  bands: HeightBands = USUAL_BANDS,
+): ExpectedHeights {
   const corner = describedCorner(description, key);
   const entered = setupForCorner(description, key);
   const setup = withPartsCounted(entered);
@@ -66,7 +74,7 @@ export function expectedHeights(description: CaseDescription, key: CornerKey): E
     loadedRadiusMm(prepareRotor(of, path).section);
   const tireShareMm = radius(setup, 'setup') - radius(corner.fitted, `corners.${key}.fitted`);
   const lift = setup.suspensionLiftMm + setup.linkageDropMm + setup.bodyLiftMm;
-  const band = bandOf(entered.parts ?? [], {
+  const band = bandOf(bands, entered.parts ?? [], {
     ride: entered.suspensionLiftMm,
     fixed: entered.linkageDropMm + entered.bodyLiftMm,
   });
@@ -88,13 +96,14 @@ export function expectedHeights(description: CaseDescription, key: CornerKey): E
 
 /** mm below and above: each part's own, added up, as they err together when one maker measures otherwise. */
 function bandOf(
+  bands: HeightBands,
   parts: readonly LiftPart[],
   { ride, fixed }: { readonly ride: number; readonly fixed: number },
 ): { readonly below: number; readonly above: number } {
   const entries = [
-    ...parts.map((part) => ({ lift: liftOf(part), ...BANDS[part.kind] })),
-    { lift: ride, ...BANDS.ride },
-    { lift: fixed, ...BANDS.body },
+    ...parts.map((part) => ({ lift: liftOf(part), ...bands[part.kind] })),
+    { lift: ride, ...bands.ride },
+    { lift: fixed, ...bands.body },
   ];
   const sum = (side: 'below' | 'above'): number =>
     entries.reduce((total, entry) => {
@@ -105,7 +114,8 @@ function bandOf(
   return { below: sum('below'), above: sum('above') };
 }
 
-const liftOf = (part: LiftPart): number => {
+/** Lift at the fender against the hub that a part is said to give, mm. */
+export const liftOf = (part: LiftPart): number => {
   const { suspensionLiftMm, linkageDropMm, bodyLiftMm } = liftPartShift(part);
   return suspensionLiftMm + linkageDropMm + bodyLiftMm;
 };

@@ -19,7 +19,7 @@ import {
   type StandingTire,
   type WheelStand,
 } from './alignment-curve';
-import { expectedHeights, type ExpectedHeights } from './expected-height';
+import { expectedHeights, type ExpectedHeights, type HeightBands } from './expected-height';
 import { withPartsCounted } from './lift-part';
 import { shockTravel, type ShockTravel } from './spring-line';
 
@@ -89,6 +89,7 @@ export function cornerStance(
   key: CornerKey,
   underside: CornerUnderside = {},
   ability: AxleAbility = {},
+  bands?: HeightBands,
 ): CornerStance {
   const corner = describedCorner(description, key);
   const before = stateOf(key, corner, fittedAsSetup(corner.fitted));
@@ -96,7 +97,7 @@ export function cornerStance(
   const after = stateOf(key, corner, setup);
   return {
     key,
-    heights: expectedHeights(description, key),
+    heights: expectedHeights(description, key, bands),
     before,
     after,
     shock: shockOf(underside, ability, after.limits),

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { LOCK_TO_LOCK } from '../calibration/fit-run';
 import { fittedAsSetup, type CornerDescription, type SetupDescription } from '../clearance/description';
 import { fitObservations, type Finding, type FittedCorner } from './fit-observations';
 import { heightVerdict } from './height-check';
@@ -33,7 +34,7 @@ describe('how far it really went', () => {
 
   test('a hump takes the wheel from where it is parked to where it was read; at the stop it is where the stop is', () => {
     const hump = posture('humpFrontLeft', { hubToLipMm: 470 });
-    expect(runOf(CORNER, LIFTED, hump)).toEqual({ lowMm: -40, highMm: 50, leftDeg: 35, rightDeg: 31 });
+    expect(runOf(CORNER, LIFTED, hump)).toEqual({ lowMm: -40, highMm: 50, ...LOCK_TO_LOCK });
     expect(runOf(CORNER, LIFTED, { ...hump, stopGapMm: 0 })).toMatchObject({ highMm: 90 });
     expect(runOf(CORNER, LIFTED, posture('humpFrontLeft'))).toBeNull();
     expect(runOf(CORNER, LIFTED, posture('rideReverse'))).toMatchObject({ lowMm: -40, highMm: -40 });

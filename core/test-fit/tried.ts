@@ -1,5 +1,4 @@
-import type { FitRun } from '../calibration/fit-run';
-import { wholeRun } from '../calibration/fit-run';
+import { LOCK_TO_LOCK, type FitRun } from '../calibration/fit-run';
 import type { CornerDescription, CornerKey, SetupDescription } from '../clearance/description';
 import { travelLimits } from '../clearance/envelope';
 import { withPartsCounted } from '../stance/lift-part';
@@ -51,12 +50,11 @@ export function runOf(
   /** Measured parked travel; by default where the setup should park it. */
   rideMm = travelLimits(corner, withPartsCounted(setup)).ride,
 ): FitRun | null {
-  const { leftDeg, rightDeg } = wholeRun(corner, setup);
   if (tried.kind === 'rideForward' || tried.kind === 'rideReverse') {
-    return { lowMm: rideMm, highMm: rideMm, leftDeg, rightDeg };
+    return { lowMm: rideMm, highMm: rideMm, ...LOCK_TO_LOCK };
   }
   const range = rangeOf(corner, setup, tried, rideMm);
-  return range && { ...range, leftDeg, rightDeg };
+  return range && { ...range, ...LOCK_TO_LOCK };
 }
 
 /** What of a corner's envelope was not tried. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { mdiFileImportOutline, mdiPlus, mdiTire } from '@mdi/js';
-import { format } from 'date-fns';
+import { mdiChartBoxOutline, mdiFileImportOutline, mdiPlus, mdiSchoolOutline, mdiTire } from '@mdi/js';
+import { format, parseISO } from 'date-fns';
 import { onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Job, JobContent } from '@/contracts/job-api';
@@ -70,6 +70,12 @@ const surveyed = (job: Job): string => {
   return parts.join(' · ');
 };
 
+/** The first look that is still to come, or was missed. */
+function nextDue({ document }: Job): { readonly due: string; readonly text: string; readonly late: boolean } | null {
+  const open = (document.followUp?.due ?? []).filter(({ doneOn }) => doneOn === undefined);
+  const [first] = [...open].sort((a, b) => a.due.localeCompare(b.due));
+  return first ? { due: first.due, text: first.text, late: first.due < format(new Date(), 'yyyy-MM-dd') } : null;
+}
 const wanted = (job: Job): string => job.document.setup?.tire.size ?? 'not chosen yet';
 const fitted = (job: Job): string =>
   CORNER_KEYS.flatMap((key) => job.document.corners[key] ?? [])[0]?.fitted.tire.size ?? '';
@@ -83,6 +89,10 @@ const fitted = (job: Job): string =>
       <p class="muted">Low Gap: what clears, where it touches, by how much</p>
     </div>
     <v-btn variant="outlined" size="large" :prepend-icon="mdiTire" :to="{ name: 'catalogue' }">Tires and wheels</v-btn>
+    <v-btn variant="outlined" size="large" :prepend-icon="mdiChartBoxOutline" :to="{ name: 'record' }"
+      >Shop record</v-btn
+    >
+    <v-btn variant="outlined" size="large" :prepend-icon="mdiSchoolOutline" :to="{ name: 'practice' }">Practice</v-btn>
     <v-btn variant="outlined" size="large" :prepend-icon="mdiFileImportOutline" @click="picker?.click()"
       >Open a job file</v-btn
     >
@@ -134,6 +144,10 @@ const fitted = (job: Job): string =>
             </div>
           </dl>
           <p class="survey">{{ surveyed(job) }}</p>
+          <p v-if="nextDue(job)" class="due" :class="nextDue(job)!.late ? 'verdict-rubs' : ''">
+            {{ nextDue(job)!.late ? 'Overdue' : 'Due' }} {{ format(parseISO(nextDue(job)!.due), 'd MMM yyyy') }}:
+            {{ nextDue(job)!.text }}
+          </p>
           <p class="muted when">
             {{ job.customer || 'No customer named' }}<br />changed
             {{ format(new Date(job.updatedAt), 'd MMM yyyy, HH:mm') }}
@@ -213,6 +227,10 @@ dt {
 dd {
   font-size: 22px;
   font-weight: 600;
+}
+.due {
+  font-weight: 600;
+  font-size: 16px;
 }
 .when {
   font-size: 14px;

@@ -1,11 +1,8 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, shallowRef, watch } from 'vue';
+import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { chosenOf, NOTHING_CHOSEN } from '@/core/plan/judge-plan';
-import type { Plan } from '@/core/plan/plan-step';
-import { startingPlan } from '../plan/starting-plan';
+import { usePlanned } from '../plan/use-planned';
 import { useJobStore } from '../stores/job';
-import { PlanClient } from '../workers/plan-client';
 import FastenersPanel from './FastenersPanel.vue';
 import InstallSheet from './InstallSheet.vue';
 import ReceivingPanel from './ReceivingPanel.vue';
@@ -30,21 +27,8 @@ const view = computed<View>({
   set: (next) => void router.replace({ query: { ...route.query, view: next } }),
 });
 
-/** Steps of the plan as it is chosen. */
-const plan = shallowRef<Plan | null>(null);
-const client = new PlanClient((answer) => (plan.value = answer.ok ? answer.value.plan : null));
-onBeforeUnmount(() => client.close());
-const planned = computed(() => {
-  const file = job.document;
-  return file ? { file, plan: file.plan ?? startingPlan(file), chosen: file.plan?.chosen ?? NOTHING_CHOSEN } : null;
-});
-const asked = computed(() => JSON.stringify([planned.value?.chosen, planned.value?.plan.shop]));
-watch(
-  [asked, () => job.document?.setup, () => job.document?.corners],
-  () => planned.value && client.judge(planned.value),
-  { immediate: true },
-);
-const chosenCount = computed(() => (plan.value ? chosenOf(plan.value).fixes.length : 0));
+const { judged } = usePlanned();
+const plan = computed(() => judged.value?.plan ?? null);
 const print = (): void => window.print();
 </script>
 
@@ -63,7 +47,7 @@ const print = (): void => window.print();
     <ReceivingPanel v-if="view === 'receiving'" :state="state" />
     <FastenersPanel v-else-if="view === 'fasteners'" :state="state" />
     <SurprisesPanel v-else-if="view === 'surprises'" :state="state" />
-    <InstallSheet v-else :state="state" :plan="plan" :cuts="chosenCount" />
+    <InstallSheet v-else :state="state" :plan="plan" />
   </div>
 </template>
 

@@ -10,7 +10,7 @@ import TypedField from '../parts/TypedField.vue';
 import { newId, type InstallState } from './use-install';
 
 /** The work in its order: one big key for each step, its caution where the risk is. */
-const props = defineProps<{ state: InstallState; plan: Plan | null; cuts: number }>();
+const props = defineProps<{ state: InstallState; plan: Plan | null }>();
 
 const steps = computed(() => props.state.steps.value);
 const by = ref(localStorage.getItem('lowgap.worker') ?? '');

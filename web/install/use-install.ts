@@ -35,6 +35,7 @@ export function useInstall() {
       cautions: [...step.cautions],
     }));
     change((own) => {
+      if (plan) own.plannedMinutes = plan.minutes;
       own.steps = [...made, ...own.steps.filter(({ kind }) => kind === 'own')];
     });
   }

@@ -45,7 +45,7 @@ const state = (key: CornerKey): string => {
 <style scoped>
 .corners {
   display: flex;
-  gap: 4px;
+  gap: 2px;
   align-items: center;
 }
 .corner {
@@ -54,8 +54,8 @@ const state = (key: CornerKey): string => {
   align-items: flex-start;
   justify-content: center;
   min-height: 48px;
-  min-width: 98px;
-  padding: 2px 10px;
+  min-width: 84px;
+  padding: 2px 7px;
   border-radius: 4px;
   font-size: 15px;
   line-height: 19px;

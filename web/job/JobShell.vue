@@ -64,6 +64,22 @@ const planState = computed(() => {
   return `${count} change${count === 1 ? '' : 's'}`;
 });
 
+const installState = computed(() => {
+  const steps = job.document?.install?.steps ?? [];
+  return steps.length ? `${steps.filter(({ doneAt }) => doneAt).length} of ${steps.length}` : 'no sheet';
+});
+
+const testFitState = computed(() => {
+  const count = job.document?.testFits?.length ?? 0;
+  return count === 0 ? 'none yet' : `${count} round${count === 1 ? '' : 's'}`;
+});
+
+const followUpState = computed(() => {
+  const { handedOver, due = [] } = job.document?.followUp ?? {};
+  const left = due.filter(({ doneOn }) => doneOn === undefined).length;
+  return handedOver ? (left ? `${left} due` : 'all done') : 'not yet';
+});
+
 const stanceState = computed(() => {
   const file = job.document;
   const lifts = file?.setup
@@ -95,6 +111,9 @@ const rooms = computed(() => [
   },
   { name: 'finder', label: 'Finder', state: finderState.value },
   { name: 'plan', label: 'Plan', state: planState.value },
+  { name: 'install', label: 'Install', state: installState.value },
+  { name: 'testFit', label: 'Test fit', state: testFitState.value },
+  { name: 'followUp', label: 'Follow-up', state: followUpState.value },
 ]);
 
 function keys(event: KeyboardEvent): void {
@@ -273,8 +292,8 @@ h1 {
   justify-content: space-between;
   align-items: stretch;
   flex-wrap: wrap;
-  gap: 0 12px;
-  padding: 0 20px;
+  gap: 0 6px;
+  padding: 0 12px;
   border-bottom: 2px solid var(--rule);
 }
 ol {
@@ -291,7 +310,7 @@ ol {
   justify-content: center;
   min-height: 50px;
   min-width: 84px;
-  padding: 2px 14px 2px 10px;
+  padding: 2px 6px 2px 8px;
   white-space: nowrap;
   color: inherit;
   text-decoration: none;

@@ -10,6 +10,7 @@ import { attempt } from '@/core/problem';
 import { motionRatio } from '@/core/stance/spring-line';
 import { formatMm } from '@/core/units/length';
 import { useJobStore } from '../stores/job';
+import { useShopRecord } from '../stores/shop-record';
 import { CORNER_NAMES } from '../words';
 import { axleParts, cornersOf, setAxleParts, type AxlePart, type StanceAxle } from './axle-parts';
 import PartsEditor from './PartsEditor.vue';
@@ -88,6 +89,22 @@ const rows = computed(() =>
 );
 const band = (expected: Expected | null): string =>
   expected ? `${formatMm(expected.lowMm, 0)} to ${formatMm(expected.highMm, 0)}` : 'not read';
+/** Kinds of part on this job whose band comes from measured jobs. */
+const record = useShopRecord();
+const ownBands = computed(() => {
+  const kinds = new Set(axles.value.flatMap((axle) => parts(axle).map(({ part }) => part.kind)));
+  if (axles.value.some((axle) => ownLift(axle) !== 0)) kinds.add('ride');
+  return [...kinds]
+    .flatMap((kind) => {
+      const band = record.learned.get(kind);
+      return band
+        ? [
+            `${PART_WORDS[kind].toLowerCase()}, ${band.count} measured, on average ${Math.round(100 * band.meanShare)} % of what was promised`,
+          ]
+        : [];
+    })
+    .join('; ');
+});
 </script>
 
 <template>
@@ -141,6 +158,7 @@ const band = (expected: Expected | null): string =>
           Millimetres. The band holds what parts of these kinds come out at, and the tape. A height that was not read
           turns what depends on it off.
         </p>
+        <p v-if="ownBands" class="small" data-testid="own-bands">From the shop’s own record: {{ ownBands }}.</p>
       </section>
       <div class="axles">
         <div v-for="axle in axles" :key="axle" class="panel box">

@@ -10,6 +10,7 @@ import { roadReport, type RoadMeasured } from '@/core/stance/road-report';
 import { cornerStance, type AxleAbility, type CornerStance } from '@/core/stance/stance-report';
 import { swayBarReport } from '@/core/stance/sway-bar';
 import { useJobStore } from '../stores/job';
+import { useShopRecord } from '../stores/shop-record';
 import type { StanceAxle } from './axle-parts';
 import { dragLinkEntry, halfShaftEntry, propshaftEntry, swayBarEntry } from './link-entries';
 
@@ -57,6 +58,8 @@ export const roadMeasured = ({ vehicle, stance }: LowgapFile): RoadMeasured => (
 /** What the open job's setup does to height and linkage, corner by corner, and on the road. */
 export function useStance() {
   const job = useJobStore();
+  const record = useShopRecord();
+  void record.load();
   const reports = computed<CornerReport[]>(() => {
     const file = job.document;
     if (!file) return [];
@@ -64,7 +67,7 @@ export function useStance() {
     return job.corners.map((key) => {
       const corner = file.corners[key]!;
       const ability = abilityOf(file, key);
-      const stance = attempt(() => cornerStance(description, key, corner.underbody, ability));
+      const stance = attempt(() => cornerStance(description, key, corner.underbody, ability, record.bands));
       const calls = stance.ok
         ? calledForBySchool({
             stance: stance.value,

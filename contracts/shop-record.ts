@@ -1,0 +1,95 @@
+import type { ComebackCause } from '@/core/follow-up/due';
+import { setupForCorner, type CornerKey } from '@/core/clearance/description';
+import { describedCorners } from '@/core/clearance/described-corner';
+import type { Promised } from '@/core/record/learned-band';
+import { liftOf } from '@/core/stance/expected-height';
+import type { LiftPart } from '@/core/stance/lift-part';
+import { designDiameterMm } from '@/core/tire/dimensions';
+import { parseTireSize } from '@/core/tire/size';
+import { attempt } from '@/core/problem';
+import { travelAt } from '@/core/test-fit/tried';
+import { caseOfRound } from './as-fit';
+import type { LowgapFile } from './lowgap-file';
+
+/** What the shop's jobs say together. Derived from them, kept nowhere else. */
+export interface ShopRecord {
+  /** By kind of part: corners where it alone gave the lift. */
+  readonly heights: ReadonlyMap<LiftPart['kind'], readonly Promised[]>;
+  readonly tires: readonly { readonly size: string; readonly nominalMm: number; readonly measuredMm: number }[];
+  /** Minutes of a job as planned and as it took, surprises apart. */
+  readonly hours: readonly {
+    readonly plannedMinutes: number;
+    readonly spentMinutes: number;
+    readonly lostMinutes: number;
+  }[];
+  readonly comebacks: ReadonlyMap<ComebackCause, number>;
+  readonly handedOver: number;
+}
+
+export function shopRecord(files: readonly LowgapFile[]): ShopRecord {
+  const heights = new Map<LiftPart['kind'], Promised[]>();
+  const comebacks = new Map<ComebackCause, number>();
+  for (const document of files) {
+    for (const { kind, ...promised } of promisedHeights(document)) {
+      heights.set(kind, [...(heights.get(kind) ?? []), promised]);
+    }
+    for (const { cause } of document.followUp?.comebacks ?? []) comebacks.set(cause, (comebacks.get(cause) ?? 0) + 1);
+  }
+  return {
+    heights,
+    tires: files.flatMap(measuredTires),
+    hours: files.flatMap(({ install }) => {
+      const { steps = [], surprises = [], plannedMinutes } = install ?? {};
+      const sum = (minutes: readonly (number | undefined)[]): number =>
+        minutes.reduce<number>((total, one) => total + (one ?? 0), 0);
+      const spentMinutes = sum(steps.map((step) => step.spentMinutes));
+      return plannedMinutes === undefined || spentMinutes === 0
+        ? []
+        : [{ plannedMinutes, spentMinutes, lostMinutes: sum(surprises.map(({ minutes }) => minutes)) }];
+    }),
+    comebacks,
+    handedOver: files.filter(({ followUp }) => followUp?.handedOver).length,
+  };
+}
+
+/** The last measured height of each corner, where one kind of part alone lifted or lowered it. */
+function promisedHeights(file: LowgapFile): ({ readonly kind: LiftPart['kind'] } & Promised)[] {
+  const found = new Map<CornerKey, { readonly kind: LiftPart['kind'] } & Promised>();
+  for (const round of file.testFits ?? []) {
+    const description = caseOfRound(file, round);
+    for (const key of describedCorners(description)) {
+      const hubToLipMm = round.heights[key]?.hubToLipMm;
+      if (hubToLipMm === undefined) continue;
+      const setup = setupForCorner(description, key);
+      const travel = travelAt(
+        description.corners[key]!,
+        { ...setup, parts: [], bodyLiftMm: 0, linkageDropMm: 0 },
+        hubToLipMm,
+      );
+      const lifts = [
+        ...(setup.suspensionLiftMm === 0 ? [] : [{ kind: 'ride' as const, mm: setup.suspensionLiftMm }]),
+        ...(setup.parts ?? []).map((part) => ({ kind: part.kind, mm: liftOf(part) })),
+      ].filter(({ mm }) => mm !== 0);
+      const kinds = new Set(lifts.map(({ kind }) => kind));
+      const [only] = kinds;
+      if (travel === null || kinds.size !== 1 || setup.bodyLiftMm !== 0 || setup.linkageDropMm !== 0) continue;
+      found.set(key, { kind: only!, promisedMm: lifts.reduce((sum, { mm }) => sum + mm, 0), measuredMm: -travel });
+    }
+  }
+  return [...found.values()];
+}
+
+/** Tires somebody measured, each size of a job once. */
+function measuredTires(file: LowgapFile): { size: string; nominalMm: number; measuredMm: number }[] {
+  const all = [
+    ...Object.values(file.corners).flatMap((corner) => (corner ? [corner.fitted.tire] : [])),
+    ...(file.setup ? [file.setup.tire] : []),
+  ];
+  const bySize = new Map<string, number>();
+  for (const { size, measuredDiameterMm } of all)
+    if (measuredDiameterMm !== undefined) bySize.set(size, measuredDiameterMm);
+  return [...bySize].flatMap(([size, measuredMm]) => {
+    const read = attempt(() => designDiameterMm(parseTireSize(size)));
+    return read.ok ? [{ size, nominalMm: read.value, measuredMm }] : [];
+  });
+}

@@ -1,0 +1,38 @@
+import { expect, test } from '@jest/globals';
+import ICAL from 'ical.js';
+import { writeCalendar } from './write-calendar';
+
+const NOW = new Date('2026-11-26T09:00:00Z');
+
+test('an independent parser (ical.js) reads every due day back, whole days, with what is to be done', () => {
+  const text = writeCalendar(
+    {
+      title: 'Patrol pickup',
+      events: [
+        { id: 'a1', due: '2026-12-03', text: 'Wheel nuts: torque again; by the maker', note: 'or after 80 km' },
+        { id: 'b2', due: '2027-11-26', text: 'Yearly look — rub marks, joints, seals', note: '' },
+      ],
+    },
+    NOW,
+  );
+  const calendar = new ICAL.Component(ICAL.parse(text));
+  expect(calendar.getFirstPropertyValue('version')).toBe('2.0');
+  const events = calendar.getAllSubcomponents('vevent').map((event) => new ICAL.Event(event));
+  expect(events.map(({ summary }) => summary)).toEqual([
+    'Wheel nuts: torque again; by the maker',
+    'Yearly look — rub marks, joints, seals',
+  ]);
+  expect(events.map(({ startDate }) => startDate.toString())).toEqual(['2026-12-03', '2027-11-26']);
+  expect(events.every(({ startDate }) => startDate.isDate)).toBe(true);
+  expect(new Set(events.map(({ uid }) => uid)).size).toBe(2);
+  const [alarm] = events[0]!.component.getAllSubcomponents('valarm');
+  expect(alarm!.getFirstPropertyValue('trigger')!.toString()).toBe('-P1D');
+});
+
+test('no line is longer than 75 octets but by folding (RFC 5545, 3.1)', () => {
+  const text = writeCalendar(
+    { title: 'Long', events: [{ id: 'c', due: '2027-01-02', text: 'x'.repeat(300), note: '' }] },
+    NOW,
+  );
+  for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+});

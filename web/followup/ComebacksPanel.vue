@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
+import { computed, ref } from 'vue';
+import { COMEBACK_CAUSES, type ComebackCause } from '@/core/follow-up/due';
+import { COMEBACK_WORDS } from './follow-up-words';
+import { today, type FollowUpState } from './use-follow-up';
+
+/** What brought the vehicle back, by cause. */
+const props = defineProps<{ state: FollowUpState }>();
+const all = computed(() => props.state.followUp.value.comebacks);
+const cause = ref<ComebackCause>('rub');
+const note = ref('');
+const CAUSES = COMEBACK_CAUSES.map((value) => ({ value, title: COMEBACK_WORDS[value] }));
+function add(): void {
+  props.state.change((own) =>
+    own.comebacks.push({
+      date: today(),
+      cause: cause.value,
+      ...(note.value.trim() ? { note: note.value.trim().slice(0, 400) } : {}),
+    }),
+  );
+  note.value = '';
+}
+</script>
+
+<template>
+  <section class="panel box" aria-label="Comebacks">
+    <h2 class="panel-title">Came back</h2>
+    <p v-if="!all.length" class="muted">Nothing has come back.</p>
+    <ul>
+      <li v-for="(c, i) in all" :key="i">
+        <span>{{ c.date }}: {{ COMEBACK_WORDS[c.cause] }}{{ c.note ? `. ${c.note}` : '' }}</span>
+        <v-btn
+          size="44"
+          variant="text"
+          :icon="mdiDeleteOutline"
+          aria-label="Remove it"
+          @click="state.change((own) => void own.comebacks.splice(i, 1))"
+        />
+      </li>
+    </ul>
+    <v-select v-model="cause" :items="CAUSES" label="Why" hide-details />
+    <v-text-field v-model="note" label="What was found" maxlength="400" hide-details />
+    <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="add">It came back today</v-btn>
+  </section>
+</template>
+
+<style scoped>
+.box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 10px;
+  min-width: 0;
+}
+ul {
+  list-style: none;
+  padding: 0;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+}
+</style>

@@ -1,0 +1,186 @@
+<script setup lang="ts">
+import { mdiCalendarExport, mdiCheckBold, mdiDeleteOutline, mdiPlus } from '@mdi/js';
+import { format, parseISO } from 'date-fns';
+import { computed, ref } from 'vue';
+import { calendarRequestSchema } from '@/contracts/sheets-api';
+import { FOLLOW_UP_KINDS, type FollowUpKind } from '@/core/follow-up/due';
+import { api } from '../api';
+import { newId } from '../install/use-install';
+import { saveBlob } from '../parts/save-text';
+import { useJobStore } from '../stores/job';
+import { FOLLOW_UP_WORDS } from './follow-up-words';
+import { today, type FollowUpState } from './use-follow-up';
+
+/** What is looked at again, and when; as a calendar file too. */
+const props = defineProps<{ state: FollowUpState }>();
+const job = useJobStore();
+const due = computed(() => [...props.state.followUp.value.due].sort((a, b) => a.due.localeCompare(b.due)));
+const handedOver = computed(() => props.state.followUp.value.handedOver);
+const date = ref(today());
+
+const isDate = (text: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(parseISO(text).getTime());
+const dateProblem = ref('');
+function handOver(): void {
+  dateProblem.value = isDate(date.value) ? '' : `A day such as ${today()} is wanted; found ${date.value || 'nothing'}.`;
+  if (!dateProblem.value) props.state.handOver(date.value);
+}
+
+const next = ref({ kind: 'customer' as FollowUpKind, text: '', due: '', km: '' });
+const refusal = ref('');
+function add(): void {
+  const { kind, text, due: day, km } = next.value;
+  const distance = km.trim() === '' ? undefined : Number(km.replace(',', '.'));
+  const wrong = [
+    ...(isDate(day) ? [] : [`a day such as ${today()}; found ${day || 'nothing'}`]),
+    ...(isDate(day) && day < today() ? [`a day from today on; ${day} is in the past`] : []),
+    ...(distance !== undefined && !(distance >= 0 && distance <= 100_000) ? [`a distance in km; found ${km}`] : []),
+  ];
+  refusal.value = wrong.length ? `Wanted: ${wrong.join('; ')}.` : '';
+  if (wrong.length) return;
+  props.state.change((own) =>
+    own.due.push({
+      id: newId(),
+      kind,
+      text: (text.trim() || FOLLOW_UP_WORDS[kind]).slice(0, 200),
+      due: day,
+      ...(distance === undefined ? {} : { orAfterKm: distance }),
+    }),
+  );
+  next.value = { kind: 'customer', text: '', due: '', km: '' };
+}
+const toggle = (id: string): void =>
+  props.state.change((own) => {
+    const found = own.due.find((one) => one.id === id);
+    if (!found) return;
+    if (found.doneOn === undefined) found.doneOn = today();
+    else delete found.doneOn;
+  });
+const remove = (id: string): void => props.state.change((own) => (own.due = own.due.filter((one) => one.id !== id)));
+const isLate = (day: string): boolean => day < today();
+const dayWords = (day: string): string => format(parseISO(day), 'EEE d MMM yyyy');
+
+const saving = ref('');
+async function saveCalendar(): Promise<void> {
+  const open = due.value.filter(({ doneOn }) => doneOn === undefined);
+  const request = calendarRequestSchema.safeParse({
+    title: job.title,
+    events: open.map(({ id, due: day, text, orAfterKm, note }) => ({
+      id,
+      due: day,
+      text: `${text}: ${job.document?.vehicle.label ?? ''}`.slice(0, 600),
+      note: [orAfterKm === undefined ? '' : `or after ${orAfterKm} km`, note ?? ''].filter(Boolean).join('; '),
+    })),
+  });
+  if (!request.success) return;
+  const made = await api.calendar(request.data);
+  saving.value = made.ok
+    ? ''
+    : 'The server does not answer, so the calendar cannot be written. The days are kept here.';
+  if (made.ok) saveBlob('follow-up.ics', made.value);
+}
+const KINDS = FOLLOW_UP_KINDS.map((value) => ({ value, title: FOLLOW_UP_WORDS[value] }));
+</script>
+
+<template>
+  <section class="panel box" aria-label="Due">
+    <h2 class="panel-title">To be looked at again</h2>
+    <div class="entry">
+      <v-text-field
+        v-model="date"
+        type="date"
+        label="Handed over on"
+        hide-details="auto"
+        :error-messages="dateProblem"
+      />
+      <v-btn height="48" color="primary" @click="handOver">{{ handedOver ? 'Handed over anew' : 'Handed over' }}</v-btn>
+      <v-btn
+        v-if="due.some(({ doneOn }) => !doneOn)"
+        height="48"
+        variant="outlined"
+        :prepend-icon="mdiCalendarExport"
+        @click="saveCalendar"
+        >Calendar file</v-btn
+      >
+    </div>
+    <p v-if="saving" class="verdict-rubs" role="alert">{{ saving }}</p>
+    <p v-if="!handedOver" class="muted">
+      Handing over writes down the usual looks: wheel nuts, what was opened, rub marks, a year later. Days are this
+      program’s working values; a maker’s own come first.
+    </p>
+    <ul class="list" data-testid="due">
+      <li v-for="d in due" :key="d.id">
+        <button
+          type="button"
+          class="tick"
+          :aria-pressed="d.doneOn !== undefined"
+          :aria-label="`Done: ${d.text}`"
+          @click="toggle(d.id)"
+        >
+          <v-icon v-if="d.doneOn" :icon="mdiCheckBold" />
+        </button>
+        <span class="what">
+          <strong>{{ d.text }}</strong>
+          <span :class="!d.doneOn && isLate(d.due) ? 'verdict-rubs' : 'muted'">
+            {{ dayWords(d.due) }}{{ d.orAfterKm === undefined ? '' : `, or after ${d.orAfterKm} km`
+            }}{{ d.doneOn ? `; done ${dayWords(d.doneOn)}` : isLate(d.due) ? ': overdue' : '' }}
+          </span>
+        </span>
+        <v-btn
+          size="48"
+          variant="text"
+          :icon="mdiDeleteOutline"
+          :aria-label="`Remove: ${d.text}`"
+          @click="remove(d.id)"
+        />
+      </li>
+    </ul>
+    <form class="entry" aria-label="Another look" @submit.prevent="add">
+      <v-select v-model="next.kind" :items="KINDS" label="What" hide-details />
+      <v-text-field v-model="next.text" label="In own words" maxlength="200" hide-details />
+      <v-text-field v-model="next.due" type="date" label="Due on" hide-details />
+      <v-text-field v-model="next.km" label="Or after km" inputmode="decimal" hide-details />
+      <v-btn type="submit" height="48" variant="outlined" :prepend-icon="mdiPlus">Add the look</v-btn>
+    </form>
+    <p v-if="refusal" class="verdict-rubs" role="alert">{{ refusal }}</p>
+  </section>
+</template>
+
+<style scoped>
+.box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 10px;
+  min-width: 0;
+}
+.entry {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(180px, 100%), 1fr));
+  gap: 8px;
+  align-items: center;
+}
+.list {
+  list-style: none;
+  padding: 0;
+}
+.list li {
+  display: grid;
+  grid-template-columns: 60px minmax(0, 1fr) 48px;
+  gap: 10px;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+  padding: 6px 0;
+}
+.tick {
+  width: 56px;
+  height: 52px;
+  border: 2px solid var(--ink);
+  border-radius: 6px;
+}
+.tick[aria-pressed='true'] {
+  background: var(--accent);
+  color: #fff;
+}
+.what {
+  display: grid;
+}
+</style>

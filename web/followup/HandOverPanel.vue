@@ -1,0 +1,185 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { asCase } from '@/contracts/as-case';
+import { attempt } from '@/core/problem';
+import { roadReport } from '@/core/stance/road-report';
+import { formatMm } from '@/core/units/length';
+import { setupLine } from '@/sheets/order-head';
+import { usePlanned } from '../plan/use-planned';
+import { roadMeasured } from '../stance/use-stance';
+import { useJobStore } from '../stores/job';
+import { bothUnits, CORNER_NAMES, STANDARD_NAMES } from '../words';
+import { stepWords } from '@/sheets/plan-words';
+import { today, type FollowUpState } from './use-follow-up';
+
+/** One sheet for the customer: what was done, what to watch, what to do. Printed in black on white. */
+const props = defineProps<{ state: FollowUpState }>();
+const job = useJobStore();
+const { judged } = usePlanned();
+
+const own = computed(() => props.state.followUp.value);
+function set(field: 'pressures' | 'spare' | 'watch', text: string): void {
+  props.state.change((kept) => {
+    if (text.trim() === '') delete kept[field];
+    else kept[field] = text;
+  }, field);
+}
+const setup = computed(() => job.document?.testFits?.at(-1)?.setup ?? job.document?.setup ?? null);
+const speed = computed(() => {
+  const file = job.document;
+  const found = file ? attempt(() => roadReport(asCase(file), roadMeasured(file))) : null;
+  return found?.ok ? found.value.speedometer : null;
+});
+const cuts = computed(() => (judged.value?.plan.steps ?? []).map(stepWords));
+const trims = computed(() =>
+  (job.document?.testFits ?? []).flatMap(({ trimmed }) =>
+    trimmed.map(({ corner, obstacle, mm }) => {
+      const label = job.document?.corners[corner]?.obstacles.find(({ id }) => id === obstacle)?.label ?? obstacle;
+      return `${label}, ${CORNER_NAMES[corner].toLowerCase()}: trimmed, ${bothUnits(mm)} of gap gained`;
+    }),
+  ),
+);
+const heights = computed(() =>
+  job.corners.flatMap((key) => {
+    const read = job.document?.testFits
+      ?.map(({ heights: all }) => all[key])
+      .findLast((one) => one?.groundToLipMm ?? one?.hubToLipMm);
+    if (!read) return [];
+    const said = [
+      ...(read.hubToLipMm === undefined ? [] : [`hub to lip ${formatMm(read.hubToLipMm, 0)} mm`]),
+      ...(read.groundToLipMm === undefined ? [] : [`ground to lip ${formatMm(read.groundToLipMm, 0)} mm`]),
+    ];
+    return [`${CORNER_NAMES[key]}: ${said.join(', ')}`];
+  }),
+);
+const lifted = computed(
+  () =>
+    (setup.value?.suspensionLiftMm ?? 0) !== 0 ||
+    (setup.value?.bodyLiftMm ?? 0) !== 0 ||
+    job.corners.some((key) => (setup.value?.corners?.[key]?.parts ?? setup.value?.parts ?? []).length > 0),
+);
+const FIELDS = [
+  { key: 'pressures', label: 'Tire pressures, front and rear' },
+  { key: 'spare', label: 'Spare: which, and does it fit under or on it' },
+  { key: 'watch', label: 'What to watch on this vehicle' },
+] as const;
+const print = (): void => window.print();
+</script>
+
+<template>
+  <div class="leaves">
+    <section class="panel box no-print" aria-label="For the sheet">
+      <h2 class="panel-title">For the sheet</h2>
+      <v-textarea
+        v-for="f in FIELDS"
+        :key="f.key"
+        :label="f.label"
+        rows="1"
+        auto-grow
+        hide-details
+        :maxlength="f.key === 'watch' ? 1000 : f.key === 'spare' ? 200 : 120"
+        :model-value="own[f.key] ?? ''"
+        @update:model-value="(text: string) => set(f.key, text)"
+      />
+      <v-btn height="48" color="primary" @click="print">Print</v-btn>
+    </section>
+    <article class="paper" aria-label="Hand-over sheet">
+      <h2>Your vehicle, as it leaves us</h2>
+      <p>
+        <strong>{{ job.document?.vehicle.label }}</strong>{{ job.customer ? `, ${job.customer}` : '' }}.
+        {{ job.title }}. Handed over {{ own.handedOver ?? today() }}.
+      </p>
+      <template v-if="setup">
+        <h3>On it now</h3>
+        <p>{{ setupLine(setup) }}. Judged by: {{ STANDARD_NAMES[job.document!.standard] }}.</p>
+      </template>
+      <ul v-if="heights.length">
+        <li v-for="h in heights" :key="h">{{ h }}</li>
+      </ul>
+      <h3>Tires</h3>
+      <p>
+        Pressures: {{ own.pressures ?? 'see the vehicle’s plate; ask us before changing them' }}. Spare:
+        {{ own.spare ?? 'not checked' }}.
+      </p>
+      <template v-if="speed">
+        <h3>Speedometer</h3>
+        <p>At a true 100 km/h it shows about {{ formatMm(speed.shownKmh, 0) }}, if it was right before.</p>
+      </template>
+      <template v-if="cuts.length || trims.length">
+        <h3>Changed or cut</h3>
+        <ul>
+          <li v-for="c in [...cuts, ...trims]" :key="c">{{ c }}</li>
+        </ul>
+      </template>
+      <h3>Please</h3>
+      <ul>
+        <li>Come back for the wheel nuts as written below; until then look at them yourself before longer trips.</li>
+        <li v-if="lifted">
+          It stands higher: it rolls over sooner, brakes and corners otherwise. Take it slowly at first.
+        </li>
+        <li v-if="lifted">Have headlamp aim and any driver-assistance sensors checked; have it aligned.</li>
+        <li>Listen for rubbing at full lock and when loaded; look for fresh marks in the wheel wells.</li>
+        <li v-if="cuts.length || trims.length">Cut edges were sealed: look at them for rust once a year.</li>
+        <li>What is lawful where you drive (coverage, height, spacers, tire size) is yours to keep to.</li>
+        <li v-if="own.watch">{{ own.watch }}</li>
+      </ul>
+      <template v-if="own.due.length">
+        <h3>We look at it again</h3>
+        <ul>
+          <li v-for="d in own.due.filter(({ doneOn }) => !doneOn)" :key="d.id">
+            {{ d.due }}{{ d.orAfterKm === undefined ? '' : `, or after ${d.orAfterKm} km` }}: {{ d.text }}
+          </li>
+        </ul>
+      </template>
+    </article>
+  </div>
+</template>
+
+<style scoped>
+.leaves {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.6fr);
+  gap: 12px;
+  align-items: start;
+}
+.box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 10px;
+}
+.paper {
+  background: #fff;
+  color: #000;
+  padding: 26px 30px;
+  border: 1px solid var(--rule);
+  line-height: 24px;
+}
+.paper h2 {
+  font-size: 24px;
+  margin-bottom: 8px;
+}
+.paper h3 {
+  font-size: 17px;
+  margin-top: 12px;
+}
+.paper ul {
+  padding-left: 20px;
+}
+@media (max-width: 900px) {
+  .leaves {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+@media print {
+  .no-print {
+    display: none;
+  }
+  .leaves {
+    display: block;
+  }
+  .paper {
+    border: 0;
+    padding: 0;
+  }
+}
+</style>

@@ -1,0 +1,87 @@
+import { addDays, format, parseISO } from 'date-fns';
+import { computed } from 'vue';
+import { asCase } from '@/contracts/as-case';
+import { caseOfRound } from '@/contracts/as-fit';
+import { followUpSchema, type DueEntry, type FollowUpEntry } from '@/contracts/follow-up';
+import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
+import { setupForCorner } from '@/core/clearance/description';
+import { describedCorners } from '@/core/clearance/described-corner';
+import { usualFollowUps } from '@/core/follow-up/due';
+import { fromMeasured, type MeasuredHeight } from '@/core/follow-up/next-change';
+import { attempt } from '@/core/problem';
+import { expectedHeights } from '@/core/stance/expected-height';
+import { startingSetup } from '../bench/starting-setup';
+import { newId } from '../install/use-install';
+import { useJobStore } from '../stores/job';
+import { FOLLOW_UP_WORDS } from './follow-up-words';
+
+export const today = (): string => format(new Date(), 'yyyy-MM-dd');
+
+/** What was last measured of each corner beside what was expected of it then. */
+export function lastMeasured(file: LowgapFile): MeasuredHeight[] {
+  const found = new Map<string, MeasuredHeight>();
+  for (const round of file.testFits ?? []) {
+    const description = caseOfRound(file, round);
+    for (const key of describedCorners(description)) {
+      const measuredMm = round.heights[key]?.hubToLipMm;
+      const expected = attempt(() => expectedHeights(description, key).hubToLip);
+      if (measuredMm !== undefined && expected.ok && expected.value) {
+        found.set(key, { key, expectedMm: expected.value.mm, measuredMm });
+      }
+    }
+  }
+  return [...found.values()];
+}
+
+/** A new job's document that goes on from what was last measured, `moreMm` higher; what was done is kept in its notes. */
+export function nextChange(file: LowgapFile, moreMm: number): LowgapFile {
+  const { install: _, testFits: __, followUp, plan: ___, compared: ____, ...rest } = structuredClone(file);
+  const last = file.testFits?.at(-1)?.setup ?? file.setup ?? startingSetup(file);
+  const setup = fromMeasured(last, lastMeasured(file), describedCorners(asCase(file)), moreMm);
+  const said = `Goes on from the state handed over ${followUp?.handedOver ?? '(not handed over)'}.`;
+  const notes = [rest.vehicle.notes, said].filter(Boolean).join('\n').slice(0, 4000);
+  return {
+    ...rest,
+    vehicle: { ...rest.vehicle, notes },
+    setup: JSON.parse(JSON.stringify(setup)) as LowgapSetup,
+  };
+}
+
+/** The follow-up of the open job: hand-over, what is due, alignment, comebacks, history. */
+export function useFollowUp() {
+  const job = useJobStore();
+  const followUp = computed<FollowUpEntry>(() => job.document?.followUp ?? followUpSchema.parse({}));
+  const change = (edit: (own: FollowUpEntry) => void, gesture: string | null = null): void =>
+    job.changeSetup((file) => {
+      file.followUp ??= followUpSchema.parse({});
+      edit(file.followUp);
+    }, gesture);
+
+  /** Usual due days from the day it goes home. */
+  function handOver(date: string): void {
+    const file = job.document;
+    if (!file) return;
+    const parts = file.setup
+      ? describedCorners(asCase(file)).flatMap((key) => setupForCorner(asCase(file), key).parts ?? [])
+      : [];
+    const kinds = parts.map(({ kind }) => kind);
+    const due = usualFollowUps({
+      uBolts: kinds.includes('block') || kinds.includes('addedLeaf'),
+      alignment: parts.length > 0 || (file.setup?.suspensionLiftMm ?? 0) !== 0,
+    }).map(({ kind, afterDays }): DueEntry => ({
+      id: newId(),
+      kind,
+      text: FOLLOW_UP_WORDS[kind],
+      due: format(addDays(parseISO(date), afterDays), 'yyyy-MM-dd'),
+    }));
+    change((own) => {
+      own.handedOver = date;
+      own.due = [...own.due.filter(({ kind, doneOn }) => kind === 'customer' || doneOn !== undefined), ...due].sort(
+        (a, b) => a.due.localeCompare(b.due),
+      );
+    });
+  }
+  return { followUp, change, handOver };
+}
+
+export type FollowUpState = ReturnType<typeof useFollowUp>;

@@ -1,0 +1,28 @@
+import { computed, onBeforeUnmount, shallowRef, watch } from 'vue';
+import { NOTHING_CHOSEN, type PlanJudgement } from '@/core/plan/judge-plan';
+import { useJobStore } from '../stores/job';
+import { PlanClient } from '../workers/plan-client';
+import { startingPlan } from './starting-plan';
+
+/** The chosen plan of the open job as judged, for rooms that carry it out; null while it is not known. */
+export function usePlanned() {
+  const job = useJobStore();
+  const judged = shallowRef<PlanJudgement | null>(null);
+  const client = new PlanClient((answer) => (judged.value = answer.ok ? answer.value : null));
+  onBeforeUnmount(() => client.close());
+
+  const hasPlan = computed(() => (judged.value?.plan.steps.length ?? 0) > 0);
+  /** What the plan hangs on; ticking off a step is none of it. */
+  const asked = computed(() => JSON.stringify([job.document?.plan, job.document?.setup]));
+  watch(
+    [asked, () => job.document?.corners],
+    () => {
+      const file = job.document;
+      if (!file) return;
+      const plan = file.plan ?? startingPlan(file);
+      client.judge({ file, plan, chosen: plan.chosen ?? NOTHING_CHOSEN });
+    },
+    { immediate: true },
+  );
+  return { judged, hasPlan };
+}

@@ -1,0 +1,324 @@
+<script setup lang="ts">
+import { mdiArrowLeft } from '@mdi/js';
+import { wrap } from 'comlink';
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
+import { problemText } from '@/contracts/problems';
+import type { LeverKind } from '@/core/plan/lever-kinds';
+import { missesOfOffset, missesOfTouch } from '@/core/practice/score';
+import {
+  MISS_KINDS,
+  PRACTICE_LEVELS,
+  type MissKind,
+  type PracticeLevel,
+  type PracticeTask,
+} from '@/core/practice/task';
+import type { Problem } from '@/core/problem';
+import { tireSection } from '@/core/tire/section';
+import { setupLine } from '@/sheets/order-head';
+import QuantityField from '../parts/QuantityField.vue';
+import ThemeSwitch from '../parts/ThemeSwitch.vue';
+import { bothUnits, leverWords } from '../words';
+import type { PracticeWorker } from '../workers/practice.worker';
+import PosturePad from './PosturePad.vue';
+import { keepRecord, readRecord, withMisses } from './practice-record';
+import { LEVEL_WORDS, LEVER_NAMES, MISS_WORDS, THING_NAMES } from './practice-words';
+import WellSketch from './WellSketch.vue';
+
+/** An invented corner: what touches first, where, in which posture, by how much? Point, then look. */
+const worker = new Worker(new URL('../workers/practice.worker.ts', import.meta.url), { type: 'module' });
+const remote = wrap<PracticeWorker>(worker);
+onBeforeUnmount(() => worker.terminate());
+
+const level = ref<PracticeLevel>('offset');
+const task = shallowRef<PracticeTask | null>(null);
+const problems = shallowRef<readonly Problem[]>([]);
+const busy = ref(false);
+const record = ref(readRecord());
+const misses = shallowRef<readonly MissKind[] | null>(null);
+
+const thing = ref('');
+const steerDeg = ref(0);
+const travelMm = ref(0);
+const gapMm = ref<number | undefined>(undefined);
+const inwardMm = ref<number | undefined>(undefined);
+const outwardMm = ref<number | undefined>(undefined);
+const lever = ref<LeverKind | null>(null);
+const pointed = ref(false);
+
+async function next(): Promise<void> {
+  busy.value = true;
+  task.value = null;
+  misses.value = null;
+  thing.value = '';
+  steerDeg.value = 0;
+  travelMm.value = 0;
+  pointed.value = false;
+  gapMm.value = inwardMm.value = outwardMm.value = undefined;
+  lever.value = null;
+  const made = await remote.make(level.value, 1 + Math.floor(Math.random() * 100_000));
+  busy.value = false;
+  problems.value = made.ok ? [] : made.problems;
+  if (made.ok) task.value = made.value;
+}
+onMounted(next);
+function setLevel(to: PracticeLevel): void {
+  level.value = to;
+  void next();
+}
+const lacks = computed(() => {
+  const asked = task.value;
+  if (!asked) return ['a task'];
+  if (asked.level === 'offset') {
+    return [
+      ...(inwardMm.value === undefined ? ['how far in'] : []),
+      ...(outwardMm.value === undefined ? ['how far out'] : []),
+    ];
+  }
+  return [
+    ...(thing.value ? [] : ['the thing']),
+    ...(pointed.value ? [] : ['the posture']),
+    ...(gapMm.value === undefined ? ['the gap'] : []),
+  ];
+});
+function answer(): void {
+  const asked = task.value;
+  if (!asked || lacks.value.length || misses.value) return;
+  misses.value =
+    asked.level === 'offset'
+      ? missesOfOffset(asked, { inwardMm: inwardMm.value!, outwardMm: outwardMm.value! })
+      : missesOfTouch(asked, {
+          thing: thing.value,
+          steerDeg: steerDeg.value,
+          travelMm: travelMm.value,
+          gapMm: gapMm.value!,
+          ...(lever.value ? { lever: lever.value } : {}),
+        });
+  record.value = withMisses(record.value, misses.value);
+  keepRecord(record.value);
+}
+const touch = computed(() => (task.value && task.value.level !== 'offset' ? task.value : null));
+const offset = computed(() => (task.value?.level === 'offset' ? task.value : null));
+const tire = computed(() => {
+  const setup = touch.value?.setup;
+  if (!setup) return { diameterMm: 800, widthMm: 250, centrePlaneMm: 0 };
+  const { diameterMm, widthMm } = tireSection(setup.tire, setup.wheel.widthIn);
+  return { diameterMm, widthMm, centrePlaneMm: setup.spacerMm - (setup.wheel.offsetMm ?? 0) };
+});
+const pad = computed(() => {
+  const asked = touch.value;
+  const corner = asked?.corner;
+  return corner
+    ? {
+        leftDeg: corner.steering?.lockLeftDeg ?? 0,
+        rightDeg: corner.steering?.lockRightDeg ?? 0,
+        bumpMm: corner.travel.bumpMm,
+        droopMm: corner.travel.droopMm,
+        parkedMm: -asked.setup.suspensionLiftMm,
+      }
+    : null;
+});
+const GAP = { min: -200, max: 400, unit: 'mm' };
+const isRight = computed(() => misses.value?.length === 0);
+const steerWords = (deg: number): string =>
+  Math.abs(deg) < 1 ? 'straight' : `${Math.abs(deg).toFixed(0)}° ${deg > 0 ? 'left' : 'right'}`;
+const travelWords = (mm: number): string =>
+  Math.abs(mm) < 1 ? 'at ride' : `${bothUnits(Math.abs(mm))} ${mm > 0 ? 'up' : 'down'}`;
+const moves = (mm: number, word: string, other: string): string =>
+  `${bothUnits(Math.abs(mm))} ${mm >= 0 ? word : other}`;
+</script>
+
+<template>
+  <header class="head">
+    <v-btn :icon="mdiArrowLeft" variant="text" size="48" aria-label="Back to the bay board" :to="{ name: 'bay' }" />
+    <div class="name">
+      <h1>Practice</h1>
+      <p class="muted">An invented corner; point first, then the engine shows it</p>
+    </div>
+    <ThemeSwitch />
+  </header>
+  <main class="practice">
+    <v-btn-toggle :model-value="level" mandatory aria-label="Level" @update:model-value="setLevel">
+      <v-btn v-for="l in PRACTICE_LEVELS" :key="l" :value="l" height="48">{{ LEVEL_WORDS[l] }}</v-btn>
+    </v-btn-toggle>
+    <p v-if="busy" class="panel box muted" role="status">A corner is being made up …</p>
+    <p v-for="p in problems" :key="p.path" class="panel box verdict-rubs" role="alert">{{ problemText(p) }}</p>
+    <section v-if="offset" class="panel box" aria-label="Task">
+      <p>
+        On it now: <strong>{{ setupLine(offset.from) }}</strong>. Tried: <strong>{{ setupLine(offset.to) }}</strong>.
+      </p>
+      <p>How much further in does the inner sidewall stand, and how much further out the outer one? Less is minus.</p>
+      <div class="fields">
+        <QuantityField
+          label="Inner sidewall, further in"
+          :value="inwardMm"
+          :range="GAP"
+          optional
+          @change="(mm) => (inwardMm = mm)"
+        />
+        <QuantityField
+          label="Outer sidewall, further out"
+          :value="outwardMm"
+          :range="GAP"
+          optional
+          @change="(mm) => (outwardMm = mm)"
+        />
+      </div>
+    </section>
+    <section v-if="touch && pad" class="panel box" aria-label="Task">
+      <p>
+        Front left, <strong>{{ setupLine(touch.setup) }}</strong>{{
+          touch.setup.suspensionLiftMm ? `, ${bothUnits(touch.setup.suspensionLiftMm)} of lift on the springs` : ''
+        }}. Everything the stops allow. <strong>What comes nearest, in which posture, and how near?</strong>
+      </p>
+      <div class="point">
+        <WellSketch
+          :things="touch.things"
+          :tire-diameter-mm="tire.diameterMm"
+          :tire-width-mm="tire.widthMm"
+          :centre-plane-mm="tire.centrePlaneMm"
+          :chosen="thing"
+          :answer="misses ? touch.answer.id : null"
+          @choose="(id) => !misses && (thing = id)"
+        />
+        <PosturePad
+          v-bind="pad"
+          :steer-deg="steerDeg"
+          :travel-mm="travelMm"
+          :pointed="pointed"
+          :answer="misses ? touch.answer : null"
+          @point="
+            (steer, travel) => {
+              if (misses) return;
+              steerDeg = steer;
+              travelMm = travel;
+              pointed = true;
+            }
+          "
+        />
+      </div>
+      <div class="fields">
+        <QuantityField
+          label="Least gap, − is overlap"
+          :value="gapMm"
+          :range="GAP"
+          optional
+          @change="(mm) => (gapMm = mm)"
+        />
+        <v-btn-toggle v-if="touch.levers.length" v-model="lever" aria-label="What clears it" class="levers">
+          <v-btn v-for="l in touch.levers" :key="l.kind" :value="l.kind" height="48">{{
+            LEVER_NAMES[l.kind] ?? l.kind
+          }}</v-btn>
+        </v-btn-toggle>
+      </div>
+      <p v-if="touch.levers.length" class="muted">
+        Which one of these, alone, clears it by the never-rub standard? Leave it where none does.
+      </p>
+    </section>
+    <section v-if="task" class="panel box" aria-label="Answer">
+      <div class="fields">
+        <v-btn v-if="!misses" height="48" color="primary" :disabled="lacks.length > 0" @click="answer">Show it</v-btn>
+        <span v-if="!misses && lacks.length" class="muted">Still to say: {{ lacks.join(', ') }}.</span>
+        <v-btn v-if="misses" height="48" color="primary" @click="next">Another one</v-btn>
+      </div>
+      <p v-if="misses" :class="isRight ? 'verdict-clear' : 'verdict-rubs'" role="status" data-testid="practice-says">
+        {{ isRight ? 'Right.' : `Missed: ${misses.map((kind) => MISS_WORDS[kind]).join(', ')}.` }}
+      </p>
+      <p v-if="misses && offset" data-testid="practice-truth">
+        The inner sidewall stands {{ moves(offset.inwardMm, 'further in', 'less far in') }}, the outer one
+        {{ moves(offset.outwardMm, 'further out', 'less far out') }}: half the width plus offset, half the width less
+        offset.
+      </p>
+      <p v-if="misses && touch" data-testid="practice-truth">
+        {{ THING_NAMES[touch.answer.id] ?? touch.answer.id }}, steered {{ steerWords(touch.answer.steerDeg) }}, wheel
+        {{ travelWords(touch.answer.travelMm) }}:
+        {{
+          touch.answer.gapMm < 0
+            ? `${bothUnits(-touch.answer.gapMm)} of overlap`
+            : `${bothUnits(touch.answer.gapMm)} of gap`
+        }}.
+        <template v-if="touch.levers.length">
+          {{
+            touch.levers.some(({ clears }) => clears)
+              ? `It is cleared by ${touch.levers
+                  .filter(({ clears }) => clears)
+                  .map(({ kind, amount }) => leverWords(kind, Math.ceil(amount)))
+                  .join(', or ')}.`
+              : 'None of these alone clears it.'
+          }}
+        </template>
+      </p>
+    </section>
+    <section class="panel box" aria-label="Own record">
+      <p data-testid="practice-record">
+        {{ record.asked }} tasks, {{ record.right }} right.
+        <template v-if="record.asked > record.right">
+          Missed:
+          {{
+            MISS_KINDS.filter((kind) => record.missed[kind])
+              .map((kind) => `${MISS_WORDS[kind]} ${record.missed[kind]}`)
+              .join(', ')
+          }}.
+        </template>
+        <span class="muted">Kept in this browser.</span>
+      </p>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  padding: 14px 28px;
+}
+.name {
+  flex: 1;
+}
+h1 {
+  font-family: var(--figures);
+  font-size: 28px;
+  line-height: 32px;
+  font-weight: 600;
+}
+.practice {
+  padding: 0 28px 40px;
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+}
+.practice > section,
+.practice > p {
+  width: 100%;
+}
+.box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 10px;
+  min-width: 0;
+}
+.point {
+  display: grid;
+  grid-template-columns: minmax(0, 2.2fr) minmax(0, 1fr);
+  gap: 12px;
+}
+.fields {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+.fields :deep(.quantity) {
+  flex: 0 1 260px;
+}
+@media (max-width: 900px) {
+  .point {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .head,
+  .practice {
+    padding-left: 14px;
+    padding-right: 14px;
+  }
+}
+</style>

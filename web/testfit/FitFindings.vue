@@ -1,0 +1,319 @@
+<script setup lang="ts">
+import { mdiDeleteOutline } from '@mdi/js';
+import { computed, ref } from 'vue';
+import { fittedCorner } from '@/contracts/as-fit';
+import type { FindingEntry } from '@/contracts/test-fit';
+import { contradictions } from '@/core/calibration/observation';
+import type { Seen } from '@/core/calibration/observation';
+import type { CornerKey } from '@/core/clearance/description';
+import { LIMITS } from '@/core/limits';
+import { attempt } from '@/core/problem';
+import { fitObservations, type UsableFinding } from '@/core/test-fit/fit-observations';
+import { FIT_POSTURES, type FitPosture } from '@/core/test-fit/postures';
+import { formatMm } from '@/core/units/length';
+import QuantityField from '../parts/QuantityField.vue';
+import { useJobStore } from '../stores/job';
+import { bothUnits, CORNER_NAMES } from '../words';
+import { POSTURE_WORDS, SEEN_WORDS, WHY_WORDS } from './fit-words';
+import ResidualChart from './ResidualChart.vue';
+import type { TestFitState } from './use-test-fit';
+
+/** What was seen at each thing, beside what was predicted there; and what is trimmed after it. */
+const props = defineProps<{ state: TestFitState }>();
+const job = useJobStore();
+
+const round = computed(() => props.state.round.value!);
+const draft = ref({
+  corner: 'frontLeft' as CornerKey,
+  obstacle: '',
+  posture: 'rideForward' as FitPosture,
+  seen: 'clear' as Seen['kind'],
+  gapMm: undefined as number | undefined,
+  place: '',
+  photo: undefined as string | undefined,
+});
+const refusal = ref('');
+
+const corners = computed(() => job.corners.map((value) => ({ value, title: CORNER_NAMES[value] })));
+const things = computed(() =>
+  (job.document?.corners[draft.value.corner]?.obstacles ?? []).map(({ id, label }) => ({
+    value: id,
+    title: label ?? id,
+  })),
+);
+const tried = computed(() =>
+  FIT_POSTURES.filter((kind) => round.value.postures.some((one) => one.kind === kind && one.done)).map((value) => ({
+    value,
+    title: POSTURE_WORDS[value].name,
+  })),
+);
+const SEEN = (Object.keys(SEEN_WORDS) as Seen['kind'][]).map((value) => ({ value, title: SEEN_WORDS[value] }));
+const photos = computed(() =>
+  (job.document?.intake?.photos ?? []).map(({ id, caption }, i) => ({
+    value: id,
+    title: caption || `Photo ${i + 1}`,
+  })),
+);
+const labelOf = (corner: CornerKey, id: string): string =>
+  job.document?.corners[corner]?.obstacles.find((o) => o.id === id)?.label ?? id;
+
+function add(): void {
+  const { corner, obstacle, posture, seen, gapMm, place, photo } = draft.value;
+  const lacks = [
+    ...(obstacle ? [] : ['which thing']),
+    ...(tried.value.some(({ value }) => value === posture) ? [] : ['a posture that is ticked as tried']),
+    ...(seen === 'gap' && gapMm === undefined ? ['the gap'] : []),
+  ];
+  refusal.value = lacks.length ? `Still wanted: ${lacks.join(', ')}.` : '';
+  if (lacks.length) return;
+  const finding: FindingEntry = {
+    corner,
+    obstacle,
+    posture,
+    seen,
+    ...(seen === 'gap' && gapMm !== undefined ? { gapMm } : {}),
+    ...(place.trim() ? { place: place.trim().slice(0, 120) } : {}),
+    ...(photo ? { photo } : {}),
+  };
+  props.state.change((one) => one.findings.push(finding));
+  draft.value = { ...draft.value, obstacle: '', gapMm: undefined, place: '', photo: undefined };
+}
+
+interface Row {
+  readonly index: number;
+  readonly finding: FindingEntry;
+  readonly label: string;
+  readonly predictedMm: number | null;
+  readonly why: string;
+  readonly contradicts: boolean;
+}
+/** Findings of each corner as evidence, in the order of the findings. */
+const usable = computed<readonly UsableFinding[]>(() => {
+  const file = job.document;
+  if (!file) return [];
+  return job.corners.flatMap((key) => {
+    const at = attempt(() => fittedCorner(file, round.value, key));
+    return at.ok ? fitObservations(at.value, round.value.findings) : [];
+  });
+});
+const clashing = computed(() => {
+  const counted = usable.value.flatMap((one) =>
+    'observation' in one
+      ? [
+          {
+            finding: one.finding,
+            observation: { ...one.observation, obstacle: `${one.finding.corner} ${one.finding.obstacle}` },
+          },
+        ]
+      : [],
+  );
+  return new Set(
+    contradictions(counted.map(({ observation }) => observation)).flatMap(({ first, second }) => [
+      counted[first]!.finding,
+      counted[second]!.finding,
+    ]),
+  );
+});
+const rows = computed<Row[]>(() =>
+  round.value.findings.map((finding, index) => {
+    const found = usable.value.find((one) => one.finding === finding);
+    const gap = props.state.expected.value.find(
+      (one) => one.corner === finding.corner && one.obstacle === finding.obstacle && one.posture === finding.posture,
+    );
+    return {
+      index,
+      finding,
+      label: `${labelOf(finding.corner, finding.obstacle)}, ${CORNER_NAMES[finding.corner].toLowerCase()}`,
+      predictedMm: gap?.gapMm ?? null,
+      why: found && 'why' in found ? WHY_WORDS[found.why] : '',
+      contradicts: clashing.value.has(finding),
+    };
+  }),
+);
+const seenWords = ({ seen, gapMm }: FindingEntry): string =>
+  seen === 'gap' && gapMm !== undefined ? bothUnits(gapMm) : SEEN_WORDS[seen].toLowerCase();
+const drawn = computed(() =>
+  rows.value.flatMap(({ index, finding, label, predictedMm }) =>
+    predictedMm === null
+      ? []
+      : [{ key: String(index), label, seen: finding.seen, predictedMm, measuredMm: finding.gapMm ?? null }],
+  ),
+);
+const confirm = (index: number): void =>
+  props.state.change((one) => {
+    const found = one.findings[index];
+    if (found) found.confirmed = !found.confirmed;
+  });
+const remove = (index: number): void => props.state.change((one) => void one.findings.splice(index, 1));
+
+const cut = ref({ thing: '', mm: undefined as number | undefined });
+const touched = computed(() =>
+  [...new Map(round.value.findings.map((f) => [`${f.corner}:${f.obstacle}`, f])).entries()].map(([value, f]) => ({
+    value,
+    title: `${labelOf(f.corner, f.obstacle)}, ${CORNER_NAMES[f.corner].toLowerCase()}`,
+  })),
+);
+function trim(): void {
+  const [corner, obstacle] = cut.value.thing.split(':') as [CornerKey, string];
+  const { mm } = cut.value;
+  if (!obstacle || mm === undefined) return;
+  props.state.change((one) => one.trimmed.push({ corner, obstacle, mm }));
+  cut.value = { thing: '', mm: undefined };
+}
+</script>
+
+<template>
+  <section class="panel box" aria-label="What was seen">
+    <h2 class="panel-title">What was seen, beside what was predicted</h2>
+    <p v-if="!tried.length" class="muted">Tick a posture as tried first; what is seen belongs to one.</p>
+    <form class="entry" aria-label="Next finding" @submit.prevent="add">
+      <v-select v-model="draft.corner" :items="corners" label="Corner" hide-details />
+      <v-select
+        v-model="draft.obstacle"
+        :items="things"
+        label="Thing"
+        hide-details
+        no-data-text="Nothing surveyed here"
+      />
+      <v-select
+        v-model="draft.posture"
+        :items="tried"
+        label="Posture"
+        hide-details
+        no-data-text="None ticked as tried"
+      />
+      <v-select v-model="draft.seen" :items="SEEN" label="Seen" hide-details />
+      <QuantityField
+        v-if="draft.seen === 'gap'"
+        label="Least gap"
+        :value="draft.gapMm"
+        :range="LIMITS.gapMm"
+        optional
+        @change="(mm) => (draft.gapMm = mm)"
+      />
+      <v-text-field v-model="draft.place" label="Where on it" maxlength="120" hide-details />
+      <v-select v-if="photos.length" v-model="draft.photo" :items="photos" label="Photo" clearable hide-details />
+      <v-btn type="submit" height="48" color="primary">Add the finding</v-btn>
+    </form>
+    <p v-if="refusal" class="verdict-rubs" role="alert">{{ refusal }}</p>
+    <div v-if="rows.length" class="scroll" tabindex="0" role="group" aria-label="Findings">
+      <table class="figures" data-testid="findings">
+        <thead>
+          <tr>
+            <th scope="col">Thing</th>
+            <th scope="col">Posture</th>
+            <th scope="col">Predicted</th>
+            <th scope="col">Seen</th>
+            <th scope="col"><span class="visually-hidden">Keys</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in rows" :key="r.index">
+            <th scope="row">
+              {{ r.label }}<span v-if="r.finding.place" class="muted"> · {{ r.finding.place }}</span>
+              <span v-if="r.contradicts" class="verdict-rubs block" role="status"
+                >Contradicts another finding here: it touched where it also stood clear. Look again.</span
+              >
+              <span v-else-if="r.why" class="verdict-close block">{{ r.why }}</span>
+            </th>
+            <td>{{ POSTURE_WORDS[r.finding.posture].name }}</td>
+            <td>{{ r.predictedMm === null ? 'not known' : `${formatMm(r.predictedMm)} mm` }}</td>
+            <td>
+              <strong>{{ seenWords(r.finding) }}</strong>
+            </td>
+            <td class="keys">
+              <v-btn
+                height="44"
+                variant="text"
+                :aria-pressed="r.finding.confirmed === true"
+                @click="confirm(r.index)"
+                >{{ r.finding.confirmed ? 'Confirmed' : 'Confirm' }}</v-btn
+              >
+              <v-btn
+                size="44"
+                variant="text"
+                :icon="mdiDeleteOutline"
+                :aria-label="`Remove the finding: ${r.label}`"
+                @click="remove(r.index)"
+              />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <ResidualChart v-if="drawn.length" :rows="drawn" />
+    <div v-if="touched.length" class="entry" role="group" aria-label="Trimmed after this round">
+      <v-select v-model="cut.thing" :items="touched" label="Trimmed after this round" hide-details />
+      <QuantityField
+        label="Gap gained"
+        :value="cut.mm"
+        :range="LIMITS.changeMm"
+        optional
+        @change="(mm) => (cut.mm = mm)"
+      />
+      <v-btn height="48" variant="outlined" :disabled="!cut.thing || cut.mm === undefined" @click="trim"
+        >Note the trim</v-btn
+      >
+    </div>
+    <ul v-if="round.trimmed.length" class="small" data-testid="trims">
+      <li v-for="(t, i) in round.trimmed" :key="i">
+        {{ labelOf(t.corner, t.obstacle) }}, {{ CORNER_NAMES[t.corner].toLowerCase() }}: {{ bothUnits(t.mm) }} gained.
+        Begin the next round and try again.
+        <v-btn
+          size="44"
+          variant="text"
+          :icon="mdiDeleteOutline"
+          aria-label="Take the trim out"
+          @click="state.change((one) => void one.trimmed.splice(i, 1))"
+        />
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 10px;
+  min-width: 0;
+}
+.entry {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(190px, 100%), 1fr));
+  gap: 8px;
+  align-items: center;
+}
+.scroll {
+  overflow-x: auto;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+  font-size: 15px;
+}
+th,
+td {
+  border-top: 1px solid var(--rule);
+  padding: 5px 10px 5px 0;
+  text-align: left;
+  font-weight: 400;
+}
+.keys {
+  white-space: nowrap;
+}
+.block {
+  display: block;
+  font-size: 14px;
+}
+.small {
+  font-size: 15px;
+}
+.visually-hidden {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+</style>

@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { CornerKey } from '@/core/clearance/description';
+import { LIMITS } from '@/core/limits';
+import type { Expected } from '@/core/stance/expected-height';
+import { heightVerdict } from '@/core/test-fit/height-check';
+import { formatMm } from '@/core/units/length';
+import QuantityField from '../parts/QuantityField.vue';
+import { useJobStore } from '../stores/job';
+import { CORNER_NAMES } from '../words';
+import type { TestFitState } from './use-test-fit';
+
+/** Heights once more, after rolling and bouncing, against what was expected. */
+const props = defineProps<{ state: TestFitState }>();
+const job = useJobStore();
+const FIELDS = [
+  { key: 'hubToLipMm', label: 'hub to lip', expected: 'hub', range: LIMITS.hubToLipMm },
+  { key: 'groundToLipMm', label: 'ground to lip', expected: 'ground', range: LIMITS.groundToLipMm },
+] as const;
+
+const rows = computed(() =>
+  job.corners.map((key) => {
+    const expected = props.state.expectedAt(key);
+    const read = props.state.round.value?.heights[key] ?? {};
+    return {
+      key,
+      fields: FIELDS.map((field) => ({
+        ...field,
+        value: read[field.key],
+        band: expected[field.expected],
+        says: saysOf(expected[field.expected], read[field.key]),
+      })),
+    };
+  }),
+);
+function saysOf(expected: Expected | null, mm: number | undefined): { text: string; bad: boolean } {
+  if (!expected) return { text: 'the baseline has none to compare with', bad: false };
+  const band = `${formatMm(expected.lowMm, 0)} to ${formatMm(expected.highMm, 0)} expected`;
+  if (mm === undefined) return { text: band, bad: false };
+  const verdict = heightVerdict(expected, mm);
+  switch (verdict.is) {
+    case 'within':
+      return { text: `as expected (${formatMm(expected.mm, 0)})`, bad: false };
+    case 'below':
+      return { text: `${formatMm(verdict.byMm, 0)} mm lower than ${band}`, bad: false };
+    case 'above':
+      return { text: `${formatMm(verdict.byMm, 0)} mm higher than ${band}`, bad: false };
+    case 'cannotBe':
+      return {
+        text: `cannot be: ${band}${verdict.meantMm === null ? '' : `. Was ${formatMm(verdict.meantMm, 0)} meant?`}`,
+        bad: true,
+      };
+  }
+}
+function set(key: CornerKey, field: 'hubToLipMm' | 'groundToLipMm', mm: number | undefined): void {
+  props.state.change((round) => {
+    const { [field]: _, ...others } = round.heights[key] ?? {};
+    round.heights[key] = mm === undefined ? others : { ...others, [field]: mm };
+  }, `${key}${field}`);
+}
+</script>
+
+<template>
+  <section class="panel box" aria-label="Heights of the test fit">
+    <h2 class="panel-title">Heights again, rolled and bounced</h2>
+    <div v-for="r in rows" :key="r.key" class="row">
+      <strong>{{ CORNER_NAMES[r.key] }}</strong>
+      <div v-for="f in r.fields" :key="f.key">
+        <QuantityField
+          :label="`${CORNER_NAMES[r.key]} ${f.label}`"
+          :value="f.value"
+          :range="f.range"
+          optional
+          @change="(mm) => set(r.key, f.key, mm)"
+        />
+        <span class="small" :class="f.says.bad ? 'verdict-rubs' : 'muted'" :role="f.says.bad ? 'alert' : undefined">{{
+          f.says.text
+        }}</span>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.box {
+  padding: 10px 12px;
+  display: grid;
+  gap: 8px;
+  min-width: 0;
+}
+.row {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 4px 10px;
+}
+.row strong {
+  grid-column: 1 / -1;
+}
+.small {
+  font-size: 14px;
+  line-height: 19px;
+}
+</style>

@@ -1,0 +1,112 @@
+import { computed, onBeforeUnmount, shallowRef, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { caseOfRound, fittedCorner } from '@/contracts/as-fit';
+import type { LowgapSetup, LowgapTestFit } from '@/contracts/lowgap-file';
+import { fittedAsSetup, type CornerKey } from '@/core/clearance/description';
+import { attempt } from '@/core/problem';
+import { expectedHeights, type Expected } from '@/core/stance/expected-height';
+import { FIT_POSTURES } from '@/core/test-fit/postures';
+import type { RoundGap } from '@/core/test-fit/predict-round';
+import { untried, type Untried } from '@/core/test-fit/tried';
+import { newId } from '../install/use-install';
+import { useJobStore } from '../stores/job';
+import { useShopRecord } from '../stores/shop-record';
+import { FitClient } from '../workers/fit-client';
+
+export type FitEdit = (round: LowgapTestFit) => void;
+
+/** The test fits of the open job: its rounds, what to expect in each posture, what was not tried. */
+export function useTestFit() {
+  const job = useJobStore();
+  const record = useShopRecord();
+  void record.load();
+  const route = useRoute();
+  const router = useRouter();
+  const rounds = computed<readonly LowgapTestFit[]>(() => job.document?.testFits ?? []);
+  const round = computed<LowgapTestFit | null>(
+    () => rounds.value.find(({ id }) => id === route.query['round']) ?? rounds.value.at(-1) ?? null,
+  );
+  const open = (id: string): void => void router.replace({ query: { ...route.query, round: id } });
+
+  const expected = shallowRef<readonly RoundGap[]>([]);
+  const client = new FitClient((answer) => (expected.value = answer.ok ? answer.value : []));
+  onBeforeUnmount(() => client.close());
+  /** What the prediction hangs on; findings and notes are none of it. */
+  const asked = computed(() => {
+    const one = round.value;
+    return (
+      one && JSON.stringify([one.id, one.setup, one.heights, one.postures, rounds.value.map(({ trimmed }) => trimmed)])
+    );
+  });
+  watch(
+    [asked, () => job.document?.corners],
+    () => {
+      if (job.document && round.value) client.predict(job.document, round.value.id);
+    },
+    { immediate: true },
+  );
+
+  function change(edit: FitEdit, gesture: string | null = null): void {
+    const id = round.value?.id;
+    job.changeSetup((file) => {
+      const found = file.testFits?.find((one) => one.id === id);
+      if (found) edit(found);
+    }, gesture);
+  }
+
+  function begin(of: LowgapTestFit['of'], setup: LowgapSetup, title: string): void {
+    const id = newId();
+    job.changeSetup((file) => {
+      file.testFits = [
+        ...(file.testFits ?? []),
+        {
+          id,
+          date: new Date().toISOString().slice(0, 10),
+          title,
+          of,
+          setup: JSON.parse(JSON.stringify(setup)) as LowgapSetup,
+          heights: {},
+          postures: FIT_POSTURES.map((kind) => ({ kind, done: false, reach: {} })),
+          findings: [],
+          trimmed: [],
+          learned: {},
+        },
+      ];
+    });
+    open(id);
+  }
+
+  /** Expected heights of a corner in the round; null: not to be said. */
+  function expectedAt(key: CornerKey): { hub: Expected | null; ground: Expected | null } {
+    const file = job.document;
+    const one = round.value;
+    if (!file || !one) return { hub: null, ground: null };
+    const found = attempt(() => expectedHeights(caseOfRound(file, one), key, record.bands));
+    return found.ok ? { hub: found.value.hubToLip, ground: found.value.groundToLip } : { hub: null, ground: null };
+  }
+
+  /** What of each corner's envelope was not tried in the round. */
+  const notTried = computed<readonly { readonly key: CornerKey; readonly what: readonly Untried[] }[]>(() => {
+    const file = job.document;
+    const one = round.value;
+    if (!file || !one) return [];
+    return job.corners.flatMap((key) => {
+      const at = attempt(() => fittedCorner(file, one, key));
+      const found = at.ok ? attempt(() => untried(key, at.value.corner, at.value.setup, at.value.postures)) : null;
+      return found?.ok ? [{ key, what: found.value }] : [];
+    });
+  });
+
+  /** What is fitted now with other tires: nothing cut, nothing lifted. */
+  function borrowedSetup(size: string): LowgapSetup | null {
+    const [key] = job.corners;
+    const fitted = key && job.document?.corners[key]?.fitted;
+    if (!fitted) return null;
+    const { wheel, spacerMm } = JSON.parse(JSON.stringify(fitted)) as typeof fitted;
+    return fittedAsSetup({ tire: { size }, wheel, spacerMm }) as LowgapSetup;
+  }
+
+  return { rounds, round, open, expected, client, change, begin, expectedAt, notTried, borrowedSetup };
+}
+
+export type TestFitState = ReturnType<typeof useTestFit>;

@@ -1,0 +1,12 @@
+import { expose } from 'comlink';
+import { practiceTask, type PracticeLevel, type PracticeTask } from '@/core/practice/task';
+import { attempt, type Result } from '@/core/problem';
+
+/** Makes practice tasks off the main thread. */
+export interface PracticeWorker {
+  make(level: PracticeLevel, seed: number): Result<PracticeTask>;
+}
+
+const worker: PracticeWorker = { make: (level, seed) => attempt(() => practiceTask(level, seed)) };
+
+expose(worker);
