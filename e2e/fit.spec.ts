@@ -63,12 +63,12 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
   await page.getByRole('button', { name: 'Make the sheet from the plan' }).click();
   await page.getByLabel('Done by').fill('Ari');
   await page.getByRole('button', { name: /^Step 1 done: Days before: soak/ }).click();
-  await page.getByRole('button', { name: 'Change step 1' }).click();
+  await page.getByRole('button', { name: 'Change step 1', exact: true }).click();
   await page.getByLabel('Minutes it took').fill('20');
   await expect(page.getByTestId('sheet-says')).toContainText(/1 of \d+ done, 20 min so far/);
   await expect(page.getByText('brake lines, hoses and sensor wires off their brackets')).toBeVisible();
   await page.getByRole('button', { name: 'Fasteners' }).click();
-  await page.getByLabel('Fastener').fill('Lower arm bolt');
+  await page.getByLabel('Fastener', { exact: true }).fill('Lower arm bolt');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   const bolt = page.getByRole('article', { name: 'Lower arm bolt' });
   await expect(bolt.getByRole('button', { name: 'Tightened: Lower arm bolt' })).toBeDisabled();
@@ -121,7 +121,7 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
     .getByRole('row', { name: /rubs/ })
     .getByRole('button', { name: /Remove the finding/ })
     .click();
-  await page.getByRole('group', { name: 'Trimmed after this round' }).getByRole('combobox').focus();
+  await page.getByRole('combobox', { name: 'Trimmed after this round' }).focus();
   await page.keyboard.press('ArrowDown');
   await page.getByRole('option', { name: /Inner fender/ }).click();
   await page.getByRole('group', { name: 'Trimmed after this round' }).getByLabel('Gap gained').fill('10');
@@ -175,12 +175,12 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
   const events = new ICAL.Component(ICAL.parse(readFileSync(path, 'utf8'))).getAllSubcomponents('vevent');
   expect(events.length).toBe(await due.getByRole('listitem').count());
   expect(events.map((event) => String(event.getFirstPropertyValue('summary'))).join()).toContain('Wheel nuts');
-  await page.getByRole('button', { name: 'Alignment' }).click();
+  await page.getByRole('button', { name: 'Alignment', exact: true }).click();
   await page.getByRole('button', { name: 'Toe in inches' }).click();
   await page.getByLabel('Toe, + in, in').first().fill('1/16');
   await page.getByLabel('Toe, + in, in').nth(1).fill('1/16');
   await expect(page.getByTestId('toe-says')).toContainText('0.125 in at the tire');
-  await page.getByRole('button', { name: 'Hand-over sheet' }).click();
+  await page.getByRole('button', { name: 'Hand-over sheet', exact: true }).click();
   await page.getByLabel('Tire pressures, front and rear').fill('240 / 260 kPa');
   const sheet = page.getByRole('article', { name: 'Hand-over sheet' });
   await expect(sheet).toContainText('240 / 260 kPa');
@@ -201,7 +201,7 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
   await due.getByRole('button', { name: /Done: Yearly look/ }).click();
   await expect(due.getByRole('listitem').filter({ hasText: 'Yearly look' })).toContainText('done');
   await page.getByRole('button', { name: 'It came back today' }).click();
-  await page.getByRole('button', { name: 'History' }).click();
+  await page.getByRole('button', { name: 'History', exact: true }).click();
   await expect(page.getByTestId('history')).toContainText('Looked at again: Yearly look');
   await expect(page.getByTestId('from-measured')).toContainText('front left hub to lip 561 mm');
   await saved(page);

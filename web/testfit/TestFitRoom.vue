@@ -115,7 +115,7 @@ const open = computed(() => state.notTried.value.filter(({ what }) => what.lengt
       </section>
       <div class="two">
         <FitHeights :state="state" />
-        <FitPostures :state="state" />
+        <FitPostures :key="state.round.value.id" :state="state" />
       </div>
       <FitFindings :state="state" />
       <LearnPanel :key="state.round.value.id" :state="state" />
