@@ -1,6 +1,7 @@
 /**
  * Demo jobs of an invented ski-hill operations garage: made-up makes, parts, people and readings.
  */
+import { liftLinePickup } from './demo-fitted-job';
 import type { JobContent } from '@/contracts/job-api';
 import { lowgapFileSchema } from '@/contracts/lowgap-file';
 import { parseLength } from '@/core/units/length';
@@ -208,7 +209,7 @@ const patrolPickup: FileInput = {
     frontLeft: pickupFront('left', 524),
     frontRight: pickupFront('right', 519),
     rearLeft: {
-      motion: { type: 'beamAxle', hubSpacingMm: 1630 },
+      motion: { type: 'beamAxle', hubSpacingMm: 1630, leaf: true },
       travel: { bumpMm: 95, droopMm: 110 },
       hubToLipMm: 548,
       groundToLipMm: 937,
@@ -371,6 +372,7 @@ const trailCart: FileInput = {
 export function demoJobs(): JobContent[] {
   const jobs: [title: string, file: FileInput][] = [
     ['Rescue wagon: 33s, cut once', rescueWagon],
+    ['Lift-line pickup: levelled, fitted, looked after', liftLinePickup(patrolPickup)],
     ['Coupe: can it take 225s?', staffCoupe],
     ['Cart: taller tires for the ridge trail', trailCart],
     ['Service truck: narrow and tall', serviceTruck],

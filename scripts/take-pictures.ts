@@ -59,11 +59,6 @@ const PICTURES: readonly Picture[] = [
   { name: 'bench', room: 'bench' },
   { name: 'bench-well', room: 'bench?corner=frontLeft&view=well' },
   {
-    name: 'bench-map',
-    room: 'bench?corner=frontLeft&view=map',
-    prepare: async (page) => page.getByTestId('rung-bumper-cap').click(),
-  },
-  {
     name: 'bench-space',
     room: 'bench?corner=frontLeft&view=space',
     prepare: async (page) => page.locator('canvas').waitFor(),
@@ -80,14 +75,6 @@ const PICTURES: readonly Picture[] = [
     width: 390,
   },
   { name: 'finder', room: 'finder', prepare: foundAnswer },
-  {
-    name: 'finder-card',
-    room: 'finder?view=card&corner=frontLeft',
-    prepare: async (page) => {
-      await page.getByRole('button', { name: 'Make the card' }).click();
-      await page.getByText('Ten to poke first').waitFor({ timeout: 60_000 });
-    },
-  },
   { name: 'plan', room: 'plan?corner=frontLeft', job: 'Rescue wagon', prepare: planChosen },
   {
     name: 'plan-cut-sheet',
@@ -99,16 +86,14 @@ const PICTURES: readonly Picture[] = [
       await page.getByTestId('sheet-says').waitFor({ timeout: 60_000 });
     },
   },
+  { name: 'install', room: 'install', job: 'Lift-line pickup' },
   {
-    name: 'plan-order',
-    room: 'plan?corner=frontLeft',
-    job: 'Rescue wagon',
-    prepare: async (page) => {
-      await planChosen(page);
-      await page.getByRole('button', { name: 'Work order' }).click();
-      await page.getByTestId('work-order').waitFor();
-    },
+    name: 'test-fit',
+    room: 'test-fit',
+    job: 'Lift-line pickup',
+    prepare: async (page) => page.getByTestId('residuals-say').waitFor(),
   },
+  { name: 'hand-over', room: 'follow-up?view=handOver', job: 'Lift-line pickup' },
   {
     name: 'compare',
     room: 'bench',

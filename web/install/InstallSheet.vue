@@ -31,6 +31,10 @@ function toggle(step: InstallStep): void {
     if (by.value.trim() !== '') own.doneBy = by.value.trim();
   });
 }
+/** Before the parts are in order nothing is lifted or loosened; what is done stays done. */
+const BEFORE_HOLD: readonly InstallStep['kind'][] = ['soakBolts', 'layOutParts', 'heightsBefore', 'own'];
+const held = ({ kind, doneAt }: InstallStep): boolean =>
+  props.state.onHold.value.length > 0 && doneAt === undefined && !BEFORE_HOLD.includes(kind);
 const MINUTES = { min: 0, max: 6000, unit: 'minutes' };
 const setMinutes = (id: string, minutes: number | undefined): void =>
   props.state.editStep(id, (own) => {
@@ -113,6 +117,7 @@ function make(): void {
           type="button"
           class="tick"
           :aria-pressed="s.doneAt !== undefined"
+          :disabled="held(s)"
           :aria-label="`Step ${i + 1} ${s.doneAt ? 'is done' : 'done'}: ${s.text}`"
           @click="toggle(s)"
         >
@@ -244,6 +249,9 @@ function make(): void {
   font-size: 20px;
   font-weight: 600;
 }
+.tick:disabled {
+  opacity: 0.45;
+}
 .next .tick {
   border-color: var(--accent);
   border-width: 4px;
@@ -275,6 +283,11 @@ function make(): void {
   line-height: 19px;
 }
 @media print {
+  .tick,
+  .done .tick {
+    background: none;
+    color: #000;
+  }
   .no-print {
     display: none;
   }

@@ -62,7 +62,14 @@ const tire = computed(() => {
         >
           <path class="reach" :d="path(v, t)" />
           <path class="line" :d="path(v, t)" />
-          <text :x="middle(v, t).x" :y="middle(v, t).y - 24" text-anchor="middle">{{ THING_NAMES[t.id] ?? t.id }}</text>
+          <circle v-if="t.points.length === 1" class="dot" :cx="middle(v, t).x" :cy="middle(v, t).y" r="16" />
+          <text
+            :x="Math.min(HALF - 130, Math.max(130 - HALF, middle(v, t).x))"
+            :y="middle(v, t).y - 24"
+            text-anchor="middle"
+          >
+            {{ THING_NAMES[t.id] ?? t.id }}
+          </text>
         </g>
       </svg>
       <figcaption class="muted">{{ v.name }}</figcaption>
@@ -101,6 +108,12 @@ svg {
   stroke: var(--ink);
   stroke-width: 9;
   stroke-linecap: round;
+}
+.dot {
+  fill: var(--ink);
+}
+.chosen .dot {
+  fill: var(--accent);
 }
 .chosen .line {
   stroke: var(--accent);

@@ -109,8 +109,8 @@ const few = (count: number): string => (count < ENOUGH ? ` Too few (${count}) to
       <h2 class="panel-title">Hours, planned against spent</h2>
       <p v-if="!hours.share" class="muted">No job yet with a plan and minutes on its sheet.</p>
       <p v-else data-testid="record-hours">
-        {{ hours.share.count }} jobs took {{ percent(hours.share.mean) }} of the plan on average,
-        {{ percent(hours.share.least) }} to {{ percent(hours.share.most) }}; surprises cost
+        {{ hours.share.count === 1 ? 'One job' : `${hours.share.count} jobs` }} took {{ percent(hours.share.mean) }} of
+        the plan on average, {{ percent(hours.share.least) }} to {{ percent(hours.share.most) }}; surprises cost
         {{ timeWords(hours.lost) }} beside.{{ few(hours.share.count) }}
       </p>
     </section>
@@ -120,7 +120,7 @@ const few = (count: number): string => (count < ENOUGH ? ` Too few (${count}) to
       <ul v-else data-testid="record-comebacks">
         <li v-for="c in comebacks" :key="c.cause">{{ COMEBACK_WORDS[c.cause] }}: {{ c.count }}</li>
       </ul>
-      <p v-if="comebacks.length" class="muted">Of {{ shop.record.handedOver }} vehicles handed over.</p>
+      <p v-if="comebacks.length" class="muted">Vehicles handed over: {{ shop.record.handedOver }}.</p>
     </section>
   </main>
 </template>

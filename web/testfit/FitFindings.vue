@@ -306,7 +306,8 @@ td {
   display: block;
   font-size: 14px;
 }
-.small {
+ul.small {
+  padding-left: 20px;
   font-size: 15px;
 }
 .visually-hidden {

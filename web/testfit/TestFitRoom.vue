@@ -67,6 +67,7 @@ const open = computed(() => state.notTried.value.filter(({ what }) => what.lengt
         :key="r.id"
         height="48"
         :variant="r.id === state.round.value?.id ? 'flat' : 'outlined'"
+        :color="r.id === state.round.value?.id ? 'primary' : undefined"
         :aria-pressed="r.id === state.round.value?.id"
         @click="state.open(r.id)"
         >{{ r.title }}</v-btn
