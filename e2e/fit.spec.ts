@@ -209,7 +209,7 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
   await expect(page.getByRole('heading', { level: 1 })).toContainText('half an inch more');
   // 30 promised, 561 measured for 566 expected, and half an inch: 38 mm.
   await expect(page.getByTestId('stance-heights').getByRole('row', { name: /Front left/ })).toContainText('574');
-  await expect(page.getByTestId('own-bands')).toContainText('1 measured');
+  await expect(page.getByTestId('own-bands')).toContainText(/[4-9] measured/);
   await page.goto('/record');
   await expect(page.getByTestId('record-heights')).toContainText('Lift or lowering on the spring');
   await expect(page.getByTestId('record-comebacks')).toContainText('It rubs: 1');
