@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
+import { useRouter } from 'vue-router';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapSetup } from '@/contracts/lowgap-file';
 import { fittedAsSetup, setupForCorner, type SetupDescription } from '@/core/clearance/description';
@@ -9,6 +9,7 @@ import { tireSection } from '@/core/tire/section';
 import { formatMm } from '@/core/units/length';
 import { wheelOffsetMm } from '@/core/wheel/rim';
 import { cornerLimits } from '../job/corner-limits';
+import { useView } from '../parts/use-view';
 import { useJobStore } from '../stores/job';
 import { AXLE_WORDS, contradictionSentence, refusalSentence, signedMm, tireWords, wheelWords } from './finder-words';
 import ClaimPanel from './ClaimPanel.vue';
@@ -28,7 +29,6 @@ const job = useJobStore();
 const finder = useFinder();
 // Started before it is asked, so that the first answer does not wait for it.
 onMounted(() => finder.client.start());
-const route = useRoute();
 const router = useRouter();
 
 const VIEWS = {
@@ -40,11 +40,7 @@ const VIEWS = {
   claim: 'Claim check',
   schools: 'Schools',
 } as const;
-type View = keyof typeof VIEWS;
-const view = computed<View>({
-  get: () => (Object.keys(VIEWS) as View[]).find((one) => one === route.query['view']) ?? 'board',
-  set: (next) => void router.replace({ query: { ...route.query, view: next } }),
-});
+const view = useView(VIEWS, 'board');
 
 const axleIndex = ref(0);
 const axles = computed(() => finder.result.value?.axles ?? []);

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
+import { useView } from '../parts/use-view';
 import { useJobStore } from '../stores/job';
 import AlignmentPanel from './AlignmentPanel.vue';
 import ComebacksPanel from './ComebacksPanel.vue';
@@ -12,8 +11,6 @@ import { useFollowUp } from './use-follow-up';
 /** What the customer takes home, what is looked at again and when, and what came of it. */
 const job = useJobStore();
 const state = useFollowUp();
-const route = useRoute();
-const router = useRouter();
 
 const VIEWS = {
   due: 'Due',
@@ -21,11 +18,7 @@ const VIEWS = {
   alignment: 'Alignment',
   history: 'History',
 } as const;
-type View = keyof typeof VIEWS;
-const view = computed<View>({
-  get: () => (Object.keys(VIEWS) as View[]).find((one) => one === route.query['view']) ?? 'due',
-  set: (next) => void router.replace({ query: { ...route.query, view: next } }),
-});
+const view = useView(VIEWS, 'due');
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
 import { usePlanned } from '../plan/use-planned';
+import { useView } from '../parts/use-view';
 import { useJobStore } from '../stores/job';
 import FastenersPanel from './FastenersPanel.vue';
 import InstallSheet from './InstallSheet.vue';
@@ -12,8 +12,6 @@ import { useInstall } from './use-install';
 /** The parts checked, then the work in its order, on a tablet in the bay. */
 const job = useJobStore();
 const state = useInstall();
-const route = useRoute();
-const router = useRouter();
 
 const VIEWS = {
   receiving: 'Parts received',
@@ -21,11 +19,7 @@ const VIEWS = {
   fasteners: 'Fasteners',
   surprises: 'Parts and surprises',
 } as const;
-type View = keyof typeof VIEWS;
-const view = computed<View>({
-  get: () => (Object.keys(VIEWS) as View[]).find((one) => one === route.query['view']) ?? 'sheet',
-  set: (next) => void router.replace({ query: { ...route.query, view: next } }),
-});
+const view = useView(VIEWS, 'sheet');
 
 const { judged } = usePlanned();
 const plan = computed(() => judged.value?.plan ?? null);

@@ -9,6 +9,7 @@ import { formatMm } from '@/core/units/length';
 import { formatMoney } from '@/core/units/money';
 import { CORNER_WORDS, knockOnWords, timeWords } from '@/sheets/plan-words';
 import { PERMANENCE_WORDS } from '../finder/finder-words';
+import { useView } from '../parts/use-view';
 import { useJobStore } from '../stores/job';
 import ChangesCatalogue from './ChangesCatalogue.vue';
 import ChangesEditor from './ChangesEditor.vue';
@@ -35,11 +36,7 @@ const VIEWS = {
   order: 'Work order',
   changes: 'Changes',
 } as const;
-type View = keyof typeof VIEWS;
-const view = computed<View>({
-  get: () => (Object.keys(VIEWS) as View[]).find((one) => one === route.query['view']) ?? 'plan',
-  set: (next) => void router.replace({ query: { ...route.query, view: next } }),
-});
+const view = useView(VIEWS, 'plan');
 
 const axles = computed(() => PLAN_AXLES.filter((axle) => job.corners.some((key) => axleOf(key) === axle)));
 const judged = computed(() => state.judgement.value);

@@ -17,11 +17,12 @@ import { tireSection } from '@/core/tire/section';
 import { setupLine } from '@/sheets/order-head';
 import QuantityField from '../parts/QuantityField.vue';
 import ThemeSwitch from '../parts/ThemeSwitch.vue';
-import { bothUnits, leverWords } from '../words';
+import { bothUnits } from '../words';
 import type { PracticeWorker } from '../workers/practice.worker';
 import PosturePad from './PosturePad.vue';
+import PracticeTruth from './PracticeTruth.vue';
 import { keepRecord, readRecord, withMisses } from './practice-record';
-import { LEVEL_WORDS, LEVER_NAMES, MISS_WORDS, THING_NAMES } from './practice-words';
+import { LEVEL_WORDS, LEVER_NAMES, MISS_WORDS } from './practice-words';
 import WellSketch from './WellSketch.vue';
 
 /** An invented corner: what touches first, where, in which posture, by how much? Point, then look. */
@@ -119,12 +120,6 @@ const pad = computed(() => {
 });
 const GAP = { min: -200, max: 400, unit: 'mm' };
 const isRight = computed(() => misses.value?.length === 0);
-const steerWords = (deg: number): string =>
-  Math.abs(deg) < 1 ? 'straight' : `${Math.abs(deg).toFixed(0)}° ${deg > 0 ? 'left' : 'right'}`;
-const travelWords = (mm: number): string =>
-  Math.abs(mm) < 1 ? 'at ride' : `${bothUnits(Math.abs(mm))} ${mm > 0 ? 'up' : 'down'}`;
-const moves = (mm: number, word: string, other: string): string =>
-  `${bothUnits(Math.abs(mm))} ${mm >= 0 ? word : other}`;
 </script>
 
 <template>
@@ -223,30 +218,7 @@ const moves = (mm: number, word: string, other: string): string =>
       <p v-if="misses" :class="isRight ? 'verdict-clear' : 'verdict-rubs'" role="status" data-testid="practice-says">
         {{ isRight ? 'Right.' : `Missed: ${misses.map((kind) => MISS_WORDS[kind]).join(', ')}.` }}
       </p>
-      <p v-if="misses && offset" data-testid="practice-truth">
-        The inner sidewall stands {{ moves(offset.inwardMm, 'further in', 'less far in') }}, the outer one
-        {{ moves(offset.outwardMm, 'further out', 'less far out') }}: half the width plus offset, half the width less
-        offset.
-      </p>
-      <p v-if="misses && touch" data-testid="practice-truth">
-        {{ THING_NAMES[touch.answer.id] ?? touch.answer.id }}, steered {{ steerWords(touch.answer.steerDeg) }}, wheel
-        {{ travelWords(touch.answer.travelMm) }}:
-        {{
-          touch.answer.gapMm < 0
-            ? `${bothUnits(-touch.answer.gapMm)} of overlap`
-            : `${bothUnits(touch.answer.gapMm)} of gap`
-        }}.
-        <template v-if="touch.levers.length">
-          {{
-            touch.levers.some(({ clears }) => clears)
-              ? `It is cleared by ${touch.levers
-                  .filter(({ clears }) => clears)
-                  .map(({ kind, amount }) => leverWords(kind, Math.ceil(amount)))
-                  .join(', or ')}.`
-              : 'None of these alone clears it.'
-          }}
-        </template>
-      </p>
+      <PracticeTruth v-if="misses" :task="task" />
     </section>
     <section class="panel box" aria-label="Own record">
       <p data-testid="practice-record">

@@ -1,16 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { asCase } from '@/contracts/as-case';
-import { problemText } from '@/contracts/problems';
 import type { SidePhotoEntry } from '@/contracts/stance';
-import type { CornerKey } from '@/core/clearance/description';
-import { attempt } from '@/core/problem';
-import { fenderStand } from '@/core/stance/poke';
-import { drawnWheel, type DrawnWheel } from '@/core/stance/side-photo';
-import { wheelChange } from '@/core/stance/wheel-change';
-import { formatMm } from '@/core/units/length';
+import type { DrawnWheel } from '@/core/stance/side-photo';
 import { useJobStore } from '../stores/job';
-import { bothUnits, CORNER_NAMES } from '../words';
+import { CORNER_NAMES } from '../words';
+import { shownWheels, type ShownWheel } from './shown-wheels';
 
 /** The customer's own photo from the side, with the wheels moved and grown as the setup will have them. */
 const job = useJobStore();
@@ -72,43 +66,9 @@ function keepMarks(): void {
   again.value = false;
 }
 
-interface Shown {
-  readonly key: CornerKey;
-  readonly wheel: DrawnWheel | null;
-  readonly says: string;
-  readonly problem: string;
-}
-const wheels = computed<Shown[]>(() => {
-  const file = job.document;
-  const photo = entry.value;
-  if (!file || !photo || !size.value.width) return [];
-  return (['front', 'rear'] as const).flatMap((axle): Shown[] => {
-    const marked = photo[axle];
-    const key: CornerKey = `${axle}${photo.side === 'left' ? 'Left' : 'Right'}`;
-    if (!marked || !file.corners[key]) return [];
-    const pixels = ({ x, y }: { x: number; y: number }) => ({ x: x * size.value.width, y: y * size.value.height });
-    const found = attempt(() => {
-      const change = wheelChange(asCase(file), key);
-      return {
-        change,
-        wheel: drawnWheel({ hub: pixels(marked.hub), tireEdge: pixels(marked.tireEdge) }, change, change.loadedShare),
-        poke: fenderStand(asCase(file), key).pokeMm,
-      };
-    });
-    if (!found.ok) return [{ key, wheel: null, says: '', problem: problemText(found.problems[0]!) }];
-    const { change, wheel, poke } = found.value;
-    const says = [
-      `tire ${formatMm(change.diameterBeforeMm, 0)} to ${formatMm(change.diameterAfterMm, 0)} mm`,
-      `fender over the ground ${change.bodyRiseMm < 0 ? '−' : '+'}${formatMm(Math.abs(change.bodyRiseMm), 0)} mm`,
-      poke === null
-        ? 'poke not known: the fender’s edge is not surveyed at the top'
-        : poke < 0
-          ? `tucked ${bothUnits(-poke)}`
-          : `poke ${bothUnits(poke)}`,
-    ].join(', ');
-    return [{ key, wheel, says, problem: wheel ? '' : 'Its two marks lie on one place: mark it again.' }];
-  });
-});
+const wheels = computed<ShownWheel[]>(() =>
+  job.document && entry.value ? shownWheels(job.document, entry.value, size.value) : [],
+);
 const drawn = computed(() => wheels.value.flatMap(({ key, wheel }) => (wheel ? [{ key, wheel }] : [])));
 /** The ground under the vehicle after, through both wheels or level under one. */
 const ground = computed(() => {

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
 import { asCase } from '@/contracts/as-case';
 import { problemText } from '@/contracts/problems';
 import { halfShaftCurves } from '@/core/driveline/driveline-report';
 import type { CornerState } from '@/core/stance/stance-report';
 import { useCurrentCorner } from '../job/current-corner';
+import { useView } from '../parts/use-view';
 import { useJobStore } from '../stores/job';
 import CycleView from './CycleView.vue';
 import HeightsView from './HeightsView.vue';
@@ -20,8 +20,6 @@ import { useStance } from './use-stance';
 /** The height wanted, the parts that give it, and what it does to everything else. */
 const job = useJobStore();
 const key = useCurrentCorner();
-const route = useRoute();
-const router = useRouter();
 const { reports, road } = useStance();
 
 const VIEWS = {
@@ -33,11 +31,7 @@ const VIEWS = {
   road: 'On the road',
   photo: 'Side photo',
 } as const;
-type View = keyof typeof VIEWS;
-const view = computed<View>({
-  get: () => (Object.keys(VIEWS) as View[]).find((one) => one === route.query['view']) ?? 'heights',
-  set: (next) => void router.replace({ query: { ...route.query, view: next } }),
-});
+const view = useView(VIEWS, 'heights');
 const here = computed(() => reports.value.find((report) => report.key === key.value) ?? null);
 /** The corner's half shaft along the drawn travels; null: not measured, or a beam axle. */
 const shaft = computed(() => {

@@ -107,20 +107,4 @@ const missing = computed(() =>
   </section>
 </template>
 
-<style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
-.fields {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 10px;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
-}
-</style>
+<style scoped src="../parts/measured.css"></style>

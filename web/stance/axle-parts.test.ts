@@ -3,7 +3,7 @@ import { asCase } from '@/contracts/as-case';
 import { lowgapFileSchema } from '@/contracts/lowgap-file';
 import { setupForCorner } from '@/core/clearance/description';
 import { demoJobs } from '@/demo/demo-jobs';
-import { axleParts, setAxleParts, type AxlePart } from './axle-parts';
+import { addRide, axleParts, setAxleOffset, setAxleParts, type AxlePart } from './axle-parts';
 
 const pickup = () => structuredClone(demoJobs().find(({ title }) => title.startsWith('Patrol'))!.document);
 
@@ -26,4 +26,27 @@ test('where nothing is tried yet it begins with what is fitted', () => {
   const { setup: _, ...file } = pickup();
   setAxleParts(file, 'rear', [LIFT]);
   expect(file).toMatchObject({ setup: { tire: file.corners.frontLeft!.fitted.tire } });
+});
+
+test('lift is added to what an axle has, shimmed on one side, and a lift of nothing is no part', () => {
+  const file = pickup();
+  addRide(file, 'front', 'both', 30);
+  addRide(file, 'front', 'both', 10.04);
+  addRide(file, 'front', 'right', 5);
+  expect(axleParts(file, 'front')).toEqual([
+    { part: { kind: 'ride', liftMm: 40 }, side: 'both' },
+    { part: { kind: 'ride', liftMm: 5 }, side: 'right' },
+  ]);
+  addRide(file, 'front', 'right', -5);
+  addRide(file, 'front', 'both', 0.01);
+  expect(axleParts(file, 'front')).toEqual([{ part: { kind: 'ride', liftMm: 40 }, side: 'both' }]);
+});
+
+test('an axle’s wheels get another offset, whatever said where the pad was; the other axle keeps its own', () => {
+  const file = pickup();
+  file.setup!.wheel = { diameterIn: 17, widthIn: 8, backspacingMm: 140, backspacingSchool: 'lipToPad' };
+  setAxleOffset(file, 'front', 18);
+  expect(lowgapFileSchema.parse(file)).toEqual(file);
+  expect(setupForCorner(asCase(file), 'frontRight').wheel).toEqual({ diameterIn: 17, widthIn: 8, offsetMm: 18 });
+  expect(setupForCorner(asCase(file), 'rearLeft').wheel.backspacingMm).toBe(140);
 });

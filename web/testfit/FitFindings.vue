@@ -16,6 +16,7 @@ import { useJobStore } from '../stores/job';
 import { bothUnits, CORNER_NAMES } from '../words';
 import { POSTURE_WORDS, SEEN_WORDS, WHY_WORDS } from './fit-words';
 import ResidualChart from './ResidualChart.vue';
+import TrimNote from './TrimNote.vue';
 import type { TestFitState } from './use-test-fit';
 
 /** What was seen at each thing, beside what was predicted there; and what is trimmed after it. */
@@ -145,21 +146,6 @@ const confirm = (index: number): void =>
     if (found) found.confirmed = !found.confirmed;
   });
 const remove = (index: number): void => props.state.change((one) => void one.findings.splice(index, 1));
-
-const cut = ref({ thing: '', mm: undefined as number | undefined });
-const touched = computed(() =>
-  [...new Map(round.value.findings.map((f) => [`${f.corner}:${f.obstacle}`, f])).entries()].map(([value, f]) => ({
-    value,
-    title: `${labelOf(f.corner, f.obstacle)}, ${CORNER_NAMES[f.corner].toLowerCase()}`,
-  })),
-);
-function trim(): void {
-  const [corner, obstacle] = cut.value.thing.split(':') as [CornerKey, string];
-  const { mm } = cut.value;
-  if (!obstacle || mm === undefined) return;
-  props.state.change((one) => one.trimmed.push({ corner, obstacle, mm }));
-  cut.value = { thing: '', mm: undefined };
-}
 </script>
 
 <template>
@@ -242,32 +228,7 @@ function trim(): void {
       </table>
     </div>
     <ResidualChart v-if="drawn.length" :rows="drawn" />
-    <div v-if="touched.length" class="entry" role="group" aria-label="Trimmed after this round">
-      <v-select v-model="cut.thing" :items="touched" label="Trimmed after this round" hide-details />
-      <QuantityField
-        label="Gap gained"
-        :value="cut.mm"
-        :range="LIMITS.changeMm"
-        optional
-        @change="(mm) => (cut.mm = mm)"
-      />
-      <v-btn height="48" variant="outlined" :disabled="!cut.thing || cut.mm === undefined" @click="trim"
-        >Note the trim</v-btn
-      >
-    </div>
-    <ul v-if="round.trimmed.length" class="small" data-testid="trims">
-      <li v-for="(t, i) in round.trimmed" :key="i">
-        {{ labelOf(t.corner, t.obstacle) }}, {{ CORNER_NAMES[t.corner].toLowerCase() }}: {{ bothUnits(t.mm) }} gained.
-        Begin the next round and try again.
-        <v-btn
-          size="44"
-          variant="text"
-          :icon="mdiDeleteOutline"
-          aria-label="Take the trim out"
-          @click="state.change((one) => void one.trimmed.splice(i, 1))"
-        />
-      </li>
-    </ul>
+    <TrimNote :state="state" />
   </section>
 </template>
 
@@ -305,10 +266,6 @@ td {
 .block {
   display: block;
   font-size: 14px;
-}
-ul.small {
-  padding-left: 20px;
-  font-size: 15px;
 }
 .visually-hidden {
   position: absolute;

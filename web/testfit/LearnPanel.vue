@@ -44,7 +44,10 @@ async function learn(): Promise<void> {
 }
 function take({ key, found }: Lesson): void {
   job.change((file) => applyLearned(file, round.value.id, key, found, new Date().toISOString()));
-  lessons.value = lessons.value.filter((one) => one.key !== key);
+  // The tire may have turned out otherwise: what the other corners teach is worked out anew.
+  const others = lessons.value.length > 1;
+  lessons.value = [];
+  if (others) void learn();
 }
 const leave = ({ key }: Lesson): void => {
   lessons.value = lessons.value.filter((one) => one.key !== key);

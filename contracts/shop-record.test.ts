@@ -1,0 +1,46 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoJobs } from '@/demo/demo-jobs';
+import type { LowgapFile } from './lowgap-file';
+import { shopRecord } from './shop-record';
+
+const fitted = (): LowgapFile =>
+  structuredClone(demoJobs().find(({ title }) => title.startsWith('Lift-line'))!.document);
+
+describe('what the shop’s jobs say together', () => {
+  test('promised against measured: where one kind of part alone lifted a corner, against its baseline', () => {
+    const { heights } = shopRecord([fitted()]);
+    // 558, 554 and 587 read, of 524, 519 and 548 before; 40 promised at each.
+    expect([...heights.keys()]).toEqual(['ride']);
+    expect(heights.get('ride')).toEqual([34, 35, 39].map((measuredMm) => ({ promisedMm: 40, measuredMm })));
+  });
+
+  test('two kinds of part on a corner, or a body lift, say nothing of either', () => {
+    const file = fitted();
+    for (const round of file.testFits!) {
+      round.setup!.parts = [...round.setup!.parts!, { kind: 'springSpacer', thicknessMm: 10, motionRatio: 1 }];
+    }
+    expect(shopRecord([file]).heights.size).toBe(0);
+    const raised = fitted();
+    for (const round of raised.testFits!) round.setup!.bodyLiftMm = 50;
+    expect(shopRecord([raised]).heights.size).toBe(0);
+  });
+
+  test('the last round of a corner counts, and a borrowed trial that lifts nothing does not', () => {
+    const file = fitted();
+    const [first] = file.testFits!;
+    file.testFits!.push(
+      { ...structuredClone(first!), id: 'later', heights: { frontLeft: { hubToLipMm: 560 } } },
+      { ...structuredClone(first!), id: 'trial', of: 'borrowed', setup: { ...first!.setup!, parts: [] } },
+    );
+    expect(shopRecord([file]).heights.get('ride')![0]).toEqual({ promisedMm: 40, measuredMm: 36 });
+  });
+
+  test('hours, tires and comebacks are counted from what was written down', () => {
+    const { hours, comebacks, tires, handedOver } = shopRecord(demoJobs().map(({ document }) => document));
+    expect(hours).toEqual([{ plannedMinutes: 260, spentMinutes: 265, lostMinutes: 50 }]);
+    expect([...comebacks]).toEqual([['noise', 1]]);
+    expect(handedOver).toBe(1);
+    // 265/70R17 by ISO 4000-1: 431.8 + 2 x 186.
+    expect(tires).toContainEqual({ size: '265/70R17', nominalMm: expect.closeTo(803.8, 6), measuredMm: 798 });
+  });
+});

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { mdiDeleteOutline } from '@mdi/js';
+import { computed, ref } from 'vue';
+import type { CornerKey } from '@/core/clearance/description';
+import { LIMITS } from '@/core/limits';
+import QuantityField from '../parts/QuantityField.vue';
+import { useJobStore } from '../stores/job';
+import { bothUnits, CORNER_NAMES } from '../words';
+import type { TestFitState } from './use-test-fit';
+
+/** What was trimmed after a round, as gap gained; the next round is predicted with it. */
+const props = defineProps<{ state: TestFitState }>();
+const job = useJobStore();
+const round = computed(() => props.state.round.value!);
+const labelOf = (corner: CornerKey, id: string): string =>
+  job.document?.corners[corner]?.obstacles.find((o) => o.id === id)?.label ?? id;
+
+const cut = ref({ thing: '', mm: undefined as number | undefined });
+const touched = computed(() =>
+  [...new Map(round.value.findings.map((f) => [`${f.corner}:${f.obstacle}`, f])).entries()].map(([value, f]) => ({
+    value,
+    title: `${labelOf(f.corner, f.obstacle)}, ${CORNER_NAMES[f.corner].toLowerCase()}`,
+  })),
+);
+function trim(): void {
+  const [corner, obstacle] = cut.value.thing.split(':') as [CornerKey, string];
+  const { mm } = cut.value;
+  if (!obstacle || mm === undefined) return;
+  props.state.change((one) => one.trimmed.push({ corner, obstacle, mm }));
+  cut.value = { thing: '', mm: undefined };
+}
+</script>
+
+<template>
+  <div v-if="touched.length || round.trimmed.length" class="trims">
+    <div v-if="touched.length" class="entry" role="group" aria-label="Trimmed after this round">
+      <v-select v-model="cut.thing" :items="touched" label="Trimmed after this round" hide-details />
+      <QuantityField
+        label="Gap gained"
+        :value="cut.mm"
+        :range="LIMITS.changeMm"
+        optional
+        @change="(mm) => (cut.mm = mm)"
+      />
+      <v-btn height="48" variant="outlined" :disabled="!cut.thing || cut.mm === undefined" @click="trim"
+        >Note the trim</v-btn
+      >
+    </div>
+    <ul v-if="round.trimmed.length" class="small" data-testid="trims">
+      <li v-for="(t, i) in round.trimmed" :key="i">
+        {{ labelOf(t.corner, t.obstacle) }}, {{ CORNER_NAMES[t.corner].toLowerCase() }}: {{ bothUnits(t.mm) }} gained.
+        Begin the next round and try again.
+        <v-btn
+          size="44"
+          variant="text"
+          :icon="mdiDeleteOutline"
+          aria-label="Take the trim out"
+          @click="state.change((one) => void one.trimmed.splice(i, 1))"
+        />
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.trims {
+  display: grid;
+  gap: 8px;
+}
+.entry {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(190px, 100%), 1fr));
+  gap: 8px;
+  align-items: center;
+}
+ul {
+  padding-left: 20px;
+  font-size: 15px;
+}
+</style>
