@@ -17,7 +17,7 @@ const seenOf = (gapMm: number, readMm: number): Seen =>
   gapMm < -1 ? { kind: 'rubs' } : gapMm < 1 ? { kind: 'mark' } : { kind: 'gap', mm: Math.max(0, readMm) };
 
 describe('synthetic corners whose truth is known: surveyed by tape, then test fitted', () => {
-  const WELLS = 12;
+  const WELLS = 8;
   const OBSERVED = 6;
 
   test('six observations with the tape’s noise cut the error of the predicted gaps by half, and the 90 % band holds', () => {

@@ -1,6 +1,6 @@
 import { CholeskyDecomposition } from 'ml-matrix';
 import type { ObstacleDescription } from '../clearance/description';
-import { landedReadings } from '../clearance/landing';
+import { landedReadings, type SurveyScene } from '../clearance/landing';
 import { edgePlace } from '../edge-fit/edge-model';
 import { readEdge, type ReadEdge } from '../edge-fit/read-edge';
 import { attempt } from '../problem';
@@ -29,6 +29,7 @@ export function edgeShifts(
   obstacle: number,
   description: ObstacleDescription,
   edge: ReadEdge,
+  scene: SurveyScene,
   off: readonly (Disturbed | null)[],
 ): EdgeShifts {
   const { model, fit } = edge;
@@ -37,7 +38,10 @@ export function edgeShifts(
   factors.forEach((_, m) => {
     own.push({ name: `${description.id} edge ${m}`, obstacle, reading: null, sigma: 1, of: 'edge' });
   });
-  const moves = off.map((disturbed) => (disturbed ? refitted(description, edge, disturbed) : null));
+  // What is off with the setup alone leaves the survey, and so the edge, where it is.
+  const moves = off.map((disturbed) =>
+    disturbed && disturbed.scene.corner !== scene.corner ? refitted(description, edge, disturbed) : null,
+  );
   const shiftBy = (change: Float64Array | null, onEdge: readonly [number, number]): readonly number[] => {
     if (!change) return [0, 0, 0];
     const from = edgePlace(model, fit.q, onEdge);

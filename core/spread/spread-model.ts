@@ -53,7 +53,7 @@ export function makeSpreadModel(
     const found = finder?.of(obstacle, landed, isEdge) ?? [];
     // What test fits taught stands for what readings and shape leave open.
     const learned = description.learned?.sdMm;
-    const edge = obstacle.edge && !learned ? edgeShifts(own, i, description, obstacle.edge, off) : null;
+    const edge = obstacle.edge && !learned ? edgeShifts(own, i, description, obstacle.edge, scene, off) : null;
     const verdict = verdicts[i]!;
     const met = { ...verdict, posture: postureOfVerdict(verdict) };
     const along = finder ? found : placesAlong(obstacle, landed, isEdge);
