@@ -194,6 +194,7 @@ test('each picture has a table of the same and a sentence', async ({ page }, inf
   await open(page, 'map');
   await page.getByTestId('rung-bumper-cap').click();
   await page.getByTestId('posture-map').getByRole('button', { name: 'Table' }).click();
+  await expect(page.getByTestId('map-table').getByRole('cell').first()).toBeVisible();
   const cells = await page.getByTestId('map-table').getByRole('cell').allTextContents();
   expect(cells.length).toBeGreaterThan(40);
   // A coarse reading of the map: nowhere lower than the least gap, but for drawing it.

@@ -31,6 +31,8 @@ export interface CalledFor {
     | 'alignment';
   /** mm or degrees by which it is called for. */
   readonly by: number;
+  /** Travel from which a limit is passed, the one nearest to where it is parked, mm; absent where it is no matter of travel. */
+  readonly fromMm?: number | undefined;
 }
 
 /** The same with the schools that call for it; `by` is the strictest one's. */
@@ -68,7 +70,8 @@ export function calledFor(findings: CornerFindings, school: HeightSchool = 'toTh
   const { key, before, after, shock, lines, adjust } = stance;
   const asks = SCHOOL_ASKS[school];
   const found: CalledFor[] = [];
-  const call = (what: CalledFor['what'], by: number): void => void found.push({ corner: key, what, by });
+  const call = (what: CalledFor['what'], by: number, fromMm?: number): void =>
+    void found.push({ corner: key, what, by, ...(fromMm === undefined ? {} : { fromMm }) });
   const beyond = (what: CalledFor['what'], value: number | null, most: number | undefined): void => {
     if (value !== null && most !== undefined && value > asks.share * most) call(what, value - asks.share * most);
   };
@@ -86,7 +89,15 @@ export function calledFor(findings: CornerFindings, school: HeightSchool = 'toTh
     beyond('camberCorrection', Math.abs(adjust.camberDeg), ability.camberByDeg);
     beyond('casterCorrection', adjust.casterDeg && Math.abs(adjust.casterDeg), ability.casterByDeg);
   }
-  beyond('jointCorrection', mostSwung(stance), ability.jointMostDeg);
+  if (ability.jointMostDeg !== undefined) {
+    const most = asks.share * ability.jointMostDeg;
+    const passed = swings(stance).filter(({ deg }) => deg > most);
+    if (passed.length > 0) {
+      const ride = after.limits.ride;
+      const first = passed.reduce((a, b) => (Math.abs(b.travelMm - ride) < Math.abs(a.travelMm - ride) ? b : a));
+      call('jointCorrection', Math.max(...passed.map(({ deg }) => deg)) - most, first.travelMm);
+    }
+  }
   if (corner.motion.type === 'beamAxle' && before.ride && after.ride) {
     const wheels = prepareRotor(setup, 'setup').centrePlaneMm - prepareRotor(corner.fitted, 'fitted').centrePlaneMm;
     const shift = after.ride.outboardMm - before.ride.outboardMm - wheels;
@@ -127,13 +138,11 @@ export function calledFor(findings: CornerFindings, school: HeightSchool = 'toTh
   return found;
 }
 
-/** Most that a ball joint is swung where the linkage reaches, degrees; null: no ball joints are known. */
-function mostSwung({ after }: CornerStance): number | null {
-  const swings = after.curve.stands.flatMap(({ upperJointDeg, lowerJointDeg }) =>
-    [upperJointDeg, lowerJointDeg].filter((deg): deg is number => deg !== null),
+/** How far the ball joints are swung where the linkage reaches. */
+const swings = ({ after }: CornerStance): { readonly travelMm: number; readonly deg: number }[] =>
+  after.curve.stands.flatMap(({ travelMm, upperJointDeg, lowerJointDeg }) =>
+    [upperJointDeg, lowerJointDeg].flatMap((deg) => (deg === null ? [] : [{ travelMm, deg }])),
   );
-  return swings.length > 0 ? Math.max(...swings) : null;
-}
 
 function mostOf<State>(places: ByPlace<State> | undefined, of: (state: State) => number): number | null {
   const known = TRAVEL_PLACES.flatMap((place) => {

@@ -118,6 +118,20 @@ describe('what it calls for, computed from the corner', () => {
     const lifted = stood({ parts: [{ kind: 'strutTopSpacer', thicknessMm: 40, motionRatio: 0.6 }] });
     expect(calls(lifted, {}, { jointMostDeg: 12 })).toContain('jointCorrection');
     expect(calls(lifted, {})).not.toContain('jointCorrection');
+    // From which travel on: there the swing passes the limit, nearer to the parked height it does not.
+    const { fromMm } = calledFor(findings(lifted, {}, { jointMostDeg: 12 })).find(
+      ({ what }) => what === 'jointCorrection',
+    )!;
+    const { after } = report(lifted);
+    const swing = (travel: number): number => {
+      const stand = after.curve.stands.find(({ travelMm }) => Math.abs(travelMm - travel) < 0.01)!;
+      return Math.max(stand.upperJointDeg!, stand.lowerJointDeg!);
+    };
+    expect(swing(fromMm!)).toBeGreaterThan(12);
+    const nearer = after.curve.stands.filter(
+      ({ travelMm }) => Math.abs(travelMm - after.limits.ride) < Math.abs(fromMm! - after.limits.ride) - 0.01,
+    );
+    for (const { travelMm } of nearer) expect(swing(travelMm)).toBeLessThanOrEqual(12);
   });
 
   test('schools differ by what they keep to spare: a hose with 10 mm left is enough for one, too short for the others', () => {

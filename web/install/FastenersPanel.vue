@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiCheckBold, mdiDeleteOutline, mdiPlus } from '@mdi/js';
+import { format, parseISO } from 'date-fns';
 import { computed, ref } from 'vue';
 import type { FastenerEntry } from '@/contracts/install';
 import { torqueWords, parseTorque } from '@/core/units/torque';
@@ -30,8 +31,15 @@ function add(): void {
   props.state.change((own) => own.fasteners.push({ id: newId(), name: name.value.trim().slice(0, 120), count: 1 }));
   name.value = '';
 }
-const toggle = (one: FastenerEntry): void =>
-  edit(one.id, { doneAt: one.doneAt === undefined ? new Date().toISOString() : undefined });
+function toggle(one: FastenerEntry): void {
+  const by = (localStorage.getItem('lowgap.worker') ?? '').trim();
+  edit(
+    one.id,
+    one.doneAt === undefined
+      ? { doneAt: new Date().toISOString(), ...(by ? { doneBy: by } : {}) }
+      : { doneAt: undefined, doneBy: undefined },
+  );
+}
 </script>
 
 <template>
@@ -56,6 +64,9 @@ const toggle = (one: FastenerEntry): void =>
         <strong>{{ f.name }}</strong>
         <span v-if="f.torqueNm !== undefined" class="figures other">{{ torqueWords(f.torqueNm) }}</span>
         <span v-else class="muted other">torque not entered: it cannot be ticked off</span>
+        <span v-if="f.doneAt" class="muted other"
+          >{{ format(parseISO(f.doneAt), 'd MMM HH:mm') }}{{ f.doneBy ? `, ${f.doneBy}` : '' }}</span
+        >
       </div>
       <TypedField
         label="Torque, N·m or lb ft"
@@ -63,7 +74,7 @@ const toggle = (one: FastenerEntry): void =>
         :read="readTorque"
         :write="(nm: number) => `${Math.round(10 * nm) / 10} N m`"
         optional
-        @change="(torqueNm) => edit(f.id, { torqueNm, doneAt: undefined })"
+        @change="(torqueNm) => edit(f.id, { torqueNm, doneAt: undefined, doneBy: undefined })"
       />
       <v-text-field
         label="Where it is written"

@@ -183,7 +183,7 @@ export const LINE_WORDS: Readonly<Record<LineLeft['what'], string>> = {
 };
 
 /** What a height calls for, with the number that does. */
-export function calledForWords({ what, by }: CalledFor): string {
+export function calledForWords({ what, by, fromMm }: CalledFor): string {
   const mmWords = `${formatMm(Math.abs(by))} mm`;
   const degrees = `${Math.abs(by).toFixed(1)}°`;
   switch (what) {
@@ -202,7 +202,7 @@ export function calledForWords({ what, by }: CalledFor): string {
     case 'casterCorrection':
       return `Caster correction (arms, wedges or brackets): ${degrees} more than what the adjusters may take back.`;
     case 'jointCorrection':
-      return `Arms or brackets that spare the ball joints: ${degrees} beyond what is wanted of them.`;
+      return `Arms or brackets that spare the ball joints: ${degrees} beyond what is wanted of them${fromMm === undefined ? '' : `, from ${formatMm(Math.abs(fromMm), 0)} mm ${fromMm > 0 ? 'up' : 'down'} on`}.`;
     case 'panhardCorrection':
       return `An adjustable track bar or its drop bracket: the axle stands ${mmWords} to the side, and the steering wheel off centre.`;
     case 'swayLink':
