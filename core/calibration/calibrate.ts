@@ -77,7 +77,7 @@ const QUESTIONED_SD = 4;
 
 const MOST_STEPS = 10;
 
-/** A step halved so often leads nowhere: the likeliest is found. */
+/** A step halved so often without a gain leads nowhere: the likeliest is found. */
 const MOST_HALVES = 5;
 
 /** mm: predictions that change by less have settled. */
@@ -88,7 +88,7 @@ const BAND_SD = 1.6449;
 
 /**
  * Re-estimates a corner from what was seen in test fits: least squares over everything that may be off, each with its usual tolerance
- * as the prior; each observed obstacle may lie elsewhere as a whole. Measured gaps and marks count both ways, rubs and clear ones only where the
+ * as the prior; each observed obstacle may lie elsewhere, its fitted edge as its readings left it open. Measured gaps and marks count both ways, rubs and clear ones only where the
  * prediction is on the wrong side. Gauss-Newton about exact predictions. @throws ProblemError for a run or setup that cannot be.
  */
 export function calibrate({ key, fit, envelope, drawn, observations }: CalibrationQuestion): Calibration {
@@ -131,7 +131,7 @@ export function calibrate({ key, fit, envelope, drawn, observations }: Calibrati
       next = next.map((v, k) => (v + point[k]!) / 2);
       cost = costAt(next);
     }
-    if (halves === MOST_HALVES) {
+    if (cost > costHere) {
       status = 'converged';
       break;
     }

@@ -55,6 +55,7 @@ const leave = ({ key }: Lesson): void => {
 const labelOf = (key: CornerKey, id: string): string =>
   job.document?.corners[key]?.obstacles.find((o) => o.id === id)?.label ?? id;
 
+const hasTrims = computed(() => (job.document?.testFits ?? []).some(({ trimmed }) => trimmed.length > 0));
 /** Standard deviations below which a number has not moved to speak of. */
 const FELT_SD = 0.15;
 /** mm below which a thing has not. */
@@ -144,7 +145,9 @@ const low = ({ found }: Lesson): { before: string; after: string } | null => {
       </table>
       <p v-if="low(l)" class="small">
         Least gap over the whole envelope: {{ low(l)!.before }} before, <strong>{{ low(l)!.after }}</strong> then; in
-        brackets where it lies in 90 of 100 cases.
+        brackets where it lies in 90 of 100 cases.<template v-if="hasTrims">
+          What was trimmed is not counted in it: survey the edge anew once the cutting is done.</template
+        >
       </p>
       <ul class="small" data-testid="moved">
         <li v-for="m in movedThings(l)" :key="m">{{ m }}.</li>
