@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiCalendarExport, mdiCheckBold, mdiDeleteOutline, mdiPlus } from '@mdi/js';
+import { mdiCalendarExport, mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { format, parseISO } from 'date-fns';
 import { computed, ref } from 'vue';
 import { calendarRequestSchema } from '@/contracts/sheets-api';
@@ -7,6 +7,7 @@ import { FOLLOW_UP_KINDS, type FollowUpKind } from '@/core/follow-up/due';
 import { api } from '../api';
 import { newId } from '../install/use-install';
 import { saveBlob } from '../parts/save-text';
+import TickButton from '../parts/TickButton.vue';
 import { useJobStore } from '../stores/job';
 import { FOLLOW_UP_WORDS } from './follow-up-words';
 import { today, type FollowUpState } from './use-follow-up';
@@ -109,15 +110,7 @@ const KINDS = FOLLOW_UP_KINDS.map((value) => ({ value, title: FOLLOW_UP_WORDS[va
     </p>
     <ul class="list" data-testid="due">
       <li v-for="d in due" :key="d.id">
-        <button
-          type="button"
-          class="tick"
-          :aria-pressed="d.doneOn !== undefined"
-          :aria-label="`Done: ${d.text}`"
-          @click="toggle(d.id)"
-        >
-          <v-icon v-if="d.doneOn" :icon="mdiCheckBold" />
-        </button>
+        <TickButton :done="d.doneOn !== undefined" :label="`Done: ${d.text}`" @tick="toggle(d.id)" />
         <span class="what">
           <strong>{{ d.text }}</strong>
           <span :class="!d.doneOn && isLate(d.due) ? 'verdict-rubs' : 'muted'">
@@ -169,16 +162,6 @@ const KINDS = FOLLOW_UP_KINDS.map((value) => ({ value, title: FOLLOW_UP_WORDS[va
   align-items: center;
   border-top: 1px solid var(--rule);
   padding: 6px 0;
-}
-.tick {
-  width: 56px;
-  height: 52px;
-  border: 2px solid var(--ink);
-  border-radius: 6px;
-}
-.tick[aria-pressed='true'] {
-  background: var(--accent);
-  color: #fff;
 }
 .what {
   display: grid;

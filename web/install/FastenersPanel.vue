@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiCheckBold, mdiDeleteOutline, mdiPlus } from '@mdi/js';
+import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { format, parseISO } from 'date-fns';
 import { computed, ref } from 'vue';
 import type { FastenerEntry } from '@/contracts/install';
@@ -7,24 +7,17 @@ import { torqueWords, parseTorque } from '@/core/units/torque';
 import { attempt } from '@/core/problem';
 import { LIMITS } from '@/core/limits';
 import { inRange } from '../parts/read-lists';
+import TickButton from '../parts/TickButton.vue';
 import TypedField from '../parts/TypedField.vue';
-import { newId, type InstallState } from './use-install';
+import { newId, putInto, type InstallState } from './use-install';
 
 /** Fasteners with the torque the maker's instructions give, and which are done. */
 const props = defineProps<{ state: InstallState }>();
 const all = computed(() => props.state.install.value.fasteners);
 const readTorque = (text: string) => attempt(() => inRange(parseTorque(text), LIMITS.torqueNm, text));
 
-function edit(id: string, change: Partial<FastenerEntry>, gesture: string | null = null): void {
-  props.state.change((own) => {
-    const found = own.fasteners.find((one) => one.id === id);
-    if (!found) return;
-    Object.assign(found, change);
-    for (const [key, value] of Object.entries(change)) {
-      if (value === undefined || value === '') delete (found as Record<string, unknown>)[key];
-    }
-  }, gesture);
-}
+const edit = (id: string, change: Partial<FastenerEntry>, gesture: string | null = null): void =>
+  props.state.change((own) => putInto(own.fasteners, id, change), gesture);
 const name = ref('');
 function add(): void {
   if (name.value.trim() === '') return;
@@ -50,16 +43,12 @@ function toggle(one: FastenerEntry): void {
       written.
     </p>
     <article v-for="f in all" :key="f.id" class="row" :aria-label="f.name">
-      <button
-        type="button"
-        class="tick"
-        :aria-pressed="f.doneAt !== undefined"
-        :aria-label="`Tightened: ${f.name}`"
+      <TickButton
+        :done="f.doneAt !== undefined"
+        :label="`Tightened: ${f.name}`"
         :disabled="f.torqueNm === undefined"
-        @click="toggle(f)"
-      >
-        <v-icon v-if="f.doneAt" :icon="mdiCheckBold" />
-      </button>
+        @tick="toggle(f)"
+      />
       <div>
         <strong>{{ f.name }}</strong>
         <span v-if="f.torqueNm !== undefined" class="figures other">{{ torqueWords(f.torqueNm) }}</span>
@@ -122,19 +111,6 @@ function toggle(one: FastenerEntry): void {
 }
 .row > div {
   display: grid;
-}
-.tick {
-  width: 56px;
-  height: 56px;
-  border: 2px solid var(--ink);
-  border-radius: 6px;
-}
-.tick[aria-pressed='true'] {
-  background: var(--accent);
-  color: #fff;
-}
-.tick:disabled {
-  border-color: var(--rule);
 }
 .other {
   font-size: 15px;

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { mdiArrowDown, mdiArrowUp, mdiCheckBold, mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
+import { mdiArrowDown, mdiArrowUp, mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
 import { format, parseISO } from 'date-fns';
 import { computed, ref } from 'vue';
 import type { InstallStep } from '@/contracts/install';
 import type { Plan } from '@/core/plan/plan-step';
 import { PRECAUTION_WORDS, timeWords } from '@/sheets/plan-words';
 import { readNumber, writeNumber } from '../parts/read-lists';
+import TickButton from '../parts/TickButton.vue';
 import TypedField from '../parts/TypedField.vue';
 import { newId, type InstallState } from './use-install';
 
@@ -112,18 +113,15 @@ function make(): void {
       No sheet yet. It is made from the setup, the suspension and the plan, and can be changed as the work wants.
     </p>
     <ol class="steps">
-      <li v-for="(s, i) in steps" :key="s.id" :class="{ done: s.doneAt, next: s.id === state.next.value?.id }">
-        <button
-          type="button"
-          class="tick"
-          :aria-pressed="s.doneAt !== undefined"
+      <li v-for="(s, i) in steps" :key="s.id" :class="{ done: s.doneAt }">
+        <TickButton
+          :done="s.doneAt !== undefined"
+          :number="i + 1"
+          :next="s.id === state.next.value?.id"
           :disabled="held(s)"
-          :aria-label="`Step ${i + 1} ${s.doneAt ? 'is done' : 'done'}: ${s.text}`"
-          @click="toggle(s)"
-        >
-          <v-icon v-if="s.doneAt" :icon="mdiCheckBold" />
-          <span v-else>{{ i + 1 }}</span>
-        </button>
+          :label="`Step ${i + 1} ${s.doneAt ? 'is done' : 'done'}: ${s.text}`"
+          @tick="toggle(s)"
+        />
         <div class="what">
           <v-textarea
             v-if="open === s.id"
@@ -241,25 +239,6 @@ function make(): void {
   border-top: 1px solid var(--rule);
   padding: 6px 0;
 }
-.tick {
-  width: 60px;
-  min-height: 56px;
-  border: 2px solid var(--ink);
-  border-radius: 6px;
-  font-size: 20px;
-  font-weight: 600;
-}
-.tick:disabled {
-  opacity: 0.45;
-}
-.next .tick {
-  border-color: var(--accent);
-  border-width: 4px;
-}
-.done .tick {
-  background: var(--accent);
-  color: var(--on-accent, #fff);
-}
 .what {
   display: grid;
   gap: 3px;
@@ -283,11 +262,6 @@ function make(): void {
   line-height: 19px;
 }
 @media print {
-  .tick,
-  .done .tick {
-    background: none;
-    color: #000;
-  }
   .no-print {
     display: none;
   }

@@ -9,7 +9,7 @@ import { readNumber, writeNumber } from '../parts/read-lists';
 import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';
 import { useJobStore } from '../stores/job';
-import { newId, type InstallState } from './use-install';
+import { newId, putInto, type InstallState } from './use-install';
 
 /** Every piece counted and laid beside the old one before a bolt is turned. */
 const props = defineProps<{ state: InstallState }>();
@@ -19,16 +19,8 @@ const pieces = computed(() => props.state.install.value.pieces);
 const COUNT = { min: 0, max: 999, unit: 'pieces' };
 const wholeCount = readNumber(COUNT);
 
-function edit(id: string, change: Partial<PieceEntry>, gesture: string | null = null): void {
-  props.state.change((own) => {
-    const found = own.pieces.find((one) => one.id === id);
-    if (!found) return;
-    Object.assign(found, change);
-    for (const [key, value] of Object.entries(change)) {
-      if (value === undefined || value === '') delete (found as Record<string, unknown>)[key];
-    }
-  }, gesture);
-}
+const edit = (id: string, change: Partial<PieceEntry>, gesture: string | null = null): void =>
+  props.state.change((own) => putInto(own.pieces, id, change), gesture);
 const name = ref('');
 const wanted = ref('1');
 const refusal = ref('');

@@ -9,6 +9,20 @@ import { useJobStore } from '../stores/job';
 
 export const newId = (): string => crypto.randomUUID().slice(0, 8);
 
+/** Puts a change into the entry of that id; what is emptied is left out. */
+export function putInto<Entry extends { readonly id: string }>(
+  all: readonly Entry[],
+  id: string,
+  change: Partial<Entry>,
+): void {
+  const found = all.find((one) => one.id === id) as Record<string, unknown> | undefined;
+  if (!found) return;
+  for (const [key, value] of Object.entries(change)) {
+    if (value === undefined || value === '') delete found[key];
+    else found[key] = value;
+  }
+}
+
 /** The installation of the open job: what was received, the sheet, fasteners, surprises. */
 export function useInstall() {
   const job = useJobStore();

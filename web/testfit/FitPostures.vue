@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { mdiCheckBold } from '@mdi/js';
 import { computed, ref } from 'vue';
 import type { TriedPostureEntry } from '@/contracts/test-fit';
 import type { CornerKey } from '@/core/clearance/description';
 import { LIMITS } from '@/core/limits';
 import { FIT_POSTURES, HUMPED, type FitPosture } from '@/core/test-fit/postures';
 import QuantityField from '../parts/QuantityField.vue';
+import TickButton from '../parts/TickButton.vue';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../words';
 import { POSTURE_WORDS } from './fit-words';
@@ -55,15 +55,7 @@ const isRead = ({ kind, reach }: TriedPostureEntry): boolean => {
   <section class="panel box" aria-label="Postures tried">
     <h2 class="panel-title">Postures, and how far it really went</h2>
     <article v-for="p in postures" :key="p.kind" class="posture" :aria-label="POSTURE_WORDS[p.kind].name">
-      <button
-        type="button"
-        class="tick"
-        :aria-pressed="p.done"
-        :aria-label="`Tried: ${POSTURE_WORDS[p.kind].name}`"
-        @click="toggle(p.kind)"
-      >
-        <v-icon v-if="p.done" :icon="mdiCheckBold" />
-      </button>
+      <TickButton :done="p.done" :label="`Tried: ${POSTURE_WORDS[p.kind].name}`" @tick="toggle(p.kind)" />
       <div class="what">
         <strong>{{ POSTURE_WORDS[p.kind].name }}</strong>
         <span class="muted small">{{ POSTURE_WORDS[p.kind].how }}</span>
@@ -117,16 +109,6 @@ const isRead = ({ kind, reach }: TriedPostureEntry): boolean => {
   align-items: center;
   border-top: 1px solid var(--rule);
   padding-top: 6px;
-}
-.tick {
-  width: 56px;
-  height: 52px;
-  border: 2px solid var(--ink);
-  border-radius: 6px;
-}
-.tick[aria-pressed='true'] {
-  background: var(--accent);
-  color: #fff;
 }
 .what {
   display: grid;
