@@ -208,7 +208,10 @@ test('the catalogue takes a table from elsewhere, names each bad line, and gives
     .getByRole('button', { name: 'Change' })
     .click();
   await expect(page.getByLabel('Load index')).toBeVisible();
+  // The dialog takes the focus to its first field once it stands.
+  await expect(page.getByRole('dialog').getByRole('textbox').first()).toBeFocused();
   await page.getByLabel('Load index').fill('plenty');
+  await expect(page.getByLabel('Load index')).toHaveValue('plenty');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Expected a number; found plenty.')).toBeVisible();
   await page.getByLabel('Load index').fill('118');
