@@ -43,4 +43,13 @@ describe('what the shop’s jobs say together', () => {
     // 265/70R17 by ISO 4000-1: 431.8 + 2 x 186.
     expect(tires).toContainEqual({ size: '265/70R17', nominalMm: expect.closeTo(803.8, 6), measuredMm: 798 });
   });
+
+  test('a diameter that a test fit estimated is not taken for a measured one', () => {
+    const file = fitted();
+    file.setup!.tire.measuredDiameterMm = 812;
+    expect(shopRecord([file]).tires.map(({ measuredMm }) => measuredMm)).toContain(812);
+    file.testFits![0]!.learned = { frontLeft: '2026-11-19T08:00:00Z' };
+    file.corners.frontLeft!.fitted.tire.measuredDiameterMm = 801.3;
+    expect(shopRecord([file]).tires.map(({ measuredMm }) => measuredMm)).toEqual([798]);
+  });
 });

@@ -79,11 +79,14 @@ function promisedHeights(file: LowgapFile): ({ readonly kind: LiftPart['kind'] }
   return [...found.values()];
 }
 
-/** Tires somebody measured, each size of a job once. */
+/** Tires somebody measured, each size of a job once. What a test fit estimated was not measured: learned corners and their setup are left out. */
 function measuredTires(file: LowgapFile): { size: string; nominalMm: number; measuredMm: number }[] {
+  const isLearned = (key: string): boolean =>
+    (file.testFits ?? []).some(({ learned }) => learned[key as CornerKey] !== undefined);
+  const corners = Object.entries(file.corners).filter(([key]) => !isLearned(key));
   const all = [
-    ...Object.values(file.corners).flatMap((corner) => (corner ? [corner.fitted.tire] : [])),
-    ...(file.setup ? [file.setup.tire] : []),
+    ...corners.flatMap(([, corner]) => (corner ? [corner.fitted.tire] : [])),
+    ...(file.setup && !Object.keys(file.corners).some(isLearned) ? [file.setup.tire] : []),
   ];
   const bySize = new Map<string, number>();
   for (const { size, measuredDiameterMm } of all)

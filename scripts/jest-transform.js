@@ -1,4 +1,4 @@
-// Jest runs modules in a context that looks a global up anew at each use, which hot loops feel sixfold. Each module takes those it
+// Jest runs modules in a context that looks a global up anew at each use, which hot loops feel. Each module takes those it
 // names into constants of its own, on its first line, so that line numbers stay.
 import { createTransformer } from '@swc/jest';
 
