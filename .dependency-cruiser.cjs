@@ -6,9 +6,32 @@ const room = (name, from, to) => ({
   to: { path: to },
 });
 
+/** The core's layers, in the order of their names: each uses those before it. */
+const LAYERS = ['1-base', '2-vehicle', '3-survey', '4-clearance', '5-consequences', '6-decisions', '7-job'];
+
+const layers = LAYERS.slice(0, -1).map((layer, i) =>
+  room(`${layer}-looks-down`, `^core/${layer}/`, `^core/(${LAYERS.slice(i + 1).join('|')}|fixtures)/`),
+);
+
 module.exports = {
   forbidden: [
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
+    // Files may be free of cycles while their folders are not.
+    {
+      name: 'no-circular-folders',
+      severity: 'error',
+      scope: 'folder',
+      from: { path: '^core/' },
+      to: { circular: true },
+    },
+    ...layers,
+    { name: 'core-in-layers', severity: 'error', from: { path: '^core/(?!\\d-|fixtures/)' }, to: {} },
+    {
+      name: 'fixtures-for-tests',
+      severity: 'error',
+      from: { path: '^(core|contracts|meshes|sheets|server|web|cli|demo)/', pathNot: '\\.test\\.ts$|^core/fixtures/' },
+      to: { path: '^core/fixtures/' },
+    },
     // The core may triangulate and take eigenvalues with packages; otherwise it uses nobody.
     room(
       'core-stands-alone',
@@ -25,6 +48,8 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
+    // Tests may look wherever they must.
+    exclude: { path: '\\.test\\.ts$' },
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
     enhancedResolveOptions: {

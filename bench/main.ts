@@ -7,16 +7,17 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { cpus, totalmem } from 'node:os';
 import { BufferGeometry, Float32BufferAttribute, Vector3 } from 'three';
 import { MeshBVH } from 'three-mesh-bvh';
-import { ClearSection } from '@/core/clearance/clear-section';
-import type { CornerDescription, SetupDescription } from '@/core/clearance/description';
-import { postureOf } from '@/core/clearance/plain-sweep';
-import { prepareCorner, type PreparedCorner } from '@/core/clearance/prepare';
-import { STANDARDS } from '@/core/clearance/standard';
-import { LeverBench } from '@/core/plan/levers';
-import { cornerSpread } from '@/core/spread/spread';
-import { SectionShelf } from '@/core/clearance/section-shelf';
-import { flatten } from '@/core/geometry/outline';
-import { unplace } from '@/core/geometry/pose';
+import { ClearSection } from '@/core/4-clearance/search/clear-section';
+import type { CornerDescription } from '@/core/3-survey/description/corner-description';
+import { type Setup, countParts } from '@/core/2-vehicle/setup/setup';
+import { postureOf } from '@/core/4-clearance/oracle/plain-sweep';
+import { prepareCorner, type PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
+import { STANDARDS } from '@/core/4-clearance/case/standard';
+import { LeverBench } from '@/core/6-decisions/levers/levers';
+import { cornerSpread } from '@/core/5-consequences/spread/spread';
+import { SectionShelf } from '@/core/4-clearance/search/section-cache';
+import { flatten } from '@/core/1-base/geometry/outline';
+import { unplace } from '@/core/1-base/geometry/pose';
 import { CANDIDATES, cornerWith, MOTIONS, setupWith, surveyedCorner, type MotionName } from './surveyed-corner';
 import { figure, timed, type Figure } from './measure';
 import { scanOf } from './scan';
@@ -38,7 +39,7 @@ const add = (...more: Figure[]): void => {
 
 const KEY = 'frontLeft';
 
-function ask(shelf: SectionShelf, corner: CornerDescription, setup: SetupDescription): PreparedCorner {
+function ask(shelf: SectionShelf, corner: CornerDescription, setup: Setup): PreparedCorner {
   const prepared = prepareCorner(KEY, corner, setup, 'trail', undefined, shelf.survey);
   shelf.section(prepared, corner, setup).leastGaps(prepared);
   return prepared;
@@ -47,7 +48,7 @@ function ask(shelf: SectionShelf, corner: CornerDescription, setup: SetupDescrip
 function surveyed(name: MotionName, label: string): void {
   const corner = surveyedCorner(name);
   const shelf = new SectionShelf();
-  const candidate = (i: number): SetupDescription => setupWith(CANDIDATES[i % CANDIDATES.length]!);
+  const candidate = (i: number): Setup => countParts(setupWith(CANDIDATES[i % CANDIDATES.length]!));
   add(timed(`${label}: other tire, wheel, offset, spacer`, 1, runs, (i) => void ask(shelf, corner, candidate(i))));
   add(
     timed(
@@ -94,7 +95,7 @@ add(
     'steered beam axle with cross-articulation: first answer',
     100,
     few,
-    () => void ask(new SectionShelf(), beam, setupWith(CANDIDATES[0]!)),
+    () => void ask(new SectionShelf(), beam, countParts(setupWith(CANDIDATES[0]!))),
   ),
 );
 
@@ -108,7 +109,7 @@ for (const [count, firstGoal] of [
   const corner = cornerWith('swingArm', [
     { id: 'scan', mount: 'body', material: 'liner', shape: { type: 'scan', points: scanOf(count) } },
   ]);
-  const setups = CANDIDATES.map(setupWith);
+  const setups = CANDIDATES.map((change) => countParts(setupWith(change)));
   const name = `scan of ${count.toLocaleString('en')} points`;
   const first = timed(
     `${name}: first answer`,
@@ -127,7 +128,7 @@ for (const [count, firstGoal] of [
 
 say('the same scan by a general BVH library ...');
 {
-  const setup = setupWith(CANDIDATES[0]!);
+  const setup = countParts(setupWith(CANDIDATES[0]!));
   const points = scanOf(10_000);
   const corner = cornerWith('swingArm', [
     { id: 'scan', mount: 'body', material: 'liner', shape: { type: 'scan', points } },
@@ -200,7 +201,7 @@ for (const [name, label] of [
       `${label}: spread, 1,000 draws`,
       1000,
       studied,
-      () => void cornerSpread(KEY, { corner, setup }, 'trail', STANDARDS.neverRub),
+      () => void cornerSpread(KEY, { corner, setup: countParts(setup) }, 'trail', STANDARDS.neverRub),
     ),
   );
   const bench = new LeverBench({ corners: { [KEY]: corner }, setup, envelope: 'trail', standard: 'neverRub' }, KEY);
@@ -212,7 +213,7 @@ for (const [name, label] of [
 
 say('poses ...');
 {
-  const prepared = prepareCorner(KEY, cornerWith('doubleWishbone', []), setupWith({}), 'trail');
+  const prepared = prepareCorner(KEY, cornerWith('doubleWishbone', []), countParts(setupWith({})), 'trail');
   const many = 2000;
   const one = timed('one pose of a double wishbone with tie rod', 0.01, few, (i) => {
     for (let k = 0; k < many; k++) {
@@ -242,7 +243,7 @@ if (!quick) {
         `swing arm, ${count} obstacles: first answer`,
         null,
         few,
-        () => void ask(new SectionShelf(), corner, setupWith(CANDIDATES[0]!)),
+        () => void ask(new SectionShelf(), corner, countParts(setupWith(CANDIDATES[0]!))),
       ),
     );
   }
@@ -254,7 +255,7 @@ if (!quick) {
         `swing arm, locks of ${lock} degrees: first answer`,
         null,
         few,
-        () => void ask(new SectionShelf(), { ...forty, steering }, setupWith(CANDIDATES[0]!)),
+        () => void ask(new SectionShelf(), { ...forty, steering }, countParts(setupWith(CANDIDATES[0]!))),
       ),
     );
   }
@@ -267,7 +268,7 @@ if (!quick) {
         `scan of ${count.toLocaleString('en')} points: first answer`,
         null,
         few,
-        () => void ask(new SectionShelf(), corner, setupWith(CANDIDATES[0]!)),
+        () => void ask(new SectionShelf(), corner, countParts(setupWith(CANDIDATES[0]!))),
       ),
     );
   }

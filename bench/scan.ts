@@ -1,6 +1,6 @@
 /** A made-up scan of a wheel well: a liner shell with waves, a rail and a lip, 15 to 60 mm off the fitted tire's sweep. */
-import type { Vec3 } from '@/core/geometry/vec3';
-import { seededRandom } from '@/core/numeric/seeded-random';
+import type { Vec3 } from '@/core/1-base/geometry/vec3';
+import { seededRandom } from '@/core/1-base/numeric/seeded-random';
 
 export function scanOf(count: number, seed = 9): Vec3[] {
   const random = seededRandom(seed);

@@ -2,18 +2,15 @@
  * A made-up surveyed corner for benchmarks: 40 obstacles of 20 places each around the wheel, pushed out until their
  * least gap to the fitted tire lies between touch and 80 mm, as obstacles in a real well do.
  */
-import { ClearSection } from '@/core/clearance/clear-section';
-import {
-  fittedAsSetup,
-  type CornerDescription,
-  type ObstacleDescription,
-  type SetupDescription,
-} from '@/core/clearance/description';
-import { prepareCorner } from '@/core/clearance/prepare';
-import { MOTIONS as SCATTERED } from '@/core/clearance/scattered-corner';
-import type { Vec3 } from '@/core/geometry/vec3';
-import type { MotionDescription } from '@/core/motion/motion-description';
-import { seededRandom } from '@/core/numeric/seeded-random';
+import { ClearSection } from '@/core/4-clearance/search/clear-section';
+import { type SetupDescription, fittedSetup, fittedAsSetup } from '@/core/2-vehicle/setup/setup';
+import type { CornerDescription } from '@/core/3-survey/description/corner-description';
+import type { ObstacleDescription } from '@/core/3-survey/description/obstacle-description';
+import { prepareCorner } from '@/core/4-clearance/case/prepared-corner';
+import { MOTIONS as SCATTERED } from '@/core/fixtures/scattered-corner';
+import type { Vec3 } from '@/core/1-base/geometry/vec3';
+import type { MotionDescription } from '@/core/2-vehicle/motion/motion-description';
+import { seededRandom } from '@/core/1-base/numeric/seeded-random';
 
 export const MOTIONS = {
   swingArm: { type: 'swingArm', frontView: { y: -1200, z: -40 }, sideView: { x: -1900, z: 60 } },
@@ -79,7 +76,7 @@ export function surveyedCorner(name: MotionName, count = 40, seed = 4): CornerDe
     });
     // Pushed along the way from tire to obstacle until the least gap is about the one wanted.
     for (let round = 0; round < 40; round++) {
-      const corner = prepareCorner('frontLeft', cornerWith(name, [describe()]), fittedAsSetup(FITTED), 'trail');
+      const corner = prepareCorner('frontLeft', cornerWith(name, [describe()]), fittedSetup(FITTED), 'trail');
       const [least] = new ClearSection(corner.motion, corner.envelope).leastGaps(corner);
       const short = target - least!.gapMm;
       if (Math.abs(short) < 3) {

@@ -1,11 +1,12 @@
 /** How well twenty-five numbers of a surveyed corner foretell other setups, over synthetic wells of known shape. */
 import { writeFileSync } from 'node:fs';
-import type { CornerDescription, SetupDescription } from '@/core/clearance/description';
-import { evaluateCase, type ObstacleVerdict } from '@/core/clearance/evaluate';
-import { STANDARDS } from '@/core/clearance/standard';
-import { surveyedWell } from '@/core/edge-fit/synthetic-surveyor';
-import { syntheticWell } from '@/core/edge-fit/synthetic-well';
-import { cornerSpread } from '@/core/spread/spread';
+import type { CornerDescription } from '@/core/3-survey/description/corner-description';
+import { type SetupDescription, countParts } from '@/core/2-vehicle/setup/setup';
+import { evaluateCase, type ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import { STANDARDS } from '@/core/4-clearance/case/standard';
+import { surveyedWell } from '@/core/fixtures/synthetic-surveyor';
+import { syntheticWell } from '@/core/6-decisions/practice/synthetic-well';
+import { cornerSpread } from '@/core/5-consequences/spread/spread';
 
 export interface WellsFound {
   readonly wells: number;
@@ -67,7 +68,12 @@ export function measureWells(wells: number, from: number, say: (line: string) =>
       else if (is.gapMm < 0) count.falseClear++;
       else count.falseRub++;
     }
-    const { lowMargin } = cornerSpread('frontLeft', { corner: surveyed, setup: wanted }, 'trail', STANDARDS.neverRub);
+    const { lowMargin } = cornerSpread(
+      'frontLeft',
+      { corner: surveyed, setup: countParts(wanted) },
+      'trail',
+      STANDARDS.neverRub,
+    );
     const truth = Math.min(...verdicts(well.truth, wanted).map(({ marginMm }) => marginMm));
     if (truth >= lowMargin.p5Mm && truth <= lowMargin.p95Mm) count.inBand++;
     say(

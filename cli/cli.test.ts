@@ -4,9 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { asPlanQuestion } from '@/contracts/as-plan-question';
-import { evaluateCase } from '@/core/clearance/evaluate';
-import { planCase } from '@/core/plan/planner';
-import { spreadCase } from '@/core/spread/spread-case';
+import { evaluateCase } from '@/core/4-clearance/verdict/evaluate';
+import { planCase } from '@/core/6-decisions/plan/planner';
+import { spreadCase } from '@/core/5-consequences/spread/spread-case';
 import { demoJobs } from '@/demo/demo-jobs';
 
 let folder: string;

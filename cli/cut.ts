@@ -1,8 +1,8 @@
 import { writeFile } from 'node:fs/promises';
 import { asCase } from '@/contracts/as-case';
-import type { CornerKey } from '@/core/clearance/description';
-import { cutSheet } from '@/core/plan/cut-sheet';
-import { ProblemError } from '@/core/problem';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { cutSheet } from '@/core/6-decisions/plan/cut-sheet';
+import { ProblemError } from '@/core/1-base/problem';
 import { PAPER_SIZES, type Paper } from '@/sheets/paper';
 import { sheetDrawing } from '@/sheets/sheet-layers';
 import { writeDxf } from '@/sheets/write-dxf';

@@ -1,8 +1,8 @@
 import { writeFile } from 'node:fs/promises';
 import { asCase } from '@/contracts/as-case';
-import type { CornerKey } from '@/core/clearance/description';
-import { prepareDescribed } from '@/core/clearance/described-corner';
-import { ProblemError } from '@/core/problem';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { prepareDescribed } from '@/core/4-clearance/case/described-corner';
+import { ProblemError } from '@/core/1-base/problem';
 import { sweptEnvelope } from '@/meshes/swept-envelope';
 import { writeGltf, writeStl } from '@/meshes/write-mesh';
 import { numberOption, readCase } from './outcome';

@@ -1,5 +1,5 @@
 import { asCase } from '@/contracts/as-case';
-import { evaluateCase, type Evaluation, type EvaluateOptions } from '@/core/clearance/evaluate';
+import { evaluateCase, type Evaluation, type EvaluateOptions } from '@/core/4-clearance/verdict/evaluate';
 import { readCase } from './outcome';
 
 /** `lowgap evaluate FILE [--postures]` */

@@ -2,8 +2,8 @@ import { readFile } from 'node:fs/promises';
 import { asCase } from '@/contracts/as-case';
 import { finderQuestionSchema, type FinderQuestionEntry } from '@/contracts/finder';
 import { parseWith, readJsonText } from '@/contracts/parse';
-import { FinderSession, type FinderResult } from '@/core/finder/session';
-import { ProblemError } from '@/core/problem';
+import { FinderSession, type FinderResult } from '@/core/6-decisions/finder/session';
+import { ProblemError } from '@/core/1-base/problem';
 import { readCase, unwrap } from './outcome';
 
 export interface FindCommandOptions {

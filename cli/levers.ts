@@ -1,5 +1,5 @@
 import { asCase } from '@/contracts/as-case';
-import { leversCase, type ObstacleLevers } from '@/core/plan/levers';
+import { leversCase, type ObstacleLevers } from '@/core/6-decisions/levers/levers';
 import { readCase } from './outcome';
 
 /** `lowgap levers FILE` */

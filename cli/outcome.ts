@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { readLowgapText } from '@/contracts/parse';
 import { problemText } from '@/contracts/problems';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import { ProblemError, type Result } from '@/core/problem';
+import { ProblemError, type Result } from '@/core/1-base/problem';
 
 /** Exit statuses of every command: 0 answer given, 2 bad input, 1 fault of ours. */
 export const EXIT_INPUT = 2;

@@ -1,8 +1,8 @@
 import { asCase } from '@/contracts/as-case';
-import type { CornerKey } from '@/core/clearance/description';
-import { panelCase } from '@/core/panel/panel-case';
-import { requireRange } from '@/core/problem';
-import { LIMITS } from '@/core/limits';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { panelCase } from '@/core/5-consequences/panel/panel-case';
+import { requireRange } from '@/core/1-base/problem';
+import { LIMITS } from '@/core/1-base/limits';
 import { numberOption, readCase } from './outcome';
 
 export interface PanelCommandOptions {

@@ -1,7 +1,7 @@
 import { asCase } from '@/contracts/as-case';
-import { CORNER_KEYS } from '@/core/clearance/description';
-import { poseMatrix } from '@/core/clearance/evaluate';
-import { ProblemError } from '@/core/problem';
+import { CORNER_KEYS } from '@/core/2-vehicle/setup/corner-key';
+import { poseMatrix } from '@/core/4-clearance/verdict/evaluate';
+import { ProblemError } from '@/core/1-base/problem';
 import { numberOption, readCase } from './outcome';
 
 /**

@@ -4,10 +4,10 @@ import { asCase } from '@/contracts/as-case';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import { parseWith, readLowgapJson } from '@/contracts/parse';
 import { scanPlanSchema } from '@/contracts/scan-plan';
-import type { CornerKey } from '@/core/clearance/description';
-import { describedCorner } from '@/core/clearance/described-corner';
-import { ProblemError } from '@/core/problem';
-import { surveyScan } from '@/core/scan/survey-scan';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { describedCorner } from '@/core/4-clearance/case/described-corner';
+import { ProblemError } from '@/core/1-base/problem';
+import { surveyScan } from '@/core/3-survey/scan/survey-scan';
 import { readScan } from '@/meshes/read-scan';
 import { readCase, unwrap } from './outcome';
 

@@ -1,7 +1,7 @@
 import { asCase } from '@/contracts/as-case';
-import { requireRange } from '@/core/problem';
-import { spreadCase } from '@/core/spread/spread-case';
-import type { CornerSpread } from '@/core/spread/spread';
+import { requireRange } from '@/core/1-base/problem';
+import { spreadCase } from '@/core/5-consequences/spread/spread-case';
+import type { CornerSpread } from '@/core/5-consequences/spread/spread';
 import { numberOption, readCase } from './outcome';
 
 /** `lowgap spread FILE [--draws N] [--seed N]` */

@@ -1,4 +1,4 @@
-import type { CaseDescription } from '@/core/clearance/description';
+import type { CaseDescription } from '@/core/4-clearance/case/case-description';
 import type { LowgapFile } from './lowgap-file';
 
 /**

@@ -1,6 +1,6 @@
-import type { CaseDescription, CornerKey } from '@/core/clearance/description';
-import { setupForCorner } from '@/core/clearance/description';
-import type { FittedCorner } from '@/core/test-fit/fit-observations';
+import { type CaseDescription, setupForCorner } from '@/core/4-clearance/case/case-description';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { FittedCorner } from '@/core/7-job/test-fit/fit-observations';
 import { asCase } from './as-case';
 import type { LowgapFile, LowgapTestFit } from './lowgap-file';
 

@@ -1,5 +1,5 @@
-import type { PlanQuestion } from '@/core/plan/plan-question';
-import type { VehicleFacts } from '@/core/plan/knock-ons';
+import type { PlanQuestion } from '@/core/6-decisions/plan/plan-question';
+import type { VehicleFacts } from '@/core/6-decisions/plan/knock-ons';
 import type { LowgapFile } from './lowgap-file';
 import type { PlanEntry } from './plan';
 

@@ -1,9 +1,9 @@
 /** Tires, wheels and spacers of a shop, as Zod schemas. Units in the names. */
 import { z } from 'zod';
-import { LIMITS } from '@/core/limits';
-import { attempt } from '@/core/problem';
-import { SPEED_SYMBOLS } from '@/core/road/load-and-speed';
-import { parseTireSize } from '@/core/tire/size';
+import { LIMITS } from '@/core/1-base/limits';
+import { attempt } from '@/core/1-base/problem';
+import { SPEED_SYMBOLS } from '@/core/5-consequences/road/load-and-speed';
+import { parseTireSize } from '@/core/2-vehicle/tire/size';
 import { within } from './motion-schema';
 import { plainText } from './plain-text';
 

@@ -1,9 +1,9 @@
 /** What is asked of the finder and what a job keeps of the answer, as Zod schemas. Units in the names. */
 import { z } from 'zod';
-import { FITS, LIFT_KINDS } from '@/core/finder/question';
-import { REMEDIES } from '@/core/finder/remedies';
-import { LIMITS } from '@/core/limits';
-import { SPEED_SYMBOLS } from '@/core/road/load-and-speed';
+import { FITS, LIFT_KINDS } from '@/core/6-decisions/finder/question';
+import { REMEDIES } from '@/core/6-decisions/finder/remedies';
+import { LIMITS } from '@/core/1-base/limits';
+import { SPEED_SYMBOLS } from '@/core/5-consequences/road/load-and-speed';
 import { boltPatternSchema, sizeTextSchema } from './catalogue';
 import { within } from './motion-schema';
 import { plainText } from './plain-text';

@@ -1,8 +1,8 @@
 /** What a job keeps after the hand-over, as Zod schemas. */
 import { z } from 'zod';
-import type { ALIGNMENT_STATES } from '@/core/follow-up/alignment';
-import { COMEBACK_CAUSES, FOLLOW_UP_KINDS } from '@/core/follow-up/due';
-import { LIMITS } from '@/core/limits';
+import type { ALIGNMENT_STATES } from '@/core/7-job/follow-up/alignment';
+import { COMEBACK_CAUSES, FOLLOW_UP_KINDS } from '@/core/7-job/follow-up/due';
+import { LIMITS } from '@/core/1-base/limits';
 import { within } from './motion-schema';
 import { plainText } from './plain-text';
 import { byCornerOptional } from './test-fit';

@@ -1,9 +1,9 @@
 /** What a job keeps of its installation: parts received, the sheet, fasteners, surprises. Zod schemas; units in the names. */
 import { z } from 'zod';
-import { INSTALL_KINDS } from '@/core/install/install-sheet';
-import { PIECE_STATES } from '@/core/install/receiving';
-import { LIMITS } from '@/core/limits';
-import { PRECAUTIONS } from '@/core/plan/modification';
+import { INSTALL_KINDS } from '@/core/7-job/install/install-sheet';
+import { PIECE_STATES } from '@/core/7-job/install/receiving';
+import { LIMITS } from '@/core/1-base/limits';
+import { PRECAUTIONS } from '@/core/6-decisions/plan/modification';
 import { within } from './motion-schema';
 import { plainText } from './plain-text';
 

@@ -1,6 +1,6 @@
 /** What a job keeps beside the corners: intake, baseline conditions, what hangs and stretches below. Zod schemas; units in the names. */
 import { z } from 'zod';
-import { LIMITS } from '@/core/limits';
+import { LIMITS } from '@/core/1-base/limits';
 import { within } from './motion-schema';
 import { plainText } from './plain-text';
 

@@ -3,14 +3,15 @@
  * (`npm run schema`). Units are in the names; points `[x, y, z]` in the corner frame, mm; angles in degrees.
  */
 import { z } from 'zod';
-import { CORNER_KEYS, ENVELOPES } from '@/core/clearance/description';
-import { STANDARD_IDS } from '@/core/clearance/standard';
-import { LIMITS } from '@/core/limits';
-import { EDGE_KINDS, ROD_RUNS } from '@/core/edge-fit/edge-kind';
-import { MOUNTS } from '@/core/motion/mount';
-import { MATERIALS } from '@/core/obstacle/material';
-import { PART_KINDS } from '@/core/obstacle/part-kind';
-import { READING_PLACES, READING_SOURCES } from '@/core/obstacle/reading';
+import { CORNER_KEYS } from '@/core/2-vehicle/setup/corner-key';
+import { ENVELOPES } from '@/core/4-clearance/envelope/envelope-kind';
+import { STANDARD_IDS } from '@/core/4-clearance/case/standard';
+import { LIMITS } from '@/core/1-base/limits';
+import { EDGE_KINDS, ROD_RUNS } from '@/core/3-survey/description/edge-kind';
+import { MOUNTS } from '@/core/2-vehicle/motion/mount';
+import { MATERIALS } from '@/core/3-survey/shape/material';
+import { PART_KINDS } from '@/core/3-survey/shape/part-kind';
+import { READING_PLACES, READING_SOURCES } from '@/core/3-survey/reading/reading';
 import { sizeTextSchema } from './catalogue';
 import { finderSchema } from './finder';
 import { planSchema } from './plan';

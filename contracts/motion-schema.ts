@@ -1,6 +1,6 @@
 /** How a corner's wheel moves, as Zod schemas: hard points in the corner frame (mm), or tape measurements (mm, degrees). */
 import { z } from 'zod';
-import { LIMITS, type Range } from '@/core/limits';
+import { LIMITS, type Range } from '@/core/1-base/limits';
 
 export const within = ({ min, max }: Range) => z.number().min(min).max(max);
 

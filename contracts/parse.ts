@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Problem, Result } from '@/core/problem';
+import type { Problem, Result } from '@/core/1-base/problem';
 import { FILE_FORMAT, FILE_VERSION, lowgapFileSchema, type LowgapFile } from './lowgap-file';
 
 /** Checks `input` against a schema; problems carry the field's path, what was expected and what was found. */

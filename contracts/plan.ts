@@ -1,8 +1,8 @@
 /** What a job keeps of its plan, as Zod schemas. Units in the names; money in minor units of the shop's own. */
 import { z } from 'zod';
-import { CORNER_KEYS } from '@/core/clearance/description';
-import { LIMITS } from '@/core/limits';
-import { MODIFICATIONS, TOOL_SETS } from '@/core/plan/modification';
+import { CORNER_KEYS } from '@/core/2-vehicle/setup/corner-key';
+import { LIMITS } from '@/core/1-base/limits';
+import { MODIFICATIONS, TOOL_SETS } from '@/core/6-decisions/plan/modification';
 import { boltPatternSchema } from './catalogue';
 import { priceSchema } from './finder';
 import { within } from './motion-schema';

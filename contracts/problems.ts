@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Problem, ProblemCode } from '@/core/problem';
+import type { Problem, ProblemCode } from '@/core/1-base/problem';
 
 export const problemSchema = z.object({
   code: z.string(),

@@ -1,8 +1,8 @@
 /** How a scan is brought to a corner: its unit, its alignment and its named parts. Units mm, corner frame. */
 import { z } from 'zod';
-import { MOUNTS } from '@/core/motion/mount';
-import { MATERIALS } from '@/core/obstacle/material';
-import { SCAN_UNITS } from '@/core/scan/scan-unit';
+import { MOUNTS } from '@/core/2-vehicle/motion/mount';
+import { MATERIALS } from '@/core/3-survey/shape/material';
+import { SCAN_UNITS } from '@/core/3-survey/scan/scan-unit';
 import { pointSchema as point } from './motion-schema';
 import { plainText } from './plain-text';
 

@@ -1,13 +1,15 @@
-import type { ComebackCause } from '@/core/follow-up/due';
-import { setupForCorner, type CornerKey } from '@/core/clearance/description';
-import { describedCorners } from '@/core/clearance/described-corner';
-import type { Promised } from '@/core/record/learned-band';
-import { liftOf } from '@/core/stance/expected-height';
-import type { LiftPart } from '@/core/stance/lift-part';
-import { designDiameterMm } from '@/core/tire/dimensions';
-import { parseTireSize } from '@/core/tire/size';
-import { attempt } from '@/core/problem';
-import { travelAt } from '@/core/test-fit/tried';
+import { countParts } from '@/core/2-vehicle/setup/setup';
+import type { ComebackCause } from '@/core/7-job/follow-up/due';
+import { enteredSetupFor } from '@/core/4-clearance/case/case-description';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { describedCorners } from '@/core/4-clearance/case/described-corner';
+import type { Promised } from '@/core/5-consequences/stance/learned-band';
+import { liftOf } from '@/core/5-consequences/stance/expected-height';
+import type { LiftPart } from '@/core/2-vehicle/setup/lift-part';
+import { designDiameterMm } from '@/core/2-vehicle/tire/dimensions';
+import { parseTireSize } from '@/core/2-vehicle/tire/size';
+import { attempt } from '@/core/1-base/problem';
+import { travelAt } from '@/core/7-job/test-fit/tried';
 import { caseOfRound } from './as-fit';
 import type { LowgapFile } from './lowgap-file';
 
@@ -60,10 +62,10 @@ function promisedHeights(file: LowgapFile): ({ readonly kind: LiftPart['kind'] }
     for (const key of describedCorners(description)) {
       const hubToLipMm = round.heights[key]?.hubToLipMm;
       if (hubToLipMm === undefined) continue;
-      const setup = setupForCorner(description, key);
+      const setup = enteredSetupFor(description, key);
       const travel = travelAt(
         description.corners[key]!,
-        { ...setup, parts: [], bodyLiftMm: 0, linkageDropMm: 0 },
+        { ...countParts(setup), bodyLiftMm: 0, linkageDropMm: 0 },
         hubToLipMm,
       );
       const lifts = [

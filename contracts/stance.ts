@@ -1,6 +1,6 @@
 /** What a job keeps of its stance beside the setup's own numbers, as Zod schemas. Units in the names. */
 import { z } from 'zod';
-import { LIMITS } from '@/core/limits';
+import { LIMITS } from '@/core/1-base/limits';
 import { pointSchema, within } from './motion-schema';
 
 const degrees = z.number().min(0).max(30).optional();

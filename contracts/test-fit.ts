@@ -1,8 +1,8 @@
 /** What a job keeps of its test fits, as Zod schemas. Units in the names. */
 import { z } from 'zod';
-import { CORNER_KEYS } from '@/core/clearance/description';
-import { LIMITS } from '@/core/limits';
-import { FIT_POSTURES } from '@/core/test-fit/postures';
+import { CORNER_KEYS } from '@/core/2-vehicle/setup/corner-key';
+import { LIMITS } from '@/core/1-base/limits';
+import { FIT_POSTURES } from '@/core/7-job/test-fit/postures';
 import { within } from './motion-schema';
 import { plainText } from './plain-text';
 

@@ -1,6 +1,6 @@
 /** The shop's library of surveyed wells. */
 import { z } from 'zod';
-import { CORNER_KEYS } from '@/core/clearance/description';
+import { CORNER_KEYS } from '@/core/2-vehicle/setup/corner-key';
 import { cornerSchema } from './lowgap-file';
 import { plainText } from './plain-text';
 

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { lowgapFileSchema } from '@/contracts/lowgap-file';
-import { evaluateCase } from '@/core/clearance/evaluate';
-import { parseLength } from '@/core/units/length';
+import { evaluateCase } from '@/core/4-clearance/verdict/evaluate';
+import { parseLength } from '@/core/1-base/units/length';
 import { demoJobs } from './demo-jobs';
 
 test('every demo job is a whole file that the engine answers, and what is fitted does not rub', () => {

@@ -4,10 +4,10 @@
 import { liftLinePickup } from './demo-fitted-job';
 import type { JobContent } from '@/contracts/job-api';
 import { lowgapFileSchema } from '@/contracts/lowgap-file';
-import { parseLength } from '@/core/units/length';
+import { parseLength } from '@/core/1-base/units/length';
 import type { CornerInput, FileInput } from './demo-input';
 import { rescueWagon } from './demo-plan-job';
-import type { ReadingPlace, ReadingSteer } from '@/core/obstacle/reading';
+import type { ReadingPlace, ReadingSteer } from '@/core/3-survey/reading/reading';
 
 type ReadingInput = NonNullable<NonNullable<CornerInput['obstacles']>[number]['readings']>[number];
 

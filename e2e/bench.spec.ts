@@ -2,11 +2,11 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { asCase } from '@/contracts/as-case';
 import { lowgapFileSchema, type LowgapFile } from '@/contracts/lowgap-file';
-import type { CornerKey } from '@/core/clearance/description';
-import { prepareDescribed } from '@/core/clearance/described-corner';
-import { MOTIONS } from '@/core/clearance/scattered-corner';
-import { gapInPosture } from '@/core/clearance/plain-sweep';
-import { toDegrees, toRadians } from '@/core/units/angle';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { prepareDescribed } from '@/core/4-clearance/case/described-corner';
+import { MOTIONS } from '@/core/fixtures/scattered-corner';
+import { gapInPosture } from '@/core/4-clearance/oracle/plain-sweep';
+import { toDegrees, toRadians } from '@/core/1-base/units/angle';
 import { axeFinds, lowGap, ownPickup, printed, saved, shown, staysHere } from './helpers';
 
 staysHere();

@@ -1,4 +1,4 @@
-import type { Vec3 } from '@/core/geometry/vec3';
+import type { Vec3 } from '@/core/1-base/geometry/vec3';
 
 /** A closed surface of triangles, counter-clockwise seen from outside. Corner frame, mm. */
 export interface ClosedMesh {

@@ -3,8 +3,8 @@ import { OBJLoader } from 'three/addons/loaders/OBJLoader.js';
 import { PLYLoader } from 'three/addons/loaders/PLYLoader.js';
 import { STLLoader } from 'three/addons/loaders/STLLoader.js';
 import { Mesh, Points } from 'three';
-import { ProblemError } from '@/core/problem';
-import type { ScanPoints } from '@/core/scan/scan-unit';
+import { ProblemError } from '@/core/1-base/problem';
+import type { ScanPoints } from '@/core/3-survey/scan/scan-unit';
 
 /** Bytes and points beyond which a scan has to be thinned before it is brought here. */
 const MOST_BYTES = 300_000_000;

@@ -4,14 +4,15 @@ import Module, { type ManifoldToplevel } from 'manifold-3d';
 import { BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3 } from 'three';
 import { STLLoader } from 'three/addons/loaders/STLLoader.js';
 import { MeshBVH } from 'three-mesh-bvh';
-import { fittedAsSetup, type CornerDescription } from '@/core/clearance/description';
-import { postureOf } from '@/core/clearance/plain-sweep';
-import { prepareCorner } from '@/core/clearance/prepare';
-import { SweptDistance } from '@/core/clearance/swept-distance';
-import { flatten } from '@/core/geometry/outline';
-import { place } from '@/core/geometry/pose';
-import { seededRandom } from '@/core/numeric/seeded-random';
-import { ProblemError } from '@/core/problem';
+import { fittedSetup } from '@/core/2-vehicle/setup/setup';
+import type { CornerDescription } from '@/core/3-survey/description/corner-description';
+import { postureOf } from '@/core/4-clearance/oracle/plain-sweep';
+import { prepareCorner } from '@/core/4-clearance/case/prepared-corner';
+import { SweptDistance } from '@/core/4-clearance/pictures/swept-distance';
+import { flatten } from '@/core/1-base/geometry/outline';
+import { place } from '@/core/1-base/geometry/pose';
+import { seededRandom } from '@/core/1-base/numeric/seeded-random';
+import { ProblemError } from '@/core/1-base/problem';
 import { pointOf, type ClosedMesh } from './closed-mesh';
 import { sweptEnvelope } from './swept-envelope';
 import { writeGltf, writeStl } from './write-mesh';
@@ -29,7 +30,7 @@ const CART: CornerDescription = {
 const EDGE_MM = 24;
 
 describe('the swept envelope of a small cart', () => {
-  const corner = prepareCorner('frontLeft', CART, fittedAsSetup(FITTED), 'trail');
+  const corner = prepareCorner('frontLeft', CART, fittedSetup(FITTED), 'trail');
   let mesh: ClosedMesh;
   let library: ManifoldToplevel;
 
@@ -113,7 +114,7 @@ describe('the swept envelope of a small cart', () => {
 });
 
 test('sides too short or too long are refused', async () => {
-  const corner = prepareCorner('frontLeft', CART, fittedAsSetup(FITTED), 'trail');
+  const corner = prepareCorner('frontLeft', CART, fittedSetup(FITTED), 'trail');
   await expect(sweptEnvelope(corner, 2)).rejects.toThrow(ProblemError);
   await expect(sweptEnvelope(corner, Number.NaN)).rejects.toThrow(/--edge: expected 8 to 60 mm/);
 });

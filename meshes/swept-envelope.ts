@@ -1,7 +1,7 @@
 import Module, { type ManifoldToplevel } from 'manifold-3d';
-import { SweptDistance } from '@/core/clearance/swept-distance';
-import type { PreparedCorner } from '@/core/clearance/prepare';
-import { ProblemError, requireRange } from '@/core/problem';
+import { SweptDistance } from '@/core/4-clearance/pictures/swept-distance';
+import type { PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
+import { ProblemError, requireRange } from '@/core/1-base/problem';
 import type { ClosedMesh } from './closed-mesh';
 
 /** Sharpest outward bend of a tire's section: the shoulder, or a rim flange. mm. */

@@ -5,7 +5,7 @@ import request from 'supertest';
 import type { Express } from 'express';
 import { asCase } from '@/contracts/as-case';
 import { finderQuestionSchema } from '@/contracts/finder';
-import { FinderSession } from '@/core/finder/session';
+import { FinderSession } from '@/core/6-decisions/finder/session';
 import { demoJobs } from '@/demo/demo-jobs';
 import { makeApp } from './app';
 import { CatalogueRepository } from './db/catalogue-repository';

@@ -1,7 +1,7 @@
 import type { ErrorRequestHandler, Request, RequestHandler, Response } from 'express';
 import type { z } from 'zod';
 import { parseWith } from '@/contracts/parse';
-import type { Problem, ProblemCode } from '@/core/problem';
+import type { Problem, ProblemCode } from '@/core/1-base/problem';
 
 /** A refusal on its way to the client: always data, never a database's or a library's own words. */
 export class Refusal extends Error {

@@ -3,7 +3,7 @@ import type { Server } from 'node:http';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
-import { seededNormal } from '@/core/numeric/seeded-random';
+import { seededNormal } from '@/core/1-base/numeric/seeded-random';
 import { demoCatalogue } from '@/demo/demo-catalogue';
 import { demoJobs } from '@/demo/demo-jobs';
 import { makeApp } from './app';

@@ -1,6 +1,6 @@
-import type { InstallKind, SheetStep } from '@/core/install/install-sheet';
-import type { Hold, PieceState } from '@/core/install/receiving';
-import type { LiftPart } from '@/core/stance/lift-part';
+import type { InstallKind, SheetStep } from '@/core/7-job/install/install-sheet';
+import type { Hold, PieceState } from '@/core/7-job/install/receiving';
+import type { LiftPart } from '@/core/2-vehicle/setup/lift-part';
 import { stepWords } from './plan-words';
 
 const PARTS: Readonly<Record<LiftPart['kind'], string>> = {

@@ -1,4 +1,4 @@
-import type { CutSheet } from '@/core/plan/cut-sheet';
+import type { CutSheet } from '@/core/6-decisions/plan/cut-sheet';
 import type { OrderDocument } from './order-document';
 
 /** A made-up sheet with a slanting cut, for tests. */

@@ -1,7 +1,7 @@
-import type { PlanJudgement } from '@/core/plan/judge-plan';
-import type { WorkLine, WorkOrder, PartLine } from '@/core/plan/work-order';
-import { formatFraction, formatMm } from '@/core/units/length';
-import { formatMoney } from '@/core/units/money';
+import type { PlanJudgement } from '@/core/6-decisions/plan/judge-plan';
+import type { WorkLine, WorkOrder, PartLine } from '@/core/6-decisions/plan/work-order';
+import { formatFraction, formatMm } from '@/core/1-base/units/length';
+import { formatMoney } from '@/core/1-base/units/money';
 import {
   amountWords,
   CONSUMABLE_WORDS,

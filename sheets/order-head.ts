@@ -1,5 +1,5 @@
-import type { CaseDescription } from '@/core/clearance/description';
-import { formatMm } from '@/core/units/length';
+import type { CaseDescription } from '@/core/4-clearance/case/case-description';
+import { formatMm } from '@/core/1-base/units/length';
 
 /** A setup in a line: `285/75R17 on 17 x 8.5, offset 12 mm, 20 mm spacer`. */
 export function setupLine({

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import Papa from 'papaparse';
-import { crowded, QUESTION, SHOP } from '@/core/plan/made-up-wells';
-import { chosenOf, judgePlan } from '@/core/plan/judge-plan';
-import { MODIFICATIONS, PRECAUTIONS } from '@/core/plan/modification';
-import { planCase } from '@/core/plan/planner';
-import { workOrder } from '@/core/plan/work-order';
+import { crowded, QUESTION, SHOP } from '@/core/fixtures/plan-wells';
+import { chosenOf, judgePlan } from '@/core/6-decisions/plan/judge-plan';
+import { MODIFICATIONS, PRECAUTIONS } from '@/core/6-decisions/plan/modification';
+import { planCase } from '@/core/6-decisions/plan/planner';
+import { workOrder } from '@/core/6-decisions/plan/work-order';
 import { ORDER } from './made-up-sheet';
 import { orderDocument, type OrderHead } from './order-document';
 import { PAPERS } from './paper';

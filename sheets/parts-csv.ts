@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import type { PartLine } from '@/core/plan/work-order';
-import { formatMoney } from '@/core/units/money';
+import type { PartLine } from '@/core/6-decisions/plan/work-order';
+import { formatMoney } from '@/core/1-base/units/money';
 import { partWords } from './order-document';
 import { placeWords } from './plan-words';
 

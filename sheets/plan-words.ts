@@ -1,13 +1,17 @@
-import { formatMm } from '@/core/units/length';
-import type { CornerKey } from '@/core/clearance/description';
-import type { FixFault } from '@/core/plan/judge-plan';
-import type { KnockOn } from '@/core/plan/knock-ons';
-import type { Consumable, Modification, Precaution } from '@/core/plan/modification';
-import { MODIFICATION_RULES } from '@/core/plan/modification';
-import type { PlanStep } from '@/core/plan/plan-step';
-import type { Refusal } from '@/core/plan/planner';
-import type { Hardware, SpacerFinding } from '@/core/plan/spacer-check';
-import type { StandingWork } from '@/core/plan/work-order';
+import { formatMm } from '@/core/1-base/units/length';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { FixFault } from '@/core/6-decisions/plan/judge-plan';
+import type { KnockOn } from '@/core/6-decisions/plan/knock-ons';
+import {
+  type Consumable,
+  type Modification,
+  type Precaution,
+  MODIFICATION_RULES,
+} from '@/core/6-decisions/plan/modification';
+import type { PlanStep } from '@/core/6-decisions/plan/plan-step';
+import type { Refusal } from '@/core/6-decisions/plan/planner';
+import type { Hardware, SpacerFinding } from '@/core/6-decisions/plan/spacer-check';
+import type { StandingWork } from '@/core/6-decisions/plan/work-order';
 
 export const MODIFICATION_WORDS: Readonly<Record<Modification, string>> = {
   unbolt: 'Unbolt',

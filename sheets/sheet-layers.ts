@@ -1,6 +1,6 @@
-import type { CutSheet } from '@/core/plan/cut-sheet';
+import type { CutSheet } from '@/core/6-decisions/plan/cut-sheet';
 import { CORNER_WORDS } from './plan-words';
-import type { SheetPoint } from '@/core/panel/flat-sheet';
+import type { SheetPoint } from '@/core/5-consequences/panel/flat-sheet';
 
 /** What a drawing of a cut sheet is made of, each on its own layer. */
 export const SHEET_LAYERS = ['EDGE', 'CUT', 'FIRST_CUT', 'FOLD', 'LOOKS', 'REGISTER', 'CHECK'] as const;

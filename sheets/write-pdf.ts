@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit';
-import type { SheetPoint } from '@/core/panel/flat-sheet';
+import type { SheetPoint } from '@/core/5-consequences/panel/flat-sheet';
 import { PAPERS, type Paper } from './paper';
 import type { SheetDrawing, SheetLayer } from './sheet-layers';
 

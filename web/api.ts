@@ -5,7 +5,7 @@ import { jobListSchema, jobSchema, type Job, type JobContent, type JobUpdate } f
 import { wellListSchema, wellSchema, type WellContent } from '@/contracts/well-api';
 import type { CalendarRequest, OrderPdfRequest, SheetPdfRequest } from '@/contracts/sheets-api';
 import { refusalSchema } from '@/contracts/problems';
-import type { Problem } from '@/core/problem';
+import type { Problem } from '@/core/1-base/problem';
 
 export type ApiFailure =
   | { readonly kind: 'unreachable' }

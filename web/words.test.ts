@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import type { ObstacleVerdict } from '@/core/clearance/evaluate';
-import type { Lever, ObstacleLevers } from '@/core/plan/levers';
+import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import type { Lever, ObstacleLevers } from '@/core/6-decisions/levers/levers';
 import { leverSentence, postureWords, shortPosture, verdictSentence } from './words';
 
 const VERDICT: ObstacleVerdict = {

@@ -1,16 +1,17 @@
 /** The trade's words for what the engine names by key. */
-import type { CornerKey, EnvelopeKind } from '@/core/clearance/description';
-import type { ObstacleVerdict } from '@/core/clearance/evaluate';
-import type { StandardId, Verdict } from '@/core/clearance/standard';
-import type { RotorPlace } from '@/core/clearance/rotor';
-import type { EdgeKind, RodRun } from '@/core/edge-fit/edge-kind';
-import type { Mount } from '@/core/motion/mount';
-import type { LeverKind } from '@/core/plan/lever-kinds';
-import type { Lever, ObstacleLevers } from '@/core/plan/levers';
-import type { Remeasure } from '@/core/spread/spread';
-import type { Material } from '@/core/obstacle/material';
-import type { PartKind } from '@/core/obstacle/part-kind';
-import { formatFraction, formatMm } from '@/core/units/length';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { EnvelopeKind } from '@/core/4-clearance/envelope/envelope-kind';
+import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import type { StandardId, Verdict } from '@/core/4-clearance/case/standard';
+import type { RotorPlace } from '@/core/2-vehicle/setup/rotor';
+import type { EdgeKind, RodRun } from '@/core/3-survey/description/edge-kind';
+import type { Mount } from '@/core/2-vehicle/motion/mount';
+import type { LeverKind } from '@/core/6-decisions/levers/lever-kinds';
+import type { Lever, ObstacleLevers } from '@/core/6-decisions/levers/levers';
+import type { Remeasure } from '@/core/5-consequences/spread/spread';
+import type { Material } from '@/core/3-survey/shape/material';
+import type { PartKind } from '@/core/3-survey/shape/part-kind';
+import { formatFraction, formatMm } from '@/core/1-base/units/length';
 
 export const CORNER_NAMES: Readonly<Record<CornerKey, string>> = {
   frontLeft: 'Front left',

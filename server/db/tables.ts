@@ -1,7 +1,7 @@
 import { customType, index, integer, jsonb, pgEnum, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
 import { CATALOGUE_KINDS, type CatalogueData } from '@/contracts/catalogue';
 import type { LowgapCorner, LowgapFile } from '@/contracts/lowgap-file';
-import type { CornerKey } from '@/core/clearance/description';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 
 /** One job on the bay board. The whole case travels as one `.lowgap.json` document. */
 export const jobs = pgTable('jobs', {

@@ -1,4 +1,4 @@
-import { dice } from '@/core/numeric/dice';
+import { dice } from '@/core/1-base/numeric/dice';
 import type { WellScanner } from './driver';
 
 /** mm: how far the scanner's own frame lies from the corner's, so that a scan has to be aligned. */

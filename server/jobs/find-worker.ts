@@ -1,8 +1,8 @@
 import type { MessagePort } from 'node:worker_threads';
 import { asCase } from '@/contracts/as-case';
 import type { FindRequest } from '@/contracts/finder-api';
-import { FinderSession, type FinderResult } from '@/core/finder/session';
-import { attempt, type Result } from '@/core/problem';
+import { FinderSession, type FinderResult } from '@/core/6-decisions/finder/session';
+import { attempt, type Result } from '@/core/1-base/problem';
 
 export interface FindTask extends FindRequest {
   /** Told how far the search is. */

@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import type { FindRequest, FindState } from '@/contracts/finder-api';
-import type { FinderResult } from '@/core/finder/session';
-import type { Result } from '@/core/problem';
+import type { FinderResult } from '@/core/6-decisions/finder/session';
+import type { Result } from '@/core/1-base/problem';
 import type { FindNews } from './find-worker';
 
 /** Searches kept, running or done; the oldest that is not running is let go of. */

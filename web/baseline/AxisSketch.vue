@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { SteeringDescription } from '@/core/motion/steering';
-import { toRadians } from '@/core/units/angle';
+import type { SteeringDescription } from '@/core/2-vehicle/motion/steering';
+import { toRadians } from '@/core/1-base/units/angle';
 
 /** The steering axis against the hub, from the front (outboard to the right) and from the side (front to the left). */
 const props = defineProps<{ steering: SteeringDescription }>();

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import type { LowgapCorner, LowgapFitted } from '@/contracts/lowgap-file';
 import { fieldText } from '@/contracts/problems';
-import { hasBallJoints } from '@/core/motion/motion-description';
+import { hasBallJoints } from '@/core/2-vehicle/motion/motion-description';
 import { useCurrentCorner } from '../job/current-corner';
 import FitmentFields from '../parts/FitmentFields.vue';
 import QuantityField from '../parts/QuantityField.vue';
@@ -10,7 +10,8 @@ import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../words';
 import AxisSketch from './AxisSketch.vue';
 import { ALIGNMENT, HEIGHTS, LOCKS, STEERING_AXIS, type Entry } from './baseline-entries';
-import { acrossFrom, blankCorner, BLANK_AXIS, mirroredCorner, newCorner } from './blank-corner';
+import { blankCorner, BLANK_AXIS, mirroredCorner, newCorner } from './blank-corner';
+import { acrossFrom } from '../../core/2-vehicle/setup/corner-key';
 import ConditionsPanel from './ConditionsPanel.vue';
 import HeightTable from './HeightTable.vue';
 import TapeSketch from './TapeSketch.vue';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { Conditions, Underbody } from '@/contracts/job-record';
-import { LIMITS } from '@/core/limits';
+import { LIMITS } from '@/core/1-base/limits';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { bothUnits } from '../words';

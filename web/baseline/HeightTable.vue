@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { LowgapCorner } from '@/contracts/lowgap-file';
-import { CORNER_KEYS, type CornerKey } from '@/core/clearance/description';
+import { CORNER_KEYS, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { fieldText } from '@/contracts/problems';
-import { LIMITS } from '@/core/limits';
-import { attempt, requireRange } from '@/core/problem';
-import { stanceHeights, type RadiusCheck } from '@/core/stance/heights';
-import { formatMm } from '@/core/units/length';
-import { parsePressure } from '@/core/units/pressure';
+import { LIMITS } from '@/core/1-base/limits';
+import { attempt, requireRange } from '@/core/1-base/problem';
+import { stanceHeights, type RadiusCheck } from '@/core/5-consequences/stance/heights';
+import { formatMm } from '@/core/1-base/units/length';
+import { parsePressure } from '@/core/1-base/units/pressure';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { bothUnits, CORNER_NAMES } from '../words';

@@ -1,6 +1,6 @@
 /** The numbers of a corner's baseline, in the order they are taken. */
 import type { LowgapCorner } from '@/contracts/lowgap-file';
-import { LIMITS, type Range } from '@/core/limits';
+import { LIMITS, type Range } from '@/core/1-base/limits';
 
 /** One number of a corner's baseline: how it is called, checked, read and written. */
 export interface Entry {

@@ -1,5 +1,5 @@
 import type { LowgapCorner, LowgapFile } from '@/contracts/lowgap-file';
-import type { CornerKey } from '@/core/clearance/description';
+import { type CornerKey, axleOf, acrossFrom } from '@/core/2-vehicle/setup/corner-key';
 
 /** A steering axis nobody has measured yet. */
 export const BLANK_AXIS = { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 90, casterTrailMm: 0 };
@@ -9,7 +9,7 @@ export const BLANK_AXIS = { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 9
  * shown as such until the baseline is filled in.
  */
 export function blankCorner(key: CornerKey): LowgapCorner {
-  const front = key.startsWith('front');
+  const front = axleOf(key) === 'front';
   return {
     motion: { type: 'swingArm', ...(front ? { frontView: { y: -1500, z: 0 } } : {}) },
     ...(front
@@ -28,10 +28,6 @@ export function blankCorner(key: CornerKey): LowgapCorner {
     obstacles: [],
   };
 }
-
-/** The corner on the other side of the same axle. */
-export const acrossFrom = (key: CornerKey): CornerKey =>
-  (key.endsWith('Left') ? key.replace('Left', 'Right') : key.replace('Right', 'Left')) as CornerKey;
 
 /** A corner as the other side of its axle stands, marked so; its readings and heights are not carried over. */
 export function mirroredCorner(key: CornerKey, other: LowgapCorner): LowgapCorner {

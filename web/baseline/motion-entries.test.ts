@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { cornerSchema } from '@/contracts/lowgap-file';
 import { parseWith } from '@/contracts/parse';
-import { attempt } from '@/core/problem';
-import { surveyMotion } from '@/core/clearance/motion-under';
+import { attempt } from '@/core/1-base/problem';
+import { surveyMotion } from '@/core/2-vehicle/setup/motion-under';
 import { blankCorner } from './blank-corner';
 import { blankMotion, MOTION_CHOICES, motionEntries, motionHelp } from './motion-entries';
 

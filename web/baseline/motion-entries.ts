@@ -1,7 +1,7 @@
 /** The tape measurements of each suspension: only what its model needs, everything else has a default. */
 import type { LowgapCorner } from '@/contracts/lowgap-file';
-import { LIMITS, type Range } from '@/core/limits';
-import { TAPE_DEFAULTS } from '@/core/motion/from-tape';
+import { LIMITS, type Range } from '@/core/1-base/limits';
+import { TAPE_DEFAULTS } from '@/core/2-vehicle/motion/from-tape';
 import type { Entry } from './baseline-entries';
 
 export type Motion = LowgapCorner['motion'];

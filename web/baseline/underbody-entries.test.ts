@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
-import { acrossFrom, blankCorner, mirroredCorner, newCorner } from './blank-corner';
+import { blankCorner, mirroredCorner, newCorner } from './blank-corner';
+import { acrossFrom } from '../../core/2-vehicle/setup/corner-key';
 import { shockProblem, UNDERBODY } from './underbody-entries';
 
 test('every number of the underbody sheet is written, read back and cleared', () => {

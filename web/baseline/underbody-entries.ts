@@ -1,7 +1,7 @@
 /** What hangs and stretches below a corner, in the order it is measured with the wheel hanging. */
 import type { LowgapCorner } from '@/contracts/lowgap-file';
 import type { CornerUnderbody } from '@/contracts/job-record';
-import { LIMITS } from '@/core/limits';
+import { LIMITS } from '@/core/1-base/limits';
 import type { Entry } from './baseline-entries';
 
 const entry = (field: keyof CornerUnderbody, label: string): Entry => ({

@@ -5,12 +5,12 @@ import { onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Job, JobContent } from '@/contracts/job-api';
 import { problemText } from '@/contracts/problems';
-import type { Problem } from '@/core/problem';
+import type { Problem } from '@/core/1-base/problem';
 import { api, type ApiResult } from '../api';
 import ThemeSwitch from '../parts/ThemeSwitch.vue';
 import { readLowgapUpload } from '../parts/lowgap-upload';
 import { CORNER_NAMES } from '../words';
-import { CORNER_KEYS } from '@/core/clearance/description';
+import { CORNER_KEYS } from '@/core/2-vehicle/setup/corner-key';
 import { blankJob } from './blank-job';
 
 const router = useRouter();

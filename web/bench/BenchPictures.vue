@@ -3,13 +3,15 @@ import { computed, defineAsyncComponent, ref, shallowRef, toRef, watch } from 'v
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
 import { problemText } from '@/contracts/problems';
-import { setupForCorner, type CornerDescription, type CornerKey } from '@/core/clearance/description';
-import type { ObstacleVerdict } from '@/core/clearance/evaluate';
-import type { PlaneWindow } from '@/core/clearance/plane-raster';
-import type { PreparedCorner } from '@/core/clearance/prepare';
-import { prepareRotor } from '@/core/clearance/rotor';
-import { attempt } from '@/core/problem';
-import { formatMm } from '@/core/units/length';
+import { setupForCorner, enteredSetupFor } from '@/core/4-clearance/case/case-description';
+import type { CornerDescription } from '@/core/3-survey/description/corner-description';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import type { PlaneWindow } from '@/core/4-clearance/pictures/plane-raster';
+import type { PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
+import { prepareRotor } from '@/core/2-vehicle/setup/rotor';
+import { attempt } from '@/core/1-base/problem';
+import { formatMm } from '@/core/1-base/units/length';
 import { insideWindow, sectionWindow } from '../drawing/plane-windows';
 import { sceneWindow, touchSection, wellScene } from '../drawing/well-scene';
 import { useJobStore } from '../stores/job';
@@ -103,7 +105,7 @@ const pocketMm = computed(() => tried.value.wheel.studPocketMm ?? null);
 function drag(change: (setup: LowgapSetup) => LowgapSetup, gesture: string | null): void {
   job.changeSetup((file) => {
     file.setup ??= startingSetup(file);
-    const before = setupForCorner(asCase(file), props.cornerKey) as LowgapSetup;
+    const before = enteredSetupFor(asCase(file), props.cornerKey) as LowgapSetup;
     trySetup(file, props.cornerKey, before, change(structuredClone(before)));
   }, gesture);
 }

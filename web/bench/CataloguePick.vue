@@ -8,9 +8,9 @@ import {
   type CatalogueKind,
 } from '@/contracts/catalogue';
 import type { LowgapSetup } from '@/contracts/lowgap-file';
-import { attempt } from '@/core/problem';
-import { parseTireSize } from '@/core/tire/size';
-import { formatMm } from '@/core/units/length';
+import { attempt } from '@/core/1-base/problem';
+import { parseTireSize } from '@/core/2-vehicle/tire/size';
+import { formatMm } from '@/core/1-base/units/length';
 import { api } from '../api';
 
 /** Tires, wheels and spacers of the shop's catalogue, to be tried with one press. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { FitmentChange } from '@/core/stance/fitment-change';
-import { formatFraction, formatMm } from '@/core/units/length';
+import type { FitmentChange } from '@/core/5-consequences/stance/fitment-change';
+import { formatFraction, formatMm } from '@/core/1-base/units/length';
 
 /** What changes against what is fitted, in the trade's words. */
 const props = defineProps<{ change: FitmentChange }>();

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { line } from 'd3-shape';
 import { computed, ref } from 'vue';
-import type { CornerDescription } from '@/core/clearance/description';
-import type { ObstacleVerdict } from '@/core/clearance/evaluate';
-import type { KeepOutZone } from '@/core/clearance/keep-out';
-import type { PlaneWindow } from '@/core/clearance/plane-raster';
-import type { PreparedCorner } from '@/core/clearance/prepare';
-import { prepareRotor, solidDistance, type Rotor } from '@/core/clearance/rotor';
-import { formatMm } from '@/core/units/length';
-import { wheelSectionPolygon } from '@/core/wheel/wheel-section';
+import type { CornerDescription } from '@/core/3-survey/description/corner-description';
+import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import type { KeepOutZone } from '@/core/4-clearance/pictures/keep-out';
+import type { PlaneWindow } from '@/core/4-clearance/pictures/plane-raster';
+import type { PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
+import { prepareRotor, solidDistance, type Rotor } from '@/core/2-vehicle/setup/rotor';
+import { formatMm } from '@/core/1-base/units/length';
+import { wheelSectionPolygon } from '@/core/2-vehicle/wheel/wheel-section';
 import type { KeepOutDrawing, PlanePlace } from '../drawing/keep-out-drawing';
 import { nearestOfStrands, placeNames, type NearestOfStrand } from '../drawing/strand-names';
 import { sectionOutline, type TouchSection } from '../drawing/well-scene';

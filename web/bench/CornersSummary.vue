@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { problemText } from '@/contracts/problems';
-import { CORNER_KEYS, type CornerKey } from '@/core/clearance/description';
-import type { ObstacleVerdict } from '@/core/clearance/evaluate';
-import { formatMm } from '@/core/units/length';
+import { CORNER_KEYS, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import { formatMm } from '@/core/1-base/units/length';
 import { cornerLimits } from '../job/corner-limits';
 import { useCurrentCorner } from '../job/current-corner';
 import VerdictMark from '../parts/VerdictMark.vue';

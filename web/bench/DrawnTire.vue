@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { LowgapSetup } from '@/contracts/lowgap-file';
-import { nearestSizes } from '@/core/tire/nearest-sizes';
-import { formatMm } from '@/core/units/length';
-import { attempt } from '@/core/problem';
-import { tireSection } from '@/core/tire/section';
+import { nearestSizes } from '@/core/2-vehicle/tire/nearest-sizes';
+import { formatMm } from '@/core/1-base/units/length';
+import { attempt } from '@/core/1-base/problem';
+import { tireSection } from '@/core/2-vehicle/tire/section';
 
 /** A tire pulled to another diameter or width than its size says: what sizes in use come near it. */
 const props = defineProps<{ setup: LowgapSetup }>();

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3-scale';
 import { computed, ref } from 'vue';
-import type { ObstacleVerdict } from '@/core/clearance/evaluate';
-import type { ObstacleSpread } from '@/core/spread/spread';
-import { formatMm } from '@/core/units/length';
+import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import type { ObstacleSpread } from '@/core/5-consequences/spread/spread';
+import { formatMm } from '@/core/1-base/units/length';
 import VerdictMark from '../parts/VerdictMark.vue';
 import { ACROSS_NAMES, chanceWords, postureWords } from '../words';
 

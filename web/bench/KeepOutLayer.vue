@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { line } from 'd3-shape';
 import { computed } from 'vue';
-import type { PlaneWindow } from '@/core/clearance/plane-raster';
+import type { PlaneWindow } from '@/core/4-clearance/pictures/plane-raster';
 import type { PlanePlace, ZoneDrawing } from '../drawing/keep-out-drawing';
 
 /**

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { asCase } from '@/contracts/as-case';
-import { setupForCorner, type CornerKey, type SetupDescription } from '@/core/clearance/description';
-import { LEVERS, type LeverKind } from '@/core/plan/lever-kinds';
-import type { Lever, ObstacleLevers } from '@/core/plan/levers';
-import { formatMm } from '@/core/units/length';
+import { enteredSetupFor } from '@/core/4-clearance/case/case-description';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { SetupDescription } from '@/core/2-vehicle/setup/setup';
+import { LEVERS, type LeverKind } from '@/core/6-decisions/levers/lever-kinds';
+import type { Lever, ObstacleLevers } from '@/core/6-decisions/levers/levers';
+import { formatMm } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
 import { LEVER_NAMES, leverSentence, leverWords, roundedLever } from '../words';
 import { trySetup } from './try-setup';
@@ -56,7 +58,7 @@ function tryLever(lever: Lever): void {
   const file = job.document;
   const corner = file?.corners[props.corner];
   if (!file || !corner) return;
-  const before = setupForCorner(asCase(file), props.corner);
+  const before = enteredSetupFor(asCase(file), props.corner);
   const after: SetupDescription = LEVERS[lever.kind].apply(before, roundedLever(lever), corner);
   job.changeSetup((next) => trySetup(next, props.corner, before, after));
   emit('tried', leverWords(lever.kind, roundedLever(lever)));

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { mdiPause, mdiPlay } from '@mdi/js';
 import { computed } from 'vue';
-import type { PreparedCorner } from '@/core/clearance/prepare';
-import type { Posture } from '@/core/motion/corner-motion';
-import { toDegrees, toRadians } from '@/core/units/angle';
-import { formatMm } from '@/core/units/length';
+import type { PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
+import type { Posture } from '@/core/2-vehicle/motion/corner-motion';
+import { toDegrees, toRadians } from '@/core/1-base/units/angle';
+import { formatMm } from '@/core/1-base/units/length';
 import { postureWords, shortPosture } from '../words';
 
 /** Steer and travel of the posture looked at, the sweep's play key, and the way back to the worst posture. */

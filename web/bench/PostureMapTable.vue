@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { PostureMap } from '@/core/clearance/posture-map';
-import { formatMm } from '@/core/units/length';
+import type { PostureMap } from '@/core/4-clearance/pictures/posture-map';
+import { formatMm } from '@/core/1-base/units/length';
 
 /** A coarse reading of the posture map, for those who do not see it. */
 const props = defineProps<{ map: PostureMap; values: Float32Array }>();

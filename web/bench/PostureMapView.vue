@@ -2,11 +2,11 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { computed, ref } from 'vue';
-import type { ObstacleVerdict } from '@/core/clearance/evaluate';
-import type { PostureMap } from '@/core/clearance/posture-map';
-import type { Posture } from '@/core/motion/corner-motion';
-import { toDegrees, toRadians } from '@/core/units/angle';
-import { formatMm } from '@/core/units/length';
+import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import type { PostureMap } from '@/core/4-clearance/pictures/posture-map';
+import type { Posture } from '@/core/2-vehicle/motion/corner-motion';
+import { toDegrees, toRadians } from '@/core/1-base/units/angle';
+import { formatMm } from '@/core/1-base/units/length';
 import { areasBelow, levelsWithin, leastMargins } from '../drawing/gap-lines';
 import { dragFrom, placeIn } from '../parts/use-drag';
 import { postureWords, shortPosture } from '../words';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { Rotor } from '@/core/clearance/rotor';
-import { LIMITS } from '@/core/limits';
+import type { Rotor } from '@/core/2-vehicle/setup/rotor';
+import { LIMITS } from '@/core/1-base/limits';
 import { bothUnits } from '../words';
 import { dragFrom, placeIn } from '../parts/use-drag';
 import { handlePlaces } from './handle-places';

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { CORNERS_OF } from '@/core/2-vehicle/setup/corner-key';
 import { computed, ref } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile, LowgapFitted, LowgapSetup } from '@/contracts/lowgap-file';
-import { ENVELOPES, setupForCorner } from '@/core/clearance/description';
-import { STANDARD_IDS } from '@/core/clearance/standard';
-import { LIMITS, type Range } from '@/core/limits';
+import { enteredSetupFor } from '@/core/4-clearance/case/case-description';
+import { ENVELOPES } from '@/core/4-clearance/envelope/envelope-kind';
+import { STANDARD_IDS } from '@/core/4-clearance/case/standard';
+import { LIMITS, type Range } from '@/core/1-base/limits';
 import { useCurrentCorner } from '../job/current-corner';
 import FitmentFields from '../parts/FitmentFields.vue';
 import QuantityField from '../parts/QuantityField.vue';
@@ -13,7 +15,7 @@ import { ENVELOPE_NAMES, STANDARD_NAMES } from '../words';
 import CataloguePick from './CataloguePick.vue';
 import DrawnTire from './DrawnTire.vue';
 import { startingSetup } from './starting-setup';
-import { axleOf } from './try-setup';
+import { axleOf } from '../../core/2-vehicle/setup/corner-key';
 
 type HeightField = 'suspensionLiftMm' | 'bodyLiftMm' | 'bumpStopMm' | 'axleShiftMm';
 type StopField = 'steerStopLeftDeg' | 'steerStopRightDeg';
@@ -23,12 +25,12 @@ const job = useJobStore();
 const key = useCurrentCorner();
 const choosing = ref(false);
 
-const end = computed(() => (key.value.startsWith('front') ? 'front' : 'rear'));
-const ofAxle = computed(() => axleOf(key.value));
+const end = computed(() => axleOf(key.value));
+const ofAxle = computed(() => CORNERS_OF[end.value]);
 /** The axle looked at has a setup of its own. */
 const own = computed(() => job.document?.setup?.corners?.[key.value] !== undefined);
 const setup = computed<LowgapSetup | null>(() =>
-  job.document?.setup ? (setupForCorner(asCase(job.document), key.value) as LowgapSetup) : null,
+  job.document?.setup ? (enteredSetupFor(asCase(job.document), key.value) as LowgapSetup) : null,
 );
 const steered = computed(() => job.document?.corners[key.value]?.steering);
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { ObstacleSpread, Remeasure } from '@/core/spread/spread';
-import { formatMm } from '@/core/units/length';
+import type { ObstacleSpread, Remeasure } from '@/core/5-consequences/spread/spread';
+import { formatMm } from '@/core/1-base/units/length';
 import { chanceWords, remeasureWords } from '../words';
 
 /** How sure the picked gap is, and which measurement would narrow the low gap most; null while it is worked out. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { line } from 'd3-shape';
 import { computed } from 'vue';
-import type { ObstacleVerdict } from '@/core/clearance/evaluate';
-import { formatMm } from '@/core/units/length';
+import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import { formatMm } from '@/core/1-base/units/length';
 import type { TouchSection } from '../drawing/well-scene';
 
 /** The cut through the axle line and the picked place: here the gap is drawn in its true length. */

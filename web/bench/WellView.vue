@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { line } from 'd3-shape';
 import { computed } from 'vue';
-import type { SweptShape } from '@/core/clearance/swept-shape';
-import type { Vec3 } from '@/core/geometry/vec3';
-import type { Posture } from '@/core/motion/corner-motion';
-import { formatMm } from '@/core/units/length';
+import type { SweptShape } from '@/core/4-clearance/pictures/swept-shape';
+import type { Vec3 } from '@/core/1-base/geometry/vec3';
+import type { Posture } from '@/core/2-vehicle/motion/corner-motion';
+import { formatMm } from '@/core/1-base/units/length';
 import { sweptOutline } from '../drawing/swept-outline';
 import { projector, silhouette, viewBox, type SceneWindow, type ViewName, type WellScene } from '../drawing/well-scene';
 import { dragFrom } from '../parts/use-drag';

@@ -1,4 +1,4 @@
-import type { Rotor } from '@/core/clearance/rotor';
+import type { Rotor } from '@/core/2-vehicle/setup/rotor';
 
 /** Where the handles of a section stand in the drawing (mm, y down): offset, diameter, width. */
 export function handlePlaces({

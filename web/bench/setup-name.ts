@@ -1,7 +1,7 @@
 import type { LowgapSetup } from '@/contracts/lowgap-file';
-import { attempt } from '@/core/problem';
-import { formatMm } from '@/core/units/length';
-import { wheelOffsetMm } from '@/core/wheel/rim';
+import { attempt } from '@/core/1-base/problem';
+import { formatMm } from '@/core/1-base/units/length';
+import { wheelOffsetMm } from '@/core/2-vehicle/wheel/rim';
 
 /** A setup in a few words: `285/75R17, 8.5 in +12, 25 mm spacer, 38 mm lift`. */
 export function setupName(setup: LowgapSetup): string {

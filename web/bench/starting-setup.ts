@@ -1,5 +1,6 @@
 import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
-import { CORNER_KEYS, fittedAsSetup } from '@/core/clearance/description';
+import { CORNER_KEYS } from '@/core/2-vehicle/setup/corner-key';
+import { fittedAsSetup } from '@/core/2-vehicle/setup/setup';
 
 /** A setup to begin from: what the first described corner has on now. */
 export function startingSetup(file: LowgapFile): LowgapSetup {

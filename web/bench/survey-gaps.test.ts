@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import type { CornerDescription } from '@/core/clearance/description';
+import type { CornerDescription } from '@/core/3-survey/description/corner-description';
 import { surveyGaps } from './survey-gaps';
 
 const corner: CornerDescription = {

@@ -1,4 +1,4 @@
-import type { CornerDescription } from '@/core/clearance/description';
+import type { CornerDescription } from '@/core/3-survey/description/corner-description';
 
 /** What a corner's baseline and survey still lack before a gap can be told, in the order they are taken. */
 export function surveyGaps(corner: CornerDescription): string[] {

@@ -1,11 +1,12 @@
 import { onScopeDispose, shallowRef, watch, type Ref } from 'vue';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import { setupForCorner, type CornerKey } from '@/core/clearance/description';
-import type { PlaneWindow } from '@/core/clearance/plane-raster';
-import { MAP_SIZE, type MapSize, type PostureMap } from '@/core/clearance/posture-map';
-import type { SweptShape } from '@/core/clearance/swept-shape';
+import { setupForCorner } from '@/core/4-clearance/case/case-description';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { PlaneWindow } from '@/core/4-clearance/pictures/plane-raster';
+import { MAP_SIZE, type MapSize, type PostureMap } from '@/core/4-clearance/pictures/posture-map';
+import type { SweptShape } from '@/core/4-clearance/pictures/swept-shape';
 import { asCase } from '@/contracts/as-case';
-import type { Problem } from '@/core/problem';
+import type { Problem } from '@/core/1-base/problem';
 import type { KeepOutDrawing } from '../drawing/keep-out-drawing';
 import { PictureClient, type PictureAnswers } from '../workers/picture-client';
 

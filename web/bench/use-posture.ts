@@ -1,9 +1,9 @@
 import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef } from 'vue';
-import { steerAt } from '@/core/clearance/envelope';
-import { gapInPosture } from '@/core/clearance/plain-sweep';
-import type { PreparedCorner } from '@/core/clearance/prepare';
-import type { ObstacleVerdict } from '@/core/clearance/evaluate';
-import type { Posture } from '@/core/motion/corner-motion';
+import { steerAt } from '@/core/4-clearance/envelope/envelope';
+import { gapInPosture } from '@/core/4-clearance/oracle/plain-sweep';
+import type { PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
+import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import type { Posture } from '@/core/2-vehicle/motion/corner-motion';
 import { lookedAt, type Looked } from '../drawing/well-scene';
 
 /** Seconds of one leg of the sweep: lock to lock, or stop to stop. */

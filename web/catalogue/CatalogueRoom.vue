@@ -11,13 +11,13 @@ import {
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { CATALOGUE_KINDS, type CatalogueContent, type CatalogueItem, type CatalogueKind } from '@/contracts/catalogue';
-import { commonSizes, type CommonSize } from '@/core/tire/common-sizes';
-import type { Problem } from '@/core/problem';
+import { commonSizes, type CommonSize } from '@/core/2-vehicle/tire/common-sizes';
+import type { Problem } from '@/core/1-base/problem';
 import { problemText } from '@/contracts/problems';
 import { api, type ApiResult } from '../api';
 import { saveText } from '../parts/save-text';
 import ThemeSwitch from '../parts/ThemeSwitch.vue';
-import { formatMoney } from '@/core/units/money';
+import { formatMoney } from '@/core/1-base/units/money';
 import { CATALOGUE_FIELDS } from './catalogue-fields';
 import { readCsv, writeCsv, type CsvTable } from './csv';
 import CsvPreview from './CsvPreview.vue';

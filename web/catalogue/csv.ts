@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import type { CatalogueContent, CatalogueKind } from '@/contracts/catalogue';
-import type { Problem } from '@/core/problem';
+import type { Problem } from '@/core/1-base/problem';
 import { CATALOGUE_FIELDS } from './catalogue-fields';
 import { readItem, textsOf } from './read-item';
 

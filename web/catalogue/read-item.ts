@@ -1,7 +1,7 @@
 import { ITEM_SCHEMAS, type CatalogueContent, type CatalogueKind } from '@/contracts/catalogue';
 import { parseWith } from '@/contracts/parse';
-import { attempt, type Problem, type Result } from '@/core/problem';
-import { formatMoney, parseMoney } from '@/core/units/money';
+import { attempt, type Problem, type Result } from '@/core/1-base/problem';
+import { formatMoney, parseMoney } from '@/core/1-base/units/money';
 import { parseQuantity } from '../parts/quantity';
 import { CATALOGUE_FIELDS, type CatalogueField } from './catalogue-fields';
 

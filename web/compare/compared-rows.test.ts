@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
-import { evaluateCase } from '@/core/clearance/evaluate';
-import { fittedAsSetup } from '@/core/clearance/description';
-import { attempt } from '@/core/problem';
+import { evaluateCase } from '@/core/4-clearance/verdict/evaluate';
+import { fittedAsSetup } from '@/core/2-vehicle/setup/setup';
+import { attempt } from '@/core/1-base/problem';
 import { demoJobs } from '@/demo/demo-jobs';
 import { comparedRows } from './compared-rows';
 

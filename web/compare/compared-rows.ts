@@ -1,6 +1,6 @@
-import { CORNER_KEYS, type CornerKey } from '@/core/clearance/description';
-import type { Evaluation, ObstacleVerdict } from '@/core/clearance/evaluate';
-import type { Result } from '@/core/problem';
+import { CORNER_KEYS, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { Evaluation, ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import type { Result } from '@/core/1-base/problem';
 
 /** One obstacle under each setup; null where the setup gives no verdict on it (taken off, or no verdict at all). */
 export interface ComparedRow {

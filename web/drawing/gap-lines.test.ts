@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import type { PostureMap } from '@/core/clearance/posture-map';
+import type { PostureMap } from '@/core/4-clearance/pictures/posture-map';
 import { areasBelow, leastMargins, levelsWithin } from './gap-lines';
 
 const COLUMNS = 21;

@@ -1,5 +1,5 @@
 import { contours } from 'd3-contour';
-import type { PostureMap } from '@/core/clearance/posture-map';
+import type { PostureMap } from '@/core/4-clearance/pictures/posture-map';
 
 /** Least margin of all obstacles in each posture, and which obstacle's it is. */
 export function leastMargins({ obstacles, steersDeg, travelsMm }: PostureMap): {

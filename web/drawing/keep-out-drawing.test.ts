@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { KeepOut, KeepOutField } from '@/core/clearance/keep-out';
+import type { KeepOut, KeepOutField } from '@/core/4-clearance/pictures/keep-out';
 import { keepOutDrawing } from './keep-out-drawing';
 
 const window = { fromAMm: -100, fromRMm: 200, stepMm: 2, columns: 100, rows: 80 };

@@ -2,9 +2,14 @@
  * The keep-out region as lines: what the clear section draws. Places are [mm outboard of the hub face, mm radius].
  */
 import { contours } from 'd3-contour';
-import { KEEP_OUT_ZONES, type KeepOut, type KeepOutField, type KeepOutZone } from '@/core/clearance/keep-out';
-import type { PlaneWindow } from '@/core/clearance/plane-raster';
-import { toDegrees } from '@/core/units/angle';
+import {
+  KEEP_OUT_ZONES,
+  type KeepOut,
+  type KeepOutField,
+  type KeepOutZone,
+} from '@/core/4-clearance/pictures/keep-out';
+import type { PlaneWindow } from '@/core/4-clearance/pictures/plane-raster';
+import { toDegrees } from '@/core/1-base/units/angle';
 
 export type PlanePlace = readonly [a: number, r: number];
 

@@ -1,5 +1,5 @@
-import type { PlaneWindow } from '@/core/clearance/plane-raster';
-import type { Rotor } from '@/core/clearance/rotor';
+import type { PlaneWindow } from '@/core/4-clearance/pictures/plane-raster';
+import type { Rotor } from '@/core/2-vehicle/setup/rotor';
 
 /** mm a window's ends move in, so that the picture does not swim while a tire is dragged. */
 const STEP_MM = 40;

@@ -1,5 +1,5 @@
-import type { SweptShape } from '@/core/clearance/swept-shape';
-import type { Vec3 } from '@/core/geometry/vec3';
+import type { SweptShape } from '@/core/4-clearance/pictures/swept-shape';
+import type { Vec3 } from '@/core/1-base/geometry/vec3';
 
 /** Directions the outline is drawn in. */
 const DIRECTIONS = 180;

@@ -1,10 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { prepareDescribed } from '@/core/clearance/described-corner';
-import { evaluateCase } from '@/core/clearance/evaluate';
-import { distance } from '@/core/geometry/vec3';
+import { prepareDescribed } from '@/core/4-clearance/case/described-corner';
+import { evaluateCase, type ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import { distance } from '@/core/1-base/geometry/vec3';
 import { demoJobs } from '@/demo/demo-jobs';
-import type { CornerKey } from '@/core/clearance/description';
-import type { ObstacleVerdict } from '@/core/clearance/evaluate';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { lookedAt, projector, sceneWindow, silhouette, touchSection, viewBox, wellScene } from './well-scene';
 
 const { document } = demoJobs().at(-1)!;

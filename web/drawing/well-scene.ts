@@ -3,19 +3,19 @@
  * obstacle in the posture looked at, and the shortest way between tire and obstacle.
  */
 import { polygonHull } from 'd3-polygon';
-import type { CornerDescription } from '@/core/clearance/description';
-import type { ObstacleVerdict } from '@/core/clearance/evaluate';
-import { solidAt } from '@/core/clearance/posture-gap';
-import { surveyMotion } from '@/core/clearance/motion-under';
-import type { PreparedCorner } from '@/core/clearance/prepare';
-import { nearestOnSolid, prepareRotor, type Rotor, type Solid } from '@/core/clearance/rotor';
-import { flatten } from '@/core/geometry/outline';
-import { place, unplace, type Pose } from '@/core/geometry/pose';
-import type { Vec3 } from '@/core/geometry/vec3';
-import type { Posture } from '@/core/motion/corner-motion';
-import type { Side } from '@/core/motion/steering';
-import { cornersOf, vertexOf, type PieceSet } from '@/core/obstacle/shape';
-import { toRadians } from '@/core/units/angle';
+import type { CornerDescription } from '@/core/3-survey/description/corner-description';
+import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import { solidAt } from '@/core/4-clearance/oracle/posture-gap';
+import { surveyMotion } from '@/core/2-vehicle/setup/motion-under';
+import type { PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
+import { nearestOnSolid, prepareRotor, type Rotor, type Solid } from '@/core/2-vehicle/setup/rotor';
+import { flatten } from '@/core/1-base/geometry/outline';
+import { place, unplace, type Pose } from '@/core/1-base/geometry/pose';
+import type { Vec3 } from '@/core/1-base/geometry/vec3';
+import type { Posture } from '@/core/2-vehicle/motion/corner-motion';
+import type { Side } from '@/core/2-vehicle/motion/steering';
+import { cornersOf, vertexOf, type PieceSet } from '@/core/3-survey/shape/shape';
+import { toRadians } from '@/core/1-base/units/angle';
 
 export interface SceneObstacle {
   readonly id: string;

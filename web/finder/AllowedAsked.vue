@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { PRICED_CHANGES, type FinderQuestionEntry } from '@/contracts/finder';
-import { forbiddenBy, REMEDIES, type Remedy } from '@/core/finder/remedies';
-import type { StandardId } from '@/core/clearance/standard';
-import { STANDARDS } from '@/core/clearance/standard';
-import { LIMITS } from '@/core/limits';
-import { attempt } from '@/core/problem';
-import { formatMoney, parseMoney } from '@/core/units/money';
+import { forbiddenBy, REMEDIES, type Remedy } from '@/core/6-decisions/finder/remedies';
+import type { StandardId } from '@/core/4-clearance/case/standard';
+import { STANDARDS } from '@/core/4-clearance/case/standard';
+import { LIMITS } from '@/core/1-base/limits';
+import { attempt } from '@/core/1-base/problem';
+import { formatMoney, parseMoney } from '@/core/1-base/units/money';
 import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';
 import { STANDARD_NAMES } from '../words';

@@ -2,9 +2,9 @@
 import { mdiCheckDecagramOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { fieldText } from '@/contracts/problems';
-import { STANDARD_IDS } from '@/core/clearance/standard';
-import { CLAIM_POSTURES, type ClaimCheck, type ClaimedTire, type ClaimFinding } from '@/core/finder/claim';
-import { formatMm } from '@/core/units/length';
+import { STANDARD_IDS } from '@/core/4-clearance/case/standard';
+import { CLAIM_POSTURES, type ClaimCheck, type ClaimedTire, type ClaimFinding } from '@/core/6-decisions/finder/claim';
+import { formatMm } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
 import type { FinderClient } from '../workers/finder-client';
 import { CORNER_NAMES, postureWords, STANDARD_NAMES } from '../words';

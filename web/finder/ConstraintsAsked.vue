@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { constraintsSchema, type FinderQuestionEntry } from '@/contracts/finder';
-import { LIMITS } from '@/core/limits';
-import { attempt, type Result } from '@/core/problem';
-import { SPEED_SYMBOLS, speedOfSymbolKmh } from '@/core/road/load-and-speed';
-import { formatMoney, parseMoney } from '@/core/units/money';
+import { LIMITS } from '@/core/1-base/limits';
+import { attempt, type Result } from '@/core/1-base/problem';
+import { SPEED_SYMBOLS, speedOfSymbolKmh } from '@/core/5-consequences/road/load-and-speed';
+import { formatMoney, parseMoney } from '@/core/1-base/units/money';
 import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';
 import { readNumber, writeNumber } from '../parts/read-lists';

@@ -2,10 +2,10 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { computed, ref } from 'vue';
-import type { FinderAnswer } from '@/core/finder/answer';
-import type { BoardDot } from '@/core/finder/board';
-import type { PartialDot } from '@/core/finder/search';
-import { MM_PER_IN } from '@/core/units/length';
+import type { FinderAnswer } from '@/core/6-decisions/finder/answer';
+import type { BoardDot } from '@/core/6-decisions/finder/board';
+import type { PartialDot } from '@/core/6-decisions/finder/search';
+import { MM_PER_IN } from '@/core/1-base/units/length';
 import { boardLabels } from '../drawing/board-labels';
 import { CORNER_NAMES } from '../words';
 import { bothIn, CONSTRAINT_WORDS, REMEDY_WORDS, signedMm } from './finder-words';

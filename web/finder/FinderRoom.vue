@@ -1,13 +1,14 @@
 <script setup lang="ts">
+import type { WheelAndTire } from '@/core/2-vehicle/setup/wheel-and-tire';
 import { computed, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapSetup } from '@/contracts/lowgap-file';
-import { fittedAsSetup, setupForCorner, type SetupDescription } from '@/core/clearance/description';
-import { attempt } from '@/core/problem';
-import { tireSection } from '@/core/tire/section';
-import { formatMm } from '@/core/units/length';
-import { wheelOffsetMm } from '@/core/wheel/rim';
+import { setupForCorner } from '@/core/4-clearance/case/case-description';
+import { attempt } from '@/core/1-base/problem';
+import { tireSection } from '@/core/2-vehicle/tire/section';
+import { formatMm } from '@/core/1-base/units/length';
+import { wheelOffsetMm } from '@/core/2-vehicle/wheel/rim';
 import { cornerLimits } from '../job/corner-limits';
 import { useView } from '../parts/use-view';
 import { useJobStore } from '../stores/job';
@@ -64,7 +65,7 @@ const marks = computed<BoardMark[]>(() => {
   const key = answer.value?.corners[0] ?? job.corners[0];
   const corner = key && file?.corners[key];
   if (!file || !key || !corner) return [];
-  const mark = (name: string, { tire, wheel, spacerMm }: SetupDescription): BoardMark[] => {
+  const mark = (name: string, { tire, wheel, spacerMm }: WheelAndTire): BoardMark[] => {
     const made = attempt(() => ({
       name,
       diameterMm: tireSection(tire, wheel.widthIn).diameterMm,
@@ -72,10 +73,7 @@ const marks = computed<BoardMark[]>(() => {
     }));
     return made.ok ? [made.value] : [];
   };
-  return [
-    ...mark('fitted', fittedAsSetup(corner.fitted)),
-    ...(file.setup ? mark('tried', setupForCorner(asCase(file), key)) : []),
-  ];
+  return [...mark('fitted', corner.fitted), ...(file.setup ? mark('tried', setupForCorner(asCase(file), key)) : [])];
 });
 
 function tryIn(room: 'bench' | 'plan', setup: unknown): void {

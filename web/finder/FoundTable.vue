@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { mdiDownload } from '@mdi/js';
 import { computed, ref } from 'vue';
-import type { FoundRow } from '@/core/finder/rows';
-import { formatMm } from '@/core/units/length';
-import type { Axle } from '@/core/finder/session';
+import type { FoundRow } from '@/core/6-decisions/finder/rows';
+import { formatMm } from '@/core/1-base/units/length';
+import type { FoundOn } from '@/core/6-decisions/finder/session';
 import { saveText } from '../parts/save-text';
 import { chanceKey } from './use-finder';
 import { answerCsv } from './answer-csv';
@@ -22,7 +22,7 @@ import {
 /** Combinations that will do: sorted, filtered, picked, taken away as CSV. */
 const props = defineProps<{
   rows: readonly FoundRow[];
-  axle: Axle;
+  axle: FoundOn;
   chances: ReadonlyMap<string, number | null>;
   caption: string;
   pickedNumber: number | null;

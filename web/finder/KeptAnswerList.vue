@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { KeptAnswer } from '@/contracts/finder';
-import { formatMm } from '@/core/units/length';
+import { formatMm } from '@/core/1-base/units/length';
 import { AXLE_WORDS, changesWords, lowGapWords, wheelWords } from './finder-words';
 
 /** The answer that was kept with the job, until the question is asked again. */

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { mdiWrenchOutline } from '@mdi/js';
 import { computed } from 'vue';
-import type { FoundRow } from '@/core/finder/rows';
-import type { Explanation } from '@/core/finder/session';
-import { formatMm } from '@/core/units/length';
+import type { FoundRow } from '@/core/6-decisions/finder/rows';
+import type { Explanation } from '@/core/6-decisions/finder/session';
+import { formatMm } from '@/core/1-base/units/length';
 import { chanceWords, CORNER_NAMES, leverSentence, postureWords, verdictSentence } from '../words';
 import { changesWords, lowGapWords, REMEDY_WORDS, signedMm, stanceWords, tireWords, wheelWords } from './finder-words';
 

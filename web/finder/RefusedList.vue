@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { FinderAnswer } from '@/core/finder/answer';
+import type { FinderAnswer } from '@/core/6-decisions/finder/answer';
 import { CONSTRAINT_WORDS, refusalSentence, stanceWords, tireWords } from './finder-words';
-import { formatMm } from '@/core/units/length';
-import { CONSTRAINTS } from '@/core/finder/constraints';
+import { formatMm } from '@/core/1-base/units/length';
+import { CONSTRAINTS } from '@/core/6-decisions/finder/constraints';
 
 /** Every tire for which nothing does, each with why in one sentence; the nearest miss first. */
 const props = defineProps<{ answer: FinderAnswer; rideMm: number }>();

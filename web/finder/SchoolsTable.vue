@@ -2,10 +2,10 @@
 import { computed, ref, shallowRef } from 'vue';
 import type { FinderQuestionEntry } from '@/contracts/finder';
 import { problemText } from '@/contracts/problems';
-import type { FoundRow } from '@/core/finder/rows';
-import type { SchoolAnswer } from '@/core/finder/schools';
-import type { Problem } from '@/core/problem';
-import { formatMm } from '@/core/units/length';
+import type { FoundRow } from '@/core/6-decisions/finder/rows';
+import type { SchoolAnswer } from '@/core/6-decisions/finder/schools';
+import type { Problem } from '@/core/1-base/problem';
+import { formatMm } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
 import type { FinderClient } from '../workers/finder-client';
 import { STANDARD_NAMES } from '../words';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { FinderQuestionEntry } from '@/contracts/finder';
-import { LIMITS } from '@/core/limits';
+import { LIMITS } from '@/core/1-base/limits';
 import ChipGroup from '../parts/ChipGroup.vue';
 import QuantityField from '../parts/QuantityField.vue';
 

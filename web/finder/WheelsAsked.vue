@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { FinderQuestionEntry } from '@/contracts/finder';
-import { LIMITS } from '@/core/limits';
-import { LIFT_KINDS, type LiftKind } from '@/core/finder/question';
+import { LIMITS } from '@/core/1-base/limits';
+import { LIFT_KINDS, type LiftKind } from '@/core/6-decisions/finder/question';
 import ChipGroup from '../parts/ChipGroup.vue';
 import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';

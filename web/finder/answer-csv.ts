@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import type { FoundRow } from '@/core/finder/rows';
-import { formatMoney } from '@/core/units/money';
+import type { FoundRow } from '@/core/6-decisions/finder/rows';
+import { formatMoney } from '@/core/1-base/units/money';
 import { changesWords, stanceWords } from './finder-words';
 
 const mm = (value: number): string => value.toFixed(1);

@@ -1,14 +1,14 @@
-import type { RefusedTire } from '@/core/finder/refusals';
-import type { FoundRow } from '@/core/finder/rows';
-import type { ClaimPosture } from '@/core/finder/claim';
-import type { Constraint } from '@/core/finder/constraints';
-import type { Contradiction } from '@/core/finder/contradiction';
-import type { PokePosture } from '@/core/finder/need-gap';
-import type { Fit, LiftKind } from '@/core/finder/question';
-import type { Remedy } from '@/core/finder/remedies';
-import type { Axle } from '@/core/finder/session';
-import { formatMoney } from '@/core/units/money';
-import { formatFraction, formatMm } from '@/core/units/length';
+import type { RefusedTire } from '@/core/6-decisions/finder/refusals';
+import type { FoundRow } from '@/core/6-decisions/finder/rows';
+import type { ClaimPosture } from '@/core/6-decisions/finder/claim';
+import type { Constraint } from '@/core/6-decisions/finder/constraints';
+import type { Contradiction } from '@/core/6-decisions/finder/contradiction';
+import type { PokePosture } from '@/core/6-decisions/finder/need-gap';
+import type { Fit, LiftKind } from '@/core/6-decisions/finder/question';
+import type { Remedy } from '@/core/6-decisions/finder/remedies';
+import type { FoundOn } from '@/core/6-decisions/finder/session';
+import { formatMoney } from '@/core/1-base/units/money';
+import { formatFraction, formatMm } from '@/core/1-base/units/length';
 import { CORNER_NAMES, postureWords } from '../words';
 
 export const REMEDY_WORDS: Readonly<Record<Remedy, string>> = {
@@ -51,7 +51,7 @@ export const LIFT_WORDS: Readonly<Record<LiftKind, string>> = {
   body: 'body lift',
 };
 
-export const AXLE_WORDS: Readonly<Record<Axle, string>> = { all: 'All round', front: 'Front', rear: 'Rear' };
+export const AXLE_WORDS: Readonly<Record<FoundOn, string>> = { all: 'All round', front: 'Front', rear: 'Rear' };
 
 /** By how hard a change is to take back. */
 export const PERMANENCE_WORDS = [

@@ -1,9 +1,9 @@
 import type { FinderQuestionEntry } from '@/contracts/finder';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import { fittedAsSetup } from '@/core/clearance/description';
-import { attempt } from '@/core/problem';
-import { tireSection } from '@/core/tire/section';
-import { wheelOffsetMm } from '@/core/wheel/rim';
+import { fittedAsSetup } from '@/core/2-vehicle/setup/setup';
+import { attempt } from '@/core/1-base/problem';
+import { tireSection } from '@/core/2-vehicle/tire/section';
+import { wheelOffsetMm } from '@/core/2-vehicle/wheel/rim';
 
 /** mm beyond the fitted tire's diameter that are looked at, to either side. */
 const TALLER_MM = 110;

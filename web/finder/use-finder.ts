@@ -1,11 +1,11 @@
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { MOST_KEPT_ROWS, type FinderQuestionEntry, type KeptAnswer, type KeptRow } from '@/contracts/finder';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import type { FoundRow } from '@/core/finder/rows';
-import type { FirstLook, PartialDot } from '@/core/finder/search';
-import type { Axle, Explanation, FinderResult } from '@/core/finder/session';
-import type { Problem, Result } from '@/core/problem';
-import { seedOf } from '@/core/numeric/seeded-random';
+import type { FoundRow } from '@/core/6-decisions/finder/rows';
+import type { FirstLook, PartialDot } from '@/core/6-decisions/finder/search';
+import type { Explanation, FinderResult, FoundOn } from '@/core/6-decisions/finder/session';
+import type { Problem, Result } from '@/core/1-base/problem';
+import { seedOf } from '@/core/1-base/numeric/seeded-random';
 import { api } from '../api';
 import { useJobStore } from '../stores/job';
 import { FinderClient } from '../workers/finder-client';
@@ -15,7 +15,7 @@ import { startingQuestion } from './starting-question';
 const ASK_EVERY_MS = 300;
 
 export interface Picked {
-  readonly axle: Axle;
+  readonly axle: FoundOn;
   readonly number: number;
 }
 
@@ -234,9 +234,9 @@ export function useFinder() {
 /** Rows whose chance is worked out. */
 const MOST_CHANCES = 15;
 
-export const chanceKey = (axle: Axle, number: number): string => `${axle}:${number}`;
+export const chanceKey = (axle: FoundOn, number: number): string => `${axle}:${number}`;
 
-const keptRow = (axle: Axle, row: FoundRow): KeptRow => ({
+const keptRow = (axle: FoundOn, row: FoundRow): KeptRow => ({
   axle,
   size: row.size,
   diameterMm: row.diameterMm,

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { ALIGNMENT_STATES, axleToe, toeDegFromMm, toeMm } from '@/core/follow-up/alignment';
+import { ALIGNMENT_STATES, axleToe, toeDegFromMm, toeMm } from '@/core/7-job/follow-up/alignment';
 import { asCase } from '@/contracts/as-case';
-import { setupForCorner, type CornerKey } from '@/core/clearance/description';
-import { LIMITS, type Range } from '@/core/limits';
-import { attempt, ProblemError, type Result } from '@/core/problem';
-import { tireSection } from '@/core/tire/section';
-import { formatMm, MM_PER_IN, parseLength } from '@/core/units/length';
+import { setupForCorner } from '@/core/4-clearance/case/case-description';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { LIMITS, type Range } from '@/core/1-base/limits';
+import { attempt, ProblemError, type Result } from '@/core/1-base/problem';
+import { tireSection } from '@/core/2-vehicle/tire/section';
+import { formatMm, MM_PER_IN, parseLength } from '@/core/1-base/units/length';
 import { inRange } from '../parts/read-lists';
 import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';

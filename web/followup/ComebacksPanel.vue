@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
-import { COMEBACK_CAUSES, type ComebackCause } from '@/core/follow-up/due';
+import { COMEBACK_CAUSES, type ComebackCause } from '@/core/7-job/follow-up/due';
 import { COMEBACK_WORDS } from './follow-up-words';
 import { today, type FollowUpState } from './use-follow-up';
 

@@ -3,7 +3,7 @@ import { mdiCalendarExport, mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { format, parseISO } from 'date-fns';
 import { computed, ref } from 'vue';
 import { calendarRequestSchema } from '@/contracts/sheets-api';
-import { FOLLOW_UP_KINDS, type FollowUpKind } from '@/core/follow-up/due';
+import { FOLLOW_UP_KINDS, type FollowUpKind } from '@/core/7-job/follow-up/due';
 import { api } from '../api';
 import { newId } from '../install/use-install';
 import { saveBlob } from '../parts/save-text';

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
-import { attempt } from '@/core/problem';
-import { roadReport } from '@/core/stance/road-report';
-import { formatMm } from '@/core/units/length';
+import { attempt } from '@/core/1-base/problem';
+import { roadReport } from '@/core/5-consequences/stance/road-report';
+import { formatMm } from '@/core/1-base/units/length';
 import { setupLine } from '@/sheets/order-head';
 import { usePlanned } from '../plan/use-planned';
 import { roadMeasured } from '../stance/use-stance';

@@ -1,4 +1,4 @@
-import type { ComebackCause, FollowUpKind } from '@/core/follow-up/due';
+import type { ComebackCause, FollowUpKind } from '@/core/7-job/follow-up/due';
 
 export const FOLLOW_UP_WORDS: Readonly<Record<FollowUpKind, string>> = {
   wheelNuts: 'Wheel nuts: torque again, by the maker’s value',

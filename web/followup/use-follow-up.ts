@@ -4,12 +4,12 @@ import { asCase } from '@/contracts/as-case';
 import { caseOfRound } from '@/contracts/as-fit';
 import { followUpSchema, type DueEntry, type FollowUpEntry } from '@/contracts/follow-up';
 import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
-import { setupForCorner } from '@/core/clearance/description';
-import { describedCorners } from '@/core/clearance/described-corner';
-import { usualFollowUps } from '@/core/follow-up/due';
-import { fromMeasured, type MeasuredHeight } from '@/core/follow-up/next-change';
-import { attempt } from '@/core/problem';
-import { expectedHeights } from '@/core/stance/expected-height';
+import { enteredSetupFor } from '@/core/4-clearance/case/case-description';
+import { describedCorners } from '@/core/4-clearance/case/described-corner';
+import { usualFollowUps } from '@/core/7-job/follow-up/due';
+import { fromMeasured, type MeasuredHeight } from '@/core/7-job/follow-up/next-change';
+import { attempt } from '@/core/1-base/problem';
+import { expectedHeights } from '@/core/5-consequences/stance/expected-height';
 import { startingSetup } from '../bench/starting-setup';
 import { newId } from '../install/use-install';
 import { useJobStore } from '../stores/job';
@@ -62,7 +62,7 @@ export function useFollowUp() {
     const file = job.document;
     if (!file) return;
     const parts = file.setup
-      ? describedCorners(asCase(file)).flatMap((key) => setupForCorner(asCase(file), key).parts ?? [])
+      ? describedCorners(asCase(file)).flatMap((key) => enteredSetupFor(asCase(file), key).parts ?? [])
       : [];
     const kinds = parts.map(({ kind }) => kind);
     const due = usualFollowUps({

@@ -3,7 +3,7 @@ import { mdiArrowDown, mdiArrowUp, mdiDeleteOutline, mdiPencilOutline, mdiPlus }
 import { format, parseISO } from 'date-fns';
 import { computed, ref } from 'vue';
 import type { InstallStep } from '@/contracts/install';
-import type { Plan } from '@/core/plan/plan-step';
+import type { Plan } from '@/core/6-decisions/plan/plan-step';
 import { PRECAUTION_WORDS, timeWords } from '@/sheets/plan-words';
 import { readNumber, writeNumber } from '../parts/read-lists';
 import TickButton from '../parts/TickButton.vue';

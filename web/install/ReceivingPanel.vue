@@ -2,8 +2,8 @@
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import type { PieceEntry } from '@/contracts/install';
-import { PIECE_STATES, type PieceState } from '@/core/install/receiving';
-import { LIMITS } from '@/core/limits';
+import { PIECE_STATES, type PieceState } from '@/core/7-job/install/receiving';
+import { LIMITS } from '@/core/1-base/limits';
 import { HOLD_WORDS, PIECE_STATE_WORDS } from '@/sheets/install-words';
 import { readNumber, writeNumber } from '../parts/read-lists';
 import QuantityField from '../parts/QuantityField.vue';

@@ -1,9 +1,9 @@
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import { installSchema, type InstallEntry, type InstallStep } from '@/contracts/install';
-import { installSheet } from '@/core/install/install-sheet';
-import { holds } from '@/core/install/receiving';
-import type { Plan } from '@/core/plan/plan-step';
+import { installSheet } from '@/core/7-job/install/install-sheet';
+import { holds } from '@/core/7-job/install/receiving';
+import type { Plan } from '@/core/6-decisions/plan/plan-step';
 import { installStepText } from '@/sheets/install-words';
 import { useJobStore } from '../stores/job';
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { ALLOWED_CHANGES, Intake, LOOKS, USES } from '@/contracts/job-record';
-import { STANDARD_IDS, type StandardId } from '@/core/clearance/standard';
-import { LIMITS } from '@/core/limits';
+import { STANDARD_IDS, type StandardId } from '@/core/4-clearance/case/standard';
+import { LIMITS } from '@/core/1-base/limits';
 import ChipGroup from '../parts/ChipGroup.vue';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';

@@ -1,4 +1,4 @@
-import type { Problem, Result } from '@/core/problem';
+import type { Problem, Result } from '@/core/1-base/problem';
 
 /** Longest side kept, pixels: a rust hole is still seen on it. */
 const LONGEST_PX = 1600;

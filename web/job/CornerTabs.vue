@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { CORNER_KEYS, type CornerKey } from '@/core/clearance/description';
-import { formatMm } from '@/core/units/length';
+import { CORNER_KEYS, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { formatMm } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../words';
 import { useCurrentCorner } from './current-corner';

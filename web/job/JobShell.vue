@@ -3,10 +3,9 @@ import { mdiArrowLeft, mdiDownload, mdiFolderOpenOutline, mdiRedo, mdiUndo } fro
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import { problemText } from '@/contracts/problems';
-import { setupForCorner } from '@/core/clearance/description';
-import type { Problem } from '@/core/problem';
-import { withPartsCounted } from '@/core/stance/lift-part';
-import { formatMm } from '@/core/units/length';
+import { setupForCorner } from '@/core/4-clearance/case/case-description';
+import type { Problem } from '@/core/1-base/problem';
+import { formatMm } from '@/core/1-base/units/length';
 import GapStrip from '../parts/GapStrip.vue';
 import { downloadLowgap, readLowgapUpload } from '../parts/lowgap-upload';
 import ThemeSwitch from '../parts/ThemeSwitch.vue';
@@ -84,7 +83,7 @@ const stanceState = computed(() => {
   const file = job.document;
   const lifts = file?.setup
     ? job.corners.map((key) => {
-        const { suspensionLiftMm, bodyLiftMm, linkageDropMm } = withPartsCounted(setupForCorner(asCase(file), key));
+        const { suspensionLiftMm, bodyLiftMm, linkageDropMm } = setupForCorner(asCase(file), key);
         return suspensionLiftMm + bodyLiftMm + linkageDropMm;
       })
     : [];

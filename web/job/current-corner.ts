@@ -1,6 +1,6 @@
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { CORNER_KEYS, type CornerKey } from '@/core/clearance/description';
+import { CORNER_KEYS, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { useJobStore } from '../stores/job';
 
 /** The corner being looked at: kept in the address, so that a link opens on it. */

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { mdiMinus, mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
-import { LIMITS } from '@/core/limits';
+import { LIMITS } from '@/core/1-base/limits';
 import { fieldText } from '@/contracts/problems';
 import type { LowgapFitted } from '@/contracts/lowgap-file';
-import { attempt } from '@/core/problem';
-import { parseTireSize } from '@/core/tire/size';
-import { nextSize } from '@/core/tire/nearest-sizes';
-import { tireSection } from '@/core/tire/section';
-import { formatMm, mmToIn } from '@/core/units/length';
-import { backspacingFromOffset, wheelOffsetMm, type BackspacingSchool } from '@/core/wheel/rim';
+import { attempt } from '@/core/1-base/problem';
+import { parseTireSize } from '@/core/2-vehicle/tire/size';
+import { nextSize } from '@/core/2-vehicle/tire/nearest-sizes';
+import { tireSection } from '@/core/2-vehicle/tire/section';
+import { formatMm, mmToIn } from '@/core/1-base/units/length';
+import { backspacingFromOffset, wheelOffsetMm, type BackspacingSchool } from '@/core/2-vehicle/wheel/rim';
 import QuantityField from './QuantityField.vue';
 
 type Fitment = Pick<LowgapFitted, 'tire' | 'wheel' | 'spacerMm' | 'typed'>;

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { problemText } from '@/contracts/problems';
-import { STANDARDS, verdictOf } from '@/core/clearance/standard';
-import { formatFraction, formatMm } from '@/core/units/length';
+import { STANDARDS, verdictOf } from '@/core/4-clearance/case/standard';
+import { formatFraction, formatMm } from '@/core/1-base/units/length';
 import { cornerLimits } from '../job/corner-limits';
 import { useJobStore } from '../stores/job';
 import { ACROSS_NAMES, chanceWords, CORNER_NAMES, postureWords, STANDARD_NAMES } from '../words';

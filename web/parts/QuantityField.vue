@@ -2,7 +2,7 @@
 import { mdiMinus, mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
 import { fieldText } from '@/contracts/problems';
-import type { Range } from '@/core/limits';
+import type { Range } from '@/core/1-base/limits';
 import { otherUnitText, parseQuantity, quantityText, type Quantity } from './quantity';
 
 /** One number as people type it. What is wrong stays in the field and is said; only a good number goes on. */

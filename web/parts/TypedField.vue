@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="T">
 import { ref, watch } from 'vue';
 import { fieldText } from '@/contracts/problems';
-import type { Result } from '@/core/problem';
+import type { Result } from '@/core/1-base/problem';
 
 /** A text that stands for something: what cannot be read stays in the field and is said; only what can goes on. */
 const props = defineProps<{

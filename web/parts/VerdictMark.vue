@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Verdict } from '@/core/clearance/standard';
+import type { Verdict } from '@/core/4-clearance/case/standard';
 import { VERDICT_WORDS } from '../words';
 
 /** A verdict by word and shape: two lines apart, two lines near, two lines crossed. */

@@ -1,7 +1,7 @@
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import { readLowgapText } from '@/contracts/parse';
 import { saveText } from './save-text';
-import type { Result } from '@/core/problem';
+import type { Result } from '@/core/1-base/problem';
 
 const MOST_BYTES = 8_000_000;
 

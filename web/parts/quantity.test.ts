@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { LIMITS } from '@/core/limits';
+import { LIMITS } from '@/core/1-base/limits';
 import { otherUnitText, parseQuantity, quantityText } from './quantity';
 
 describe('numbers in fields', () => {

@@ -1,7 +1,7 @@
-import type { Range } from '@/core/limits';
-import { attempt, ProblemError, type Result } from '@/core/problem';
-import { SAME_LENGTH_MM } from '@/core/tolerances';
-import { formatFraction, formatMm, MM_PER_IN, parseLength } from '@/core/units/length';
+import type { Range } from '@/core/1-base/limits';
+import { attempt, ProblemError, type Result } from '@/core/1-base/problem';
+import { SAME_LENGTH_MM } from '@/core/1-base/tolerances';
+import { formatFraction, formatMm, MM_PER_IN, parseLength } from '@/core/1-base/units/length';
 
 /** What a field holds: a length in mm, a rim dimension in inches, or an angle in degrees. */
 export type Quantity = 'length' | 'inches' | 'degrees';

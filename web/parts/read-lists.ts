@@ -1,6 +1,6 @@
-import type { Range } from '@/core/limits';
-import { attempt, ProblemError, type Result } from '@/core/problem';
-import { formatMm, MM_PER_IN, parseLength } from '@/core/units/length';
+import type { Range } from '@/core/1-base/limits';
+import { attempt, ProblemError, type Result } from '@/core/1-base/problem';
+import { formatMm, MM_PER_IN, parseLength } from '@/core/1-base/units/length';
 
 /** Lengths one after another: `0, 25, 2 in`; a decimal comma stands between digits, a separating one before a space or `;`. */
 export const readLengths =

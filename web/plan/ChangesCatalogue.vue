@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { STANDARDS, type StandardId } from '@/core/clearance/standard';
-import { MATERIALS, type Material } from '@/core/obstacle/material';
-import { MODIFICATION_RULES, MODIFICATIONS, modificationsOf, permits } from '@/core/plan/modification';
-import { formatMm } from '@/core/units/length';
+import { STANDARDS, type StandardId } from '@/core/4-clearance/case/standard';
+import { MATERIALS, type Material } from '@/core/3-survey/shape/material';
+import { MODIFICATION_RULES, MODIFICATIONS, modificationsOf, permits } from '@/core/6-decisions/plan/modification';
+import { formatMm } from '@/core/1-base/units/length';
 import { CONSUMABLE_WORDS, inDegrees, MODIFICATION_WORDS, PRECAUTION_WORDS, timeWords } from '@/sheets/plan-words';
 import { PERMANENCE_WORDS } from '../finder/finder-words';
 import { MATERIAL_NAMES, STANDARD_NAMES } from '../words';

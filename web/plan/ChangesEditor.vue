@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { LIMITS, type Range } from '@/core/limits';
-import type { ChosenPlan } from '@/core/plan/judge-plan';
-import { AXLE_CHANGE_KEYS, KIND_OF, type AxleChanges, type PlanAxle } from '@/core/plan/setup-changes';
+import { LIMITS, type Range } from '@/core/1-base/limits';
+import type { ChosenPlan } from '@/core/6-decisions/plan/judge-plan';
+import { AXLE_CHANGE_KEYS, KIND_OF, type AxleChanges } from '@/core/6-decisions/plan/setup-changes';
+import type { Axle } from '@/core/2-vehicle/setup/corner-key';
 import { inDegrees, MODIFICATION_WORDS } from '@/sheets/plan-words';
 import QuantityField from '../parts/QuantityField.vue';
 
 /** The plan's changes of each axle and of the body, by hand. */
-defineProps<{ changes: ChosenPlan['changes']; axles: readonly PlanAxle[] }>();
-const emit = defineEmits<{ axle: [axle: PlanAxle, key: keyof AxleChanges, amount: number]; body: [mm: number] }>();
+defineProps<{ changes: ChosenPlan['changes']; axles: readonly Axle[] }>();
+const emit = defineEmits<{ axle: [axle: Axle, key: keyof AxleChanges, amount: number]; body: [mm: number] }>();
 
 const RANGES: Readonly<Record<keyof AxleChanges, Range>> = {
   bumpStopMm: LIMITS.bumpStopMm,
@@ -24,7 +25,7 @@ const OWN_WORDS: Partial<Record<keyof AxleChanges, string>> = {
   armAdjustDeg: 'Arms, + more caster',
   axleMoveMm: 'Axle, + forward',
 };
-const keysOf = (axle: PlanAxle): readonly (keyof AxleChanges)[] =>
+const keysOf = (axle: Axle): readonly (keyof AxleChanges)[] =>
   AXLE_CHANGE_KEYS.filter((key) => axle === 'front' || (key !== 'steeringStopDeg' && key !== 'armAdjustDeg'));
 </script>
 

@@ -2,7 +2,7 @@
 import { formatISO } from 'date-fns';
 import { ref } from 'vue';
 import type { Consent, PlanEntry } from '@/contracts/plan';
-import type { ThingOutcome } from '@/core/plan/judge-plan';
+import type { ThingOutcome } from '@/core/6-decisions/plan/judge-plan';
 import { CORNER_WORDS, PRECAUTION_WORDS } from '@/sheets/plan-words';
 import type { PlanEdit } from './use-plan';
 

@@ -3,11 +3,12 @@ import { mdiClipboardCheckOutline, mdiStop } from '@mdi/js';
 import { computed } from 'vue';
 import type { PlanEntry } from '@/contracts/plan';
 import { problemText } from '@/contracts/problems';
-import { STANDARDS, type StandardId } from '@/core/clearance/standard';
-import { LIMITS, type Range } from '@/core/limits';
-import { MODIFICATION_RULES, MODIFICATIONS, permits, type Modification } from '@/core/plan/modification';
-import { AXLE_CHANGE_KEYS, type AxleChanges, type PlanAxle } from '@/core/plan/setup-changes';
-import type { Problem } from '@/core/problem';
+import { STANDARDS, type StandardId } from '@/core/4-clearance/case/standard';
+import { LIMITS, type Range } from '@/core/1-base/limits';
+import { MODIFICATION_RULES, MODIFICATIONS, permits, type Modification } from '@/core/6-decisions/plan/modification';
+import { AXLE_CHANGE_KEYS, type AxleChanges } from '@/core/6-decisions/plan/setup-changes';
+import type { Axle } from '@/core/2-vehicle/setup/corner-key';
+import type { Problem } from '@/core/1-base/problem';
 import { MODIFICATION_WORDS } from '@/sheets/plan-words';
 import { readLengths, readNumbers, writeList } from '../parts/read-lists';
 import QuantityField from '../parts/QuantityField.vue';
@@ -20,7 +21,7 @@ import type { PlanEdit } from './use-plan';
 const props = defineProps<{
   plan: PlanEntry;
   standard: StandardId;
-  axles: readonly PlanAxle[];
+  axles: readonly Axle[];
   problems: readonly Problem[];
   running: boolean;
   share: number;
@@ -64,10 +65,10 @@ const READ: Readonly<Record<keyof AxleChanges, ReturnType<typeof readLengths>>> 
 };
 const readBodyLifts = readLengths(LIMITS.bodyLiftMm);
 /** A rear axle does not steer here. */
-const keysOf = (axle: PlanAxle): readonly (keyof AxleChanges)[] =>
+const keysOf = (axle: Axle): readonly (keyof AxleChanges)[] =>
   AXLE_CHANGE_KEYS.filter((key) => axle === 'front' || (key !== 'steeringStopDeg' && key !== 'armAdjustDeg'));
 
-function tryAt(axle: PlanAxle, key: keyof AxleChanges, values: number[] | undefined): void {
+function tryAt(axle: Axle, key: keyof AxleChanges, values: number[] | undefined): void {
   emit('change', (plan) => {
     if (values?.length) plan.tried[axle][key] = values;
     else delete plan.tried[axle][key];
@@ -78,7 +79,7 @@ const allowedLine = computed(() => {
   const count = Object.keys(props.plan.allowed).length;
   return count ? `${count} kinds of change` : 'nothing';
 });
-const triedLine = (axle: PlanAxle): string => {
+const triedLine = (axle: Axle): string => {
   const count = Object.values(props.plan.tried[axle]).filter((values) => values?.length).length;
   return count ? `${count} kind${count === 1 ? '' : 's'} tried` : 'nothing tried';
 };

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { PlanAnswer } from '@/core/plan/planner';
-import type { Plan } from '@/core/plan/plan-step';
-import type { Modification } from '@/core/plan/modification';
-import { formatMm } from '@/core/units/length';
-import { formatMoney } from '@/core/units/money';
+import type { PlanAnswer } from '@/core/6-decisions/plan/planner';
+import type { Plan } from '@/core/6-decisions/plan/plan-step';
+import type { Modification } from '@/core/6-decisions/plan/modification';
+import { formatMm } from '@/core/1-base/units/length';
+import { formatMoney } from '@/core/1-base/units/money';
 import { CORNER_WORDS, MODIFICATION_WORDS, refusalWords, stepWords, timeWords } from '@/sheets/plan-words';
 import { PERMANENCE_WORDS } from '../finder/finder-words';
 

@@ -3,10 +3,11 @@ import { computed, ref, watchEffect } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { MOST_COMPARED, type LowgapSetup } from '@/contracts/lowgap-file';
 import { problemText } from '@/contracts/problems';
-import type { Fix, ThingOutcome } from '@/core/plan/judge-plan';
-import { axleOf, PLAN_AXLES, type AxleChanges, type PlanAxle } from '@/core/plan/setup-changes';
-import { formatMm } from '@/core/units/length';
-import { formatMoney } from '@/core/units/money';
+import type { Fix, ThingOutcome } from '@/core/6-decisions/plan/judge-plan';
+import { type AxleChanges } from '@/core/6-decisions/plan/setup-changes';
+import { axleOf, AXLES, type Axle } from '@/core/2-vehicle/setup/corner-key';
+import { formatMm } from '@/core/1-base/units/length';
+import { formatMoney } from '@/core/1-base/units/money';
 import { CORNER_WORDS, knockOnWords, timeWords } from '@/sheets/plan-words';
 import { PERMANENCE_WORDS } from '../finder/finder-words';
 import { useView } from '../parts/use-view';
@@ -38,7 +39,7 @@ const VIEWS = {
 } as const;
 const view = useView(VIEWS, 'plan');
 
-const axles = computed(() => PLAN_AXLES.filter((axle) => job.corners.some((key) => axleOf(key) === axle)));
+const axles = computed(() => AXLES.filter((axle) => job.corners.some((key) => axleOf(key) === axle)));
 const judged = computed(() => state.judgement.value);
 const brackets = computed(() =>
   (judged.value?.things ?? []).filter(
@@ -62,7 +63,7 @@ const unsurveyed = computed(() =>
 );
 const hasPlan = computed(() => (judged.value?.plan.steps.length ?? 0) > 0);
 
-const setAxle = (axle: PlanAxle, key: keyof AxleChanges, amount: number): void =>
+const setAxle = (axle: Axle, key: keyof AxleChanges, amount: number): void =>
   state.choose(({ changes }) => (changes[axle][key] = amount));
 const setBody = (mm: number): void => state.choose(({ changes }) => (changes.bodyLiftMm = mm));
 

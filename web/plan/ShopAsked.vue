@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { PlanEntry } from '@/contracts/plan';
-import { MODIFICATION_RULES, MODIFICATIONS, type Modification } from '@/core/plan/modification';
-import { attempt, ProblemError } from '@/core/problem';
-import { formatMoney, parseMoney } from '@/core/units/money';
+import { MODIFICATION_RULES, MODIFICATIONS, type Modification } from '@/core/6-decisions/plan/modification';
+import { attempt, ProblemError } from '@/core/1-base/problem';
+import { formatMoney, parseMoney } from '@/core/1-base/units/money';
 import { MODIFICATION_WORDS } from '@/sheets/plan-words';
 import { readNumber, writeNumber } from '../parts/read-lists';
 import ChipGroup from '../parts/ChipGroup.vue';

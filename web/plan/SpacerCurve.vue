@@ -3,8 +3,8 @@ import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { computed, ref } from 'vue';
 import { useWidth } from '../parts/use-width';
-import type { SpacerSweep } from '@/core/plan/spacer-sweep';
-import { formatMm } from '@/core/units/length';
+import type { SpacerSweep } from '@/core/6-decisions/plan/spacer-sweep';
+import { formatMm } from '@/core/1-base/units/length';
 
 /** Low gap against thickness of spacer, and the stretch that clears. */
 const props = defineProps<{ sweep: SpacerSweep; thicknessMm: number }>();

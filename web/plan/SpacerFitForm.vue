@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { SpacerEntry } from '@/contracts/plan';
-import { LIMITS, type Range } from '@/core/limits';
-import type { SpacerFinding, SpacerFit } from '@/core/plan/spacer-check';
-import { attempt } from '@/core/problem';
-import { formatMm } from '@/core/units/length';
-import { parseBoltPattern } from '@/core/wheel/bolt-pattern';
+import { LIMITS, type Range } from '@/core/1-base/limits';
+import type { SpacerFinding, SpacerFit } from '@/core/6-decisions/plan/spacer-check';
+import { attempt } from '@/core/1-base/problem';
+import { formatMm } from '@/core/1-base/units/length';
+import { parseBoltPattern } from '@/core/2-vehicle/wheel/bolt-pattern';
 import { SPACER_CHECK_WORDS, SPACER_FIELD_WORDS } from '@/sheets/plan-words';
 import ChipGroup from '../parts/ChipGroup.vue';
 import QuantityField from '../parts/QuantityField.vue';

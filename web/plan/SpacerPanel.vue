@@ -1,15 +1,16 @@
 <script setup lang="ts">
+import { axleOf } from '@/core/2-vehicle/setup/corner-key';
 import { computed, onBeforeUnmount, shallowRef, watch } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { SpacerEntry } from '@/contracts/plan';
 import { problemText } from '@/contracts/problems';
-import { setupForCorner } from '@/core/clearance/description';
-import { bearingMomentRatio, checkSpacerFit, spacerHardware } from '@/core/plan/spacer-check';
-import type { SpacerSweep } from '@/core/plan/spacer-sweep';
-import { attempt, type Problem } from '@/core/problem';
-import { scrubRadiusMm } from '@/core/stance/scrub-radius';
-import { formatMm } from '@/core/units/length';
-import { wheelOffsetMm } from '@/core/wheel/rim';
+import { setupForCorner } from '@/core/4-clearance/case/case-description';
+import { bearingMomentRatio, checkSpacerFit, spacerHardware } from '@/core/6-decisions/plan/spacer-check';
+import type { SpacerSweep } from '@/core/6-decisions/plan/spacer-sweep';
+import { attempt, type Problem } from '@/core/1-base/problem';
+import { scrubRadiusMm } from '@/core/5-consequences/stance/scrub-radius';
+import { formatMm } from '@/core/1-base/units/length';
+import { wheelOffsetMm } from '@/core/2-vehicle/wheel/rim';
 import { hardwareWords, PRECAUTION_WORDS } from '@/sheets/plan-words';
 import { useCurrentCorner } from '../job/current-corner';
 import { useJobStore } from '../stores/job';
@@ -122,7 +123,7 @@ const moves = computed(() => {
 
 const useIt = (): void =>
   props.state.choose(({ changes }) => {
-    const axle = key.value.startsWith('front') ? changes.front : changes.rear;
+    const axle = changes[axleOf(key.value)];
     const now = setupForCorner(asCase(job.document!), key.value).spacerMm;
     axle.spacerMm = Math.max(0, entry.value.thicknessMm - now);
   });

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { CUTS, MODIFICATION_RULES, type Modification } from '@/core/plan/modification';
-import { markable, type Fix, type ThingOutcome } from '@/core/plan/judge-plan';
-import { formatMm } from '@/core/units/length';
+import { CUTS, MODIFICATION_RULES, type Modification } from '@/core/6-decisions/plan/modification';
+import { markable, type Fix, type ThingOutcome } from '@/core/6-decisions/plan/judge-plan';
+import { formatMm } from '@/core/1-base/units/length';
 import { CORNER_WORDS, faultWords, MODIFICATION_WORDS } from '@/sheets/plan-words';
 import QuantityField from '../parts/QuantityField.vue';
 import VerdictMark from '../parts/VerdictMark.vue';

@@ -2,9 +2,9 @@
 import { mdiDeleteOutline, mdiDownload, mdiPrinterOutline } from '@mdi/js';
 import { format } from 'date-fns';
 import { computed, ref } from 'vue';
-import { workOrder } from '@/core/plan/work-order';
-import { attempt, ProblemError } from '@/core/problem';
-import { parseMoney } from '@/core/units/money';
+import { workOrder } from '@/core/6-decisions/plan/work-order';
+import { attempt, ProblemError } from '@/core/1-base/problem';
+import { parseMoney } from '@/core/1-base/units/money';
 import { setupLine } from '@/sheets/order-head';
 import { orderDocument } from '@/sheets/order-document';
 import { PAPER_SIZES, type Paper } from '@/sheets/paper';

@@ -1,8 +1,8 @@
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { SpacerEntry } from '@/contracts/plan';
-import type { CornerKey } from '@/core/clearance/description';
-import type { SpacerFit } from '@/core/plan/spacer-check';
-import { parseBoltPattern } from '@/core/wheel/bolt-pattern';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { SpacerFit } from '@/core/6-decisions/plan/spacer-check';
+import { parseBoltPattern } from '@/core/2-vehicle/wheel/bolt-pattern';
 
 /** A spacer to begin with at a corner: what the setup already says of it. */
 export const startingSpacer = (file: LowgapFile, corner: CornerKey): SpacerEntry => ({

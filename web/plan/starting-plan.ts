@@ -1,7 +1,7 @@
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { PlanEntry } from '@/contracts/plan';
 import type { ALLOWED_CHANGES } from '@/contracts/job-record';
-import { MODIFICATION_RULES, type Modification } from '@/core/plan/modification';
+import { MODIFICATION_RULES, type Modification } from '@/core/6-decisions/plan/modification';
 
 type AllowedChange = (typeof ALLOWED_CHANGES)[number];
 

@@ -1,10 +1,10 @@
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import type { PlanEntry } from '@/contracts/plan';
-import { chosenOf, NOTHING_CHOSEN, type ChosenPlan, type PlanJudgement } from '@/core/plan/judge-plan';
-import type { PlanAnswer } from '@/core/plan/planner';
-import type { Plan } from '@/core/plan/plan-step';
-import type { Problem } from '@/core/problem';
-import { seedOf } from '@/core/numeric/seeded-random';
+import { chosenOf, NOTHING_CHOSEN, type ChosenPlan, type PlanJudgement } from '@/core/6-decisions/plan/judge-plan';
+import type { PlanAnswer } from '@/core/6-decisions/plan/planner';
+import type { Plan } from '@/core/6-decisions/plan/plan-step';
+import type { Problem } from '@/core/1-base/problem';
+import { seedOf } from '@/core/1-base/numeric/seeded-random';
 import { useJobStore } from '../stores/job';
 import { PlanClient } from '../workers/plan-client';
 import { startingPlan } from './starting-plan';

@@ -1,5 +1,5 @@
 import { computed, onBeforeUnmount, shallowRef, watch } from 'vue';
-import { NOTHING_CHOSEN, type PlanJudgement } from '@/core/plan/judge-plan';
+import { NOTHING_CHOSEN, type PlanJudgement } from '@/core/6-decisions/plan/judge-plan';
 import { useJobStore } from '../stores/job';
 import { PlanClient } from '../workers/plan-client';
 import { startingPlan } from './starting-plan';

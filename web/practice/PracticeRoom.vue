@@ -3,17 +3,17 @@ import { mdiArrowLeft } from '@mdi/js';
 import { wrap } from 'comlink';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
 import { problemText } from '@/contracts/problems';
-import type { LeverKind } from '@/core/plan/lever-kinds';
-import { missesOfOffset, missesOfTouch } from '@/core/practice/score';
+import type { LeverKind } from '@/core/6-decisions/levers/lever-kinds';
+import { missesOfOffset, missesOfTouch } from '@/core/6-decisions/practice/score';
 import {
   MISS_KINDS,
   PRACTICE_LEVELS,
   type MissKind,
   type PracticeLevel,
   type PracticeTask,
-} from '@/core/practice/task';
-import type { Problem } from '@/core/problem';
-import { tireSection } from '@/core/tire/section';
+} from '@/core/6-decisions/practice/task';
+import type { Problem } from '@/core/1-base/problem';
+import { tireSection } from '@/core/2-vehicle/tire/section';
 import { setupLine } from '@/sheets/order-head';
 import QuantityField from '../parts/QuantityField.vue';
 import ThemeSwitch from '../parts/ThemeSwitch.vue';

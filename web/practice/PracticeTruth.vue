@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { PracticeTask, TouchTask } from '@/core/practice/task';
+import type { PracticeTask, TouchTask } from '@/core/6-decisions/practice/task';
 import { bothUnits, leverWords } from '../words';
 import { THING_NAMES } from './practice-words';
 

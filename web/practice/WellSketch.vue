@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { polygonHull } from 'd3-polygon';
 import { computed } from 'vue';
-import type { PracticeThing } from '@/core/practice/task';
+import type { PracticeThing } from '@/core/6-decisions/practice/task';
 import { THING_NAMES } from './practice-words';
 
 /** The well from the side and from above: touch the thing meant. Front to the right; true to scale. */

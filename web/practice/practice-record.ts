@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { MISS_KINDS, type MissKind } from '@/core/practice/task';
+import { MISS_KINDS, type MissKind } from '@/core/6-decisions/practice/task';
 
 /** One's own misses by kind, kept in this browser. */
 const recordSchema = z.strictObject({

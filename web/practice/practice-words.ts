@@ -1,5 +1,5 @@
-import type { LeverKind } from '@/core/plan/lever-kinds';
-import type { MissKind, PracticeLevel } from '@/core/practice/task';
+import type { LeverKind } from '@/core/6-decisions/levers/lever-kinds';
+import type { MissKind, PracticeLevel } from '@/core/6-decisions/practice/task';
 
 export const LEVEL_WORDS: Readonly<Record<PracticeLevel, string>> = {
   offset: '1 Offset sums',

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { mdiArrowLeft } from '@mdi/js';
 import { computed, onMounted } from 'vue';
-import { ENOUGH, summaryOf } from '@/core/record/summary';
-import { COMEBACK_CAUSES } from '@/core/follow-up/due';
-import { formatMm } from '@/core/units/length';
+import { ENOUGH, summaryOf } from '@/core/7-job/record/summary';
+import { COMEBACK_CAUSES } from '@/core/7-job/follow-up/due';
+import { formatMm } from '@/core/1-base/units/length';
 import { timeWords } from '@/sheets/plan-words';
 import { COMEBACK_WORDS } from '../followup/follow-up-words';
 import ThemeSwitch from '../parts/ThemeSwitch.vue';

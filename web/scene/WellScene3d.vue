@@ -20,13 +20,13 @@ import {
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useTheme } from 'vuetify';
-import type { CornerDescription } from '@/core/clearance/description';
-import { surveyMotion } from '@/core/clearance/motion-under';
-import type { PreparedCorner } from '@/core/clearance/prepare';
-import { prepareRotor } from '@/core/clearance/rotor';
-import type { SweptShape } from '@/core/clearance/swept-shape';
+import type { CornerDescription } from '@/core/3-survey/description/corner-description';
+import { surveyMotion } from '@/core/2-vehicle/setup/motion-under';
+import type { PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
+import { prepareRotor } from '@/core/2-vehicle/setup/rotor';
+import type { SweptShape } from '@/core/4-clearance/pictures/swept-shape';
 import type { Looked } from '../drawing/well-scene';
-import { formatMm } from '@/core/units/length';
+import { formatMm } from '@/core/1-base/units/length';
 import { MATERIAL_NAMES } from '../words';
 import { MATERIAL_COLOURS, moveTo, obstacleObject, rotorObject, sweptMesh } from './well-meshes';
 

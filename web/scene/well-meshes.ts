@@ -17,14 +17,14 @@ import {
   Vector2,
   Vector3,
 } from 'three';
-import type { Rotor } from '@/core/clearance/rotor';
-import type { SweptShape } from '@/core/clearance/swept-shape';
-import { flatten, makeOutline, type Piece } from '@/core/geometry/outline';
-import { toMatrix4, type Pose } from '@/core/geometry/pose';
-import { cornersOf, vertexOf } from '@/core/obstacle/shape';
-import type { Material } from '@/core/obstacle/material';
-import type { Across } from '@/core/tire/section';
-import type { PreparedObstacle } from '@/core/clearance/survey';
+import type { Rotor } from '@/core/2-vehicle/setup/rotor';
+import type { SweptShape } from '@/core/4-clearance/pictures/swept-shape';
+import { flatten, makeOutline, type Piece } from '@/core/1-base/geometry/outline';
+import { toMatrix4, type Pose } from '@/core/1-base/geometry/pose';
+import { cornersOf, vertexOf } from '@/core/3-survey/shape/shape';
+import type { Material } from '@/core/3-survey/shape/material';
+import type { Across } from '@/core/2-vehicle/tire/section';
+import type { PreparedObstacle } from '@/core/3-survey/prepared/prepared-obstacle';
 
 /** Colours by what a thing is made of: metal cool, rubber and plastic warm, moving steel dark. */
 export const MATERIAL_COLOURS: Readonly<Record<Material, string>> = {

@@ -3,10 +3,10 @@ import { mdiDeleteOutline } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { CycleStepEntry } from '@/contracts/stance';
-import type { CornerKey } from '@/core/clearance/description';
-import { propshaftWithSetup } from '@/core/driveline/driveline-report';
-import { LIMITS, type Range } from '@/core/limits';
-import { attempt } from '@/core/problem';
+import { type CornerKey, axleOf } from '@/core/2-vehicle/setup/corner-key';
+import { propshaftWithSetup } from '@/core/5-consequences/driveline/driveline-report';
+import { LIMITS, type Range } from '@/core/1-base/limits';
+import { attempt } from '@/core/1-base/problem';
 import {
   CYCLE_WATCHED,
   travelCycle,
@@ -14,13 +14,12 @@ import {
   type CycleLimits,
   type CycleTrend,
   type CycleWatched,
-} from '@/core/stance/travel-cycle';
-import { formatMm } from '@/core/units/length';
+} from '@/core/5-consequences/stance/travel-cycle';
+import { formatMm } from '@/core/1-base/units/length';
 import { cornerLimits } from '../job/corner-limits';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../words';
-import type { StanceAxle } from './axle-parts';
 import { propshaftEntry } from './link-entries';
 
 /** One corner stepped through its travel: what was read at each step beside what was computed, and where it runs out. */
@@ -60,7 +59,7 @@ function add(): void {
 const remove = (i: number): void =>
   setSteps(ordered.value.filter((_, k) => k !== i).map(({ step }) => JSON.parse(JSON.stringify(step))));
 
-const axle = computed<StanceAxle>(() => (props.corner.startsWith('front') ? 'front' : 'rear'));
+const axle = computed(() => axleOf(props.corner));
 const computedAt = computed<CycleComputed>(() => {
   const file = job.document;
   const corner = described.value;

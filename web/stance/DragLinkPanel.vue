@@ -2,20 +2,21 @@
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { DragLinkEntry } from '@/contracts/stance';
-import { LIMITS } from '@/core/limits';
-import { attempt } from '@/core/problem';
-import { dragLinkReport } from '@/core/stance/drag-link';
+import { LIMITS } from '@/core/1-base/limits';
+import { attempt } from '@/core/1-base/problem';
+import { dragLinkReport } from '@/core/5-consequences/stance/drag-link';
 import { readNumber, writeNumber } from '../parts/read-lists';
 import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';
 import { useJobStore } from '../stores/job';
-import { cornersOf, type StanceAxle } from './axle-parts';
+import { cornersOf } from './axle-parts';
+import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 import { dragLinkEntry } from './link-entries';
 import { placesRow } from './places-row';
 import PlacesTable from './PlacesTable.vue';
 
 /** Drag link against track bar: bump steer through the travel, and where the steering wheel stands at the new height. */
-const props = defineProps<{ axle: StanceAxle }>();
+const props = defineProps<{ axle: Axle }>();
 const job = useJobStore();
 const link = computed<DragLinkEntry>(() => job.document?.stance?.[props.axle]?.dragLink ?? {});
 

@@ -3,19 +3,20 @@ import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { DriveEntry } from '@/contracts/stance';
-import { LIMITS, type Range } from '@/core/limits';
-import { halfShaftReport, propshaftReport } from '@/core/driveline/driveline-report';
-import { attempt } from '@/core/problem';
-import { formatMm } from '@/core/units/length';
+import { LIMITS, type Range } from '@/core/1-base/limits';
+import { halfShaftReport, propshaftReport } from '@/core/5-consequences/driveline/driveline-report';
+import { attempt } from '@/core/1-base/problem';
+import { formatMm } from '@/core/1-base/units/length';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
-import { cornersOf, type StanceAxle } from './axle-parts';
+import { cornersOf } from './axle-parts';
+import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 import { halfShaftEntry, propshaftEntry } from './link-entries';
 import { placesRow, type PlacesRow } from './places-row';
 import PlacesTable from './PlacesTable.vue';
 
 /** Propshaft of a beam axle or half shafts of an independent one, at both ends of the travel, before and after. */
-const props = defineProps<{ axle: StanceAxle }>();
+const props = defineProps<{ axle: Axle }>();
 const job = useJobStore();
 
 const key = computed(() => cornersOf(job.document!, props.axle)[0]!);

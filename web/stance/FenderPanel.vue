@@ -2,14 +2,15 @@
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import { problemText } from '@/contracts/problems';
-import { setupForCorner } from '@/core/clearance/description';
-import { LIMITS } from '@/core/limits';
-import { attempt } from '@/core/problem';
-import { fenderStand } from '@/core/stance/poke';
-import { wheelOffsetMm } from '@/core/wheel/rim';
+import { setupForCorner } from '@/core/4-clearance/case/case-description';
+import { LIMITS } from '@/core/1-base/limits';
+import { attempt } from '@/core/1-base/problem';
+import { fenderStand } from '@/core/5-consequences/stance/poke';
+import { wheelOffsetMm } from '@/core/2-vehicle/wheel/rim';
 import { useJobStore } from '../stores/job';
 import { bothUnits, CORNER_NAMES } from '../words';
-import { cornersOf, setAxleOffset, type StanceAxle } from './axle-parts';
+import { cornersOf, setAxleOffset } from './axle-parts';
+import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 
 /** Tire against fender at the new height: tucked, flush or poking, covered or not, and the offset that makes it flush. */
 const job = useJobStore();
@@ -40,7 +41,7 @@ const coverWords = (covered: boolean | null): string =>
 
 /** What would make an axle's further poking side flush. */
 const flush = computed(() =>
-  (['front', 'rear'] as const).flatMap((axle: StanceAxle) => {
+  (['front', 'rear'] as const).flatMap((axle: Axle) => {
     const file = job.document!;
     const pokes = rows.value.flatMap(({ key, pokeMm }) => (key.startsWith(axle) && pokeMm !== null ? [pokeMm] : []));
     if (!pokes.length) return [];

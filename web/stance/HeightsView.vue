@@ -2,36 +2,36 @@
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import { problemText } from '@/contracts/problems';
-import { setupForCorner } from '@/core/clearance/description';
-import type { Expected } from '@/core/stance/expected-height';
-import { LIMITS } from '@/core/limits';
-import { surveyMotion } from '@/core/clearance/motion-under';
-import { attempt } from '@/core/problem';
-import { motionRatio } from '@/core/stance/spring-line';
-import { formatMm } from '@/core/units/length';
+import { setupForCorner } from '@/core/4-clearance/case/case-description';
+import type { Expected } from '@/core/5-consequences/stance/expected-height';
+import { LIMITS } from '@/core/1-base/limits';
+import { surveyMotion } from '@/core/2-vehicle/setup/motion-under';
+import { attempt } from '@/core/1-base/problem';
+import { motionRatio } from '@/core/5-consequences/stance/spring-line';
+import { formatMm } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
 import { useShopRecord } from '../stores/shop-record';
 import { CORNER_NAMES } from '../words';
-import { axleParts, cornersOf, setAxleParts, type AxlePart, type StanceAxle } from './axle-parts';
+import { axleParts, cornersOf, setAxleParts, type AxlePart } from './axle-parts';
+import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 import PartsEditor from './PartsEditor.vue';
-import type { Suspension } from './stance-words';
+import { type Suspension, PART_WORDS } from './stance-words';
 import FenderPanel from './FenderPanel.vue';
 import RakePanel from './RakePanel.vue';
-import { PART_WORDS } from './stance-words';
 import type { CornerReport } from './use-stance';
 
 /** From the heights of the baseline to the wanted ones: parts, what they really move, and what is expected, as a band. */
 const props = defineProps<{ reports: readonly CornerReport[] }>();
 const job = useJobStore();
 
-const axles = computed<StanceAxle[]>(() =>
+const axles = computed<Axle[]>(() =>
   (['front', 'rear'] as const).filter((axle) => job.document && cornersOf(job.document, axle).length > 0),
 );
-const parts = (axle: StanceAxle): AxlePart[] => (job.document ? axleParts(job.document, axle) : []);
-const setParts = (axle: StanceAxle, next: AxlePart[]): void =>
+const parts = (axle: Axle): AxlePart[] => (job.document ? axleParts(job.document, axle) : []);
+const setParts = (axle: Axle, next: AxlePart[]): void =>
   job.changeSetup((file) => setAxleParts(file, axle, next), `parts ${axle}`);
 /** Lift entered on the bench as a number, without a part. */
-const ownLift = (axle: StanceAxle): number => {
+const ownLift = (axle: Axle): number => {
   const [key] = cornersOf(job.document!, axle);
   return key && job.document?.setup ? setupForCorner(asCase(job.document), key).suspensionLiftMm : 0;
 };
@@ -50,17 +50,17 @@ function ownToPart(): void {
     for (const own of Object.values(setup.corners ?? {})) delete own?.suspensionLiftMm;
   });
 }
-const suspension = (axle: StanceAxle): Suspension => {
+const suspension = (axle: Axle): Suspension => {
   const motion = job.document!.corners[cornersOf(job.document!, axle)[0]!]!.motion;
   if (motion.type !== 'beamAxle') return { isBeam: false, leaf: null };
   return { isBeam: true, leaf: motion.leaf ? (job.document?.stance?.[axle]?.leafSits ?? 'overAxle') : null };
 };
-const setLeaf = (axle: StanceAxle, leafSits: 'overAxle' | 'underAxle'): void =>
+const setLeaf = (axle: Axle, leafSits: 'overAxle' | 'underAxle'): void =>
   job.changeSetup((file) => {
     file.stance = { ...file.stance, [axle]: { ...file.stance?.[axle], leafSits } };
   });
 /** Of the first corner of an axle whose spring's ends are known, at the surveyed height. */
-function linkageRatio(axle: StanceAxle): number | null {
+function linkageRatio(axle: Axle): number | null {
   const file = job.document!;
   for (const key of cornersOf(file, axle)) {
     const ends = file.stance?.springs?.[key];

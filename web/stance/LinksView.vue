@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { useJobStore } from '../stores/job';
-import { cornersOf, type StanceAxle } from './axle-parts';
+import { cornersOf } from './axle-parts';
+import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 import DragLinkPanel from './DragLinkPanel.vue';
 import DrivelinePanel from './DrivelinePanel.vue';
 import SwayBarPanel from './SwayBarPanel.vue';
@@ -14,7 +15,7 @@ const axles = computed(() =>
     const corner = key && job.document!.corners[key];
     return corner
       ? [{ axle, steersBeam: corner.motion.type === 'beamAxle' && corner.steering !== undefined }]
-      : ([] as { axle: StanceAxle; steersBeam: boolean }[]);
+      : ([] as { axle: Axle; steersBeam: boolean }[]);
   }),
 );
 </script>

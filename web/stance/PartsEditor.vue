@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { mdiDeleteOutline } from '@mdi/js';
 import { computed, ref } from 'vue';
-import { liftPartShift, type LiftPart } from '@/core/stance/lift-part';
-import { formatMm } from '@/core/units/length';
+import { liftPartShift, type LiftPart } from '@/core/2-vehicle/setup/lift-part';
+import { formatMm } from '@/core/1-base/units/length';
 import { readNumber, writeNumber } from '../parts/read-lists';
 import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { TRAVEL_PLACES } from '@/core/stance/by-place';
+import { TRAVEL_PLACES } from '@/core/4-clearance/case/travel-places';
 import type { PlacesRow } from './places-row';
 import { PLACE_WORDS } from './stance-words';
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { formatMm } from '@/core/units/length';
+import { formatMm } from '@/core/1-base/units/length';
 
 /** Lip heights from the side, front to the left: as it stands, and as expected. */
 const props = defineProps<{

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import type { Range } from '@/core/limits';
-import { cargoSag, emptyRakeMm } from '@/core/stance/loaded-rake';
-import { formatMm } from '@/core/units/length';
+import type { Range } from '@/core/1-base/limits';
+import { cargoSag, emptyRakeMm } from '@/core/5-consequences/stance/loaded-rake';
+import { formatMm } from '@/core/1-base/units/length';
 import { readNumber, writeNumber } from '../parts/read-lists';
 import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';
 import { useJobStore } from '../stores/job';
 import { bothUnits } from '../words';
-import { addRide, cornersOf, type PartSide, type StanceAxle } from './axle-parts';
+import { addRide, cornersOf, type PartSide } from './axle-parts';
+import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 import { leanOf, lipsOf } from './lips';
 import RakeDrawing from './RakeDrawing.vue';
 import type { CornerReport } from './use-stance';
@@ -69,10 +70,10 @@ const target = computed(() => {
 });
 const canSolve = computed(() => lips.value !== null && target.value !== null);
 
-const lift = (axle: StanceAxle, side: PartSide, mm: number): void =>
+const lift = (axle: Axle, side: PartSide, mm: number): void =>
   job.changeSetup((file) => addRide(file, axle, side, mm), `parts ${axle}`);
 /** Adds to one axle's lift on the spring what the wanted rake lacks. */
-function solve(axle: StanceAxle): void {
+function solve(axle: Axle): void {
   if (rakeThen.value === null || target.value === null) return;
   const lacks = target.value - rakeThen.value;
   lift(axle, 'both', axle === 'rear' ? lacks : -lacks);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { SidePhotoEntry } from '@/contracts/stance';
-import type { DrawnWheel } from '@/core/stance/side-photo';
+import type { DrawnWheel } from '@/core/5-consequences/stance/side-photo';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../words';
 import { shownWheels, type ShownWheel } from './shown-wheels';

@@ -2,11 +2,11 @@
 import { computed, ref, watch } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { SpringEndsEntry } from '@/contracts/stance';
-import type { CornerKey } from '@/core/clearance/description';
-import { LIMITS } from '@/core/limits';
-import { attempt } from '@/core/problem';
-import { atPlaces } from '@/core/stance/by-place';
-import { motionRatio, springLengthMm } from '@/core/stance/spring-line';
+import { type CornerKey, axleOf } from '@/core/2-vehicle/setup/corner-key';
+import { LIMITS } from '@/core/1-base/limits';
+import { attempt } from '@/core/1-base/problem';
+import { atPlaces } from '@/core/4-clearance/case/travel-places';
+import { motionRatio, springLengthMm } from '@/core/5-consequences/stance/spring-line';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../words';
@@ -84,7 +84,7 @@ const rows = computed(() =>
     : null,
 );
 const parked = computed(() => (report.value?.ok ? report.value.value.before.ride : null));
-const axle = computed(() => (props.corner.startsWith('front') ? 'front' : 'rear'));
+const axle = computed(() => axleOf(props.corner));
 const useForShock = (): void => {
   const ratio = parked.value?.ratio;
   if (ratio === undefined) return;

@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { axleOf } from '@/core/2-vehicle/setup/corner-key';
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import { problemText } from '@/contracts/problems';
-import { halfShaftCurves } from '@/core/driveline/driveline-report';
-import type { CornerState } from '@/core/stance/stance-report';
+import { halfShaftCurves } from '@/core/5-consequences/driveline/driveline-report';
+import type { CornerState } from '@/core/5-consequences/stance/stance-report';
 import { useCurrentCorner } from '../job/current-corner';
 import { useView } from '../parts/use-view';
 import { useJobStore } from '../stores/job';
@@ -38,7 +39,7 @@ const shaft = computed(() => {
   const file = job.document;
   const stance = here.value?.stance;
   if (!file || !stance?.ok || file.corners[key.value]?.motion.type === 'beamAxle') return null;
-  const axle = key.value.startsWith('front') ? 'front' : 'rear';
+  const axle = axleOf(key.value);
   const entry = halfShaftEntry(file, axle);
   const travels = (state: CornerState): number[] => state.curve.stands.map(({ travelMm }) => travelMm);
   return (

@@ -2,22 +2,23 @@
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { SwayBarEntry } from '@/contracts/stance';
-import { LIMITS } from '@/core/limits';
-import { attempt } from '@/core/problem';
-import { TRAVEL_PLACES } from '@/core/stance/by-place';
-import { nearlyInLine, swayBarReport } from '@/core/stance/sway-bar';
+import { LIMITS } from '@/core/1-base/limits';
+import { attempt } from '@/core/1-base/problem';
+import { TRAVEL_PLACES } from '@/core/4-clearance/case/travel-places';
+import { nearlyInLine, swayBarReport } from '@/core/5-consequences/stance/sway-bar';
 import { readNumber, writeNumber } from '../parts/read-lists';
 import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';
 import { useJobStore } from '../stores/job';
-import { cornersOf, type StanceAxle } from './axle-parts';
+import { cornersOf } from './axle-parts';
+import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 import { swayBarEntry } from './link-entries';
 import { placesRow } from './places-row';
 import PlacesTable from './PlacesTable.vue';
 import { PLACE_WORDS } from './stance-words';
 
 /** A sway bar's link at both ends of the travel: how it leans, and how near it comes to lying in line with the arm. */
-const props = defineProps<{ axle: StanceAxle }>();
+const props = defineProps<{ axle: Axle }>();
 const job = useJobStore();
 const bar = computed<SwayBarEntry>(() => job.document?.stance?.[props.axle]?.swayBar ?? {});
 

@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { AxleAbilityEntry } from '@/contracts/stance';
-import type { CornerKey } from '@/core/clearance/description';
-import { LIMITS, type Range } from '@/core/limits';
-import { HEIGHT_SCHOOLS, SCHOOL_ASKS, type HeightSchool } from '@/core/stance/height-schools';
-import { formatMm } from '@/core/units/length';
+import { type CornerKey, axleOf } from '@/core/2-vehicle/setup/corner-key';
+import { LIMITS, type Range } from '@/core/1-base/limits';
+import { HEIGHT_SCHOOLS, SCHOOL_ASKS, type HeightSchool } from '@/core/5-consequences/stance/height-schools';
+import { formatMm } from '@/core/1-base/units/length';
 import { readNumber, writeNumber } from '../parts/read-lists';
 import QuantityField from '../parts/QuantityField.vue';
 import TypedField from '../parts/TypedField.vue';
 import { useJobStore } from '../stores/job';
 import { bothUnits, CORNER_NAMES } from '../words';
-import type { StanceAxle } from './axle-parts';
+import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 import SpringEndsPanel from './SpringEndsPanel.vue';
 import { calledForWords, LINE_WORDS, SCHOOL_WORDS } from './stance-words';
 import type { CornerReport } from './use-stance';
@@ -19,12 +19,12 @@ import type { CornerReport } from './use-stance';
 const props = defineProps<{ reports: readonly CornerReport[]; corner: CornerKey }>();
 const job = useJobStore();
 
-const axles = computed<StanceAxle[]>(() =>
+const axles = computed<Axle[]>(() =>
   (['front', 'rear'] as const).filter((axle) => props.reports.some(({ key }) => key.startsWith(axle))),
 );
 const degrees = (max: number): Range => ({ min: 0, max, unit: 'degrees' });
 
-function set(axle: StanceAxle, field: keyof AxleAbilityEntry, value: number | undefined): void {
+function set(axle: Axle, field: keyof AxleAbilityEntry, value: number | undefined): void {
   job.changeSetup((file) => {
     const { [field]: _, ...others } = file.stance?.[axle] ?? {};
     file.stance = { ...file.stance, [axle]: value === undefined ? others : { ...others, [field]: value } };
@@ -45,7 +45,7 @@ const percent = (school: HeightSchool): string => `${Math.round(100 * SCHOOL_ASK
 /** Why an answer is off. */
 const missingShock = ({ key }: CornerReport): string => {
   const under = job.document?.corners[key]?.underbody;
-  const axle = key.startsWith('front') ? 'front' : 'rear';
+  const axle = axleOf(key);
   const asked = [
     ...(under?.shockNowMm === undefined ? ['its length at ride height'] : []),
     ...(under?.shockOpenMm === undefined ? ['fully open'] : []),

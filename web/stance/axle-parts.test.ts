@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { asCase } from '@/contracts/as-case';
 import { lowgapFileSchema } from '@/contracts/lowgap-file';
-import { setupForCorner } from '@/core/clearance/description';
+import { enteredSetupFor } from '@/core/4-clearance/case/case-description';
 import { demoJobs } from '@/demo/demo-jobs';
 import { addRide, axleParts, setAxleOffset, setAxleParts, type AxlePart } from './axle-parts';
 
@@ -15,8 +15,8 @@ test('parts of an axle go to its corners, and come back as they were put', () =>
   setAxleParts(file, 'front', [LIFT, SHIM]);
   expect(lowgapFileSchema.parse(file)).toEqual(file);
   expect(axleParts(file, 'front')).toEqual([LIFT, SHIM]);
-  expect(setupForCorner(asCase(file), 'frontRight').parts).toEqual([LIFT.part]);
-  expect(setupForCorner(asCase(file), 'frontLeft').parts).toHaveLength(2);
+  expect(enteredSetupFor(asCase(file), 'frontRight').parts).toEqual([LIFT.part]);
+  expect(enteredSetupFor(asCase(file), 'frontLeft').parts).toHaveLength(2);
   expect(axleParts(file, 'rear')).toEqual([]);
   setAxleParts(file, 'front', []);
   expect(axleParts(file, 'front')).toEqual([]);
@@ -47,6 +47,6 @@ test('an axle’s wheels get another offset, whatever said where the pad was; th
   file.setup!.wheel = { diameterIn: 17, widthIn: 8, backspacingMm: 140, backspacingSchool: 'lipToPad' };
   setAxleOffset(file, 'front', 18);
   expect(lowgapFileSchema.parse(file)).toEqual(file);
-  expect(setupForCorner(asCase(file), 'frontRight').wheel).toEqual({ diameterIn: 17, widthIn: 8, offsetMm: 18 });
-  expect(setupForCorner(asCase(file), 'rearLeft').wheel.backspacingMm).toBe(140);
+  expect(enteredSetupFor(asCase(file), 'frontRight').wheel).toEqual({ diameterIn: 17, widthIn: 8, offsetMm: 18 });
+  expect(enteredSetupFor(asCase(file), 'rearLeft').wheel.backspacingMm).toBe(140);
 });

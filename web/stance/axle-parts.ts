@@ -1,11 +1,11 @@
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
-import { CORNER_KEYS, setupForCorner, type CornerKey } from '@/core/clearance/description';
-import type { LiftPart } from '@/core/stance/lift-part';
-import { withOffset } from '@/core/wheel/with-offset';
+import { enteredSetupFor } from '@/core/4-clearance/case/case-description';
+import { CORNER_KEYS, type CornerKey, type Axle, sideOf } from '@/core/2-vehicle/setup/corner-key';
+import type { LiftPart } from '@/core/2-vehicle/setup/lift-part';
+import { withOffset } from '@/core/2-vehicle/wheel/with-offset';
 import { startingSetup } from '../bench/starting-setup';
 
-export type StanceAxle = 'front' | 'rear';
 export type PartSide = 'both' | 'left' | 'right';
 
 /** A part of an axle, on both sides or on one. */
@@ -15,14 +15,14 @@ export interface AxlePart {
 }
 
 /** Described corners of an axle. */
-export const cornersOf = (file: LowgapFile, axle: StanceAxle): CornerKey[] =>
+export const cornersOf = (file: LowgapFile, axle: Axle): CornerKey[] =>
   CORNER_KEYS.filter((key) => key.startsWith(axle) && file.corners[key] !== undefined);
 
 const partsAt = (file: LowgapFile, key: CornerKey): readonly LiftPart[] =>
-  file.setup ? (setupForCorner(asCase(file), key).parts ?? []) : [];
+  file.setup ? (enteredSetupFor(asCase(file), key).parts ?? []) : [];
 
 /** Parts of an axle: what both sides have alike is on both. */
-export function axleParts(file: LowgapFile, axle: StanceAxle): AxlePart[] {
+export function axleParts(file: LowgapFile, axle: Axle): AxlePart[] {
   const keys = cornersOf(file, axle);
   const [first, second] = keys;
   if (!first) return [];
@@ -38,10 +38,8 @@ export function axleParts(file: LowgapFile, axle: StanceAxle): AxlePart[] {
   return [...rows, ...others.map((part): AxlePart => ({ part, side: sideOf(second) }))];
 }
 
-const sideOf = (key: CornerKey): 'left' | 'right' => (key.endsWith('Left') ? 'left' : 'right');
-
 /** Puts parts on an axle of the tried setup; what is tried begins with what is fitted. */
-export function setAxleParts(file: LowgapFile, axle: StanceAxle, parts: readonly AxlePart[]): void {
+export function setAxleParts(file: LowgapFile, axle: Axle, parts: readonly AxlePart[]): void {
   file.setup ??= startingSetup(file);
   const setup = file.setup;
   const corners: NonNullable<LowgapSetup['corners']> = { ...setup.corners };
@@ -53,7 +51,7 @@ export function setAxleParts(file: LowgapFile, axle: StanceAxle, parts: readonly
 }
 
 /** Adds to the lift on the spring of an axle, or of one side of it, mm; a lift of nothing is taken off. */
-export function addRide(file: LowgapFile, axle: StanceAxle, side: PartSide, mm: number): void {
+export function addRide(file: LowgapFile, axle: Axle, side: PartSide, mm: number): void {
   if (Math.abs(mm) < 0.05) return;
   const own = axleParts(file, axle);
   const at = own.findIndex((one) => one.part.kind === 'ride' && one.side === side);
@@ -64,7 +62,7 @@ export function addRide(file: LowgapFile, axle: StanceAxle, side: PartSide, mm: 
 }
 
 /** Gives an axle's tried wheels another offset; what is tried begins with what is fitted. */
-export function setAxleOffset(file: LowgapFile, axle: StanceAxle, offsetMm: number): void {
+export function setAxleOffset(file: LowgapFile, axle: Axle, offsetMm: number): void {
   const setup = (file.setup ??= startingSetup(file));
   const corners: NonNullable<LowgapSetup['corners']> = { ...setup.corners };
   for (const key of cornersOf(file, axle)) {

@@ -1,12 +1,12 @@
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import type { HalfShaft } from '@/core/driveline/half-shaft';
-import type { Propshaft } from '@/core/driveline/propshaft';
-import type { DragLink } from '@/core/stance/drag-link';
-import type { SwayBar } from '@/core/stance/sway-bar';
-import type { StanceAxle } from './axle-parts';
+import type { HalfShaft } from '@/core/5-consequences/driveline/half-shaft';
+import type { Propshaft } from '@/core/5-consequences/driveline/propshaft';
+import type { DragLink } from '@/core/5-consequences/stance/drag-link';
+import type { SwayBar } from '@/core/5-consequences/stance/sway-bar';
+import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 
 /** The propshaft of an axle as it was measured; null while any of it is missing. */
-export function propshaftEntry(file: LowgapFile, axle: StanceAxle): Propshaft | null {
+export function propshaftEntry(file: LowgapFile, axle: Axle): Propshaft | null {
   const { shaftLengthMm, shaftRiseMm, outputDeg, pinionDeg } = file.stance?.drive?.[axle] ?? {};
   if (shaftLengthMm === undefined || shaftRiseMm === undefined) return null;
   if (outputDeg === undefined || pinionDeg === undefined) return null;
@@ -22,14 +22,14 @@ export function propshaftEntry(file: LowgapFile, axle: StanceAxle): Propshaft | 
 }
 
 /** The half shafts of an axle; null while any of it is missing. */
-export function halfShaftEntry(file: LowgapFile, axle: StanceAxle): HalfShaft | null {
+export function halfShaftEntry(file: LowgapFile, axle: Axle): HalfShaft | null {
   const { innerInboardMm, innerRiseMm, outerInboardMm } = file.stance?.drive?.[axle] ?? {};
   if (innerInboardMm === undefined || innerRiseMm === undefined || outerInboardMm === undefined) return null;
   return { innerInboardMm, innerRiseMm, outerInboardMm };
 }
 
 /** The sway bar of an axle; null while any length of it is missing. A link runs down, and moves as far as the wheel, unless said. */
-export function swayBarEntry(file: LowgapFile, axle: StanceAxle): SwayBar | null {
+export function swayBarEntry(file: LowgapFile, axle: Axle): SwayBar | null {
   const { armMm, armRiseMm, linkMm, linkLeanMm, linkRunsUp, linkRatio } = file.stance?.[axle]?.swayBar ?? {};
   if (armMm === undefined || linkMm === undefined || linkRatio === undefined) return null;
   if (armRiseMm === undefined || linkLeanMm === undefined) return null;
@@ -37,7 +37,7 @@ export function swayBarEntry(file: LowgapFile, axle: StanceAxle): SwayBar | null
 }
 
 /** The drag link of an axle; null while any of it is missing. It runs to the right, its arm ahead, unless said. */
-export function dragLinkEntry(file: LowgapFile, axle: StanceAxle): DragLink | null {
+export function dragLinkEntry(file: LowgapFile, axle: Axle): DragLink | null {
   const { runsTo, acrossMm, riseMm, armMm, armAhead, steeringRatio } = file.stance?.[axle]?.dragLink ?? {};
   if (acrossMm === undefined || riseMm === undefined || armMm === undefined || steeringRatio === undefined) return null;
   return { runsTo: runsTo ?? 'right', acrossMm, riseMm, armMm, armAhead: armAhead ?? true, steeringRatio };

@@ -1,5 +1,5 @@
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import type { StanceAxle } from './axle-parts';
+import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 import type { CornerReport } from './use-stance';
 
 /** Height of an axle's fender lip over the ground, mm: now and as expected. */
@@ -14,7 +14,7 @@ export interface Lips {
 }
 
 /** Mean of the corners of an axle whose height was read; null: none was. */
-function axleLip(file: LowgapFile, reports: readonly CornerReport[], axle: StanceAxle): LipHeight | null {
+function axleLip(file: LowgapFile, reports: readonly CornerReport[], axle: Axle): LipHeight | null {
   const read = reports.flatMap(({ key, stance }) => {
     const then = stance.ok ? stance.value.heights.groundToLip?.mm : undefined;
     const now = file.corners[key]?.groundToLipMm;
@@ -32,7 +32,7 @@ export function lipsOf(file: LowgapFile, reports: readonly CornerReport[]): Lips
 }
 
 /** How much higher the left lip of an axle is expected than the right one, mm; null while one of them was not read. */
-export function leanOf(reports: readonly CornerReport[], axle: StanceAxle): number | null {
+export function leanOf(reports: readonly CornerReport[], axle: Axle): number | null {
   const at = (side: 'Left' | 'Right'): number | undefined => {
     const stance = reports.find(({ key }) => key === `${axle}${side}`)?.stance;
     return stance?.ok ? stance.value.heights.groundToLip?.mm : undefined;

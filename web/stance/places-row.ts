@@ -1,4 +1,4 @@
-import { TRAVEL_PLACES, type BeforeAndAfter } from '@/core/stance/by-place';
+import { TRAVEL_PLACES, type BeforeAndAfter } from '@/core/4-clearance/case/travel-places';
 
 /** A quantity at both ends of the travel and parked, as fitted and with the setup, in words. */
 export interface PlacesRow {

@@ -2,12 +2,12 @@ import { asCase } from '@/contracts/as-case';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import { problemText } from '@/contracts/problems';
 import type { SidePhotoEntry } from '@/contracts/stance';
-import type { CornerKey } from '@/core/clearance/description';
-import { attempt } from '@/core/problem';
-import { fenderStand } from '@/core/stance/poke';
-import { drawnWheel, type DrawnWheel } from '@/core/stance/side-photo';
-import { wheelChange } from '@/core/stance/wheel-change';
-import { formatMm } from '@/core/units/length';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { attempt } from '@/core/1-base/problem';
+import { fenderStand } from '@/core/5-consequences/stance/poke';
+import { drawnWheel, type DrawnWheel } from '@/core/5-consequences/stance/side-photo';
+import { wheelChange } from '@/core/5-consequences/stance/wheel-change';
+import { formatMm } from '@/core/1-base/units/length';
 import { bothUnits } from '../words';
 
 /** A marked wheel as it is drawn, with what changes in words, or why it cannot be. */

@@ -1,11 +1,11 @@
-import { LIMITS, type Range } from '@/core/limits';
-import type { TravelPlace } from '@/core/stance/by-place';
-import type { HeightSchool } from '@/core/stance/height-schools';
-import type { CalledFor } from '@/core/stance/called-for';
-import type { LiftPart } from '@/core/stance/lift-part';
-import type { RoadMeasured, RoadWhat } from '@/core/stance/road-report';
-import type { LineLeft } from '@/core/stance/stance-report';
-import { formatMm } from '@/core/units/length';
+import { LIMITS, type Range } from '@/core/1-base/limits';
+import type { TravelPlace } from '@/core/4-clearance/case/travel-places';
+import type { HeightSchool } from '@/core/5-consequences/stance/height-schools';
+import type { CalledFor } from '@/core/5-consequences/stance/called-for';
+import type { LiftPart } from '@/core/2-vehicle/setup/lift-part';
+import type { RoadMeasured, RoadWhat } from '@/core/5-consequences/stance/road-report';
+import type { LineLeft } from '@/core/5-consequences/stance/stance-report';
+import { formatMm } from '@/core/1-base/units/length';
 
 export const PART_WORDS: Readonly<Record<LiftPart['kind'], string>> = {
   ride: 'Lift or lowering on the spring, as sold',

@@ -1,17 +1,21 @@
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import { setupForCorner, type CaseDescription, type CornerKey } from '@/core/clearance/description';
-import { halfShaftReport, propshaftReport } from '@/core/driveline/driveline-report';
-import { attempt, type Result } from '@/core/problem';
-import { calledForBySchool, type CalledForBySchool, type CornerFindings } from '@/core/stance/called-for';
-import { dragLinkReport } from '@/core/stance/drag-link';
-import { roadReport, type RoadMeasured } from '@/core/stance/road-report';
-import { cornerStance, type AxleAbility, type CornerStance } from '@/core/stance/stance-report';
-import { swayBarReport } from '@/core/stance/sway-bar';
+import { setupForCorner, type CaseDescription } from '@/core/4-clearance/case/case-description';
+import { type CornerKey, axleOf } from '@/core/2-vehicle/setup/corner-key';
+import { halfShaftReport, propshaftReport } from '@/core/5-consequences/driveline/driveline-report';
+import { attempt, type Result } from '@/core/1-base/problem';
+import {
+  calledForBySchool,
+  type CalledForBySchool,
+  type CornerFindings,
+} from '@/core/5-consequences/stance/called-for';
+import { dragLinkReport } from '@/core/5-consequences/stance/drag-link';
+import { roadReport, type RoadMeasured } from '@/core/5-consequences/stance/road-report';
+import { cornerStance, type AxleAbility, type CornerStance } from '@/core/5-consequences/stance/stance-report';
+import { swayBarReport } from '@/core/5-consequences/stance/sway-bar';
 import { useJobStore } from '../stores/job';
 import { useShopRecord } from '../stores/shop-record';
-import type { StanceAxle } from './axle-parts';
 import { dragLinkEntry, halfShaftEntry, propshaftEntry, swayBarEntry } from './link-entries';
 
 /** One corner's stance with what it calls for, or why it cannot be worked out. */
@@ -20,8 +24,6 @@ export interface CornerReport {
   readonly stance: Result<CornerStance>;
   readonly calls: readonly CalledForBySchool[];
 }
-
-const axleOf = (key: CornerKey): StanceAxle => (key.startsWith('front') ? 'front' : 'rear');
 
 export const abilityOf = (file: LowgapFile, key: CornerKey): AxleAbility => file.stance?.[axleOf(key)] ?? {};
 

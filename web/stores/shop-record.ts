@@ -1,9 +1,9 @@
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import { shopRecord, type ShopRecord } from '@/contracts/shop-record';
-import { learnedBand, type LearnedBand } from '@/core/record/learned-band';
-import { USUAL_BANDS, type HeightBands } from '@/core/stance/expected-height';
-import type { LiftPart } from '@/core/stance/lift-part';
+import { learnedBand, type LearnedBand } from '@/core/5-consequences/stance/learned-band';
+import { USUAL_BANDS, type HeightBands } from '@/core/5-consequences/stance/expected-height';
+import type { LiftPart } from '@/core/2-vehicle/setup/lift-part';
 import { api } from '../api';
 
 const EMPTY: ShopRecord = { heights: new Map(), tires: [], hours: [], comebacks: new Map(), handedOver: 0 };

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { READING_PLACES, type ReadingPlace } from '@/core/obstacle/reading';
+import { READING_PLACES, type ReadingPlace } from '@/core/3-survey/reading/reading';
 import { ACROSS_NAMES } from '../words';
 import AcrossSketch from './AcrossSketch.vue';
 

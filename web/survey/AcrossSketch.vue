@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { READING_PLACES, type ReadingPlace } from '@/core/obstacle/reading';
+import { READING_PLACES, type ReadingPlace } from '@/core/3-survey/reading/reading';
 
 /** The tire cut across, inboard to the left: which of five places the tape starts from. */
 defineProps<{ across: ReadingPlace }>();

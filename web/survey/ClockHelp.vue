@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { fieldText } from '@/contracts/problems';
-import { LIMITS } from '@/core/limits';
-import { clockFromAngle, clockFromTapes } from '@/core/units/clock-finder';
-import { attempt } from '@/core/problem';
+import { LIMITS } from '@/core/1-base/limits';
+import { clockFromAngle, clockFromTapes } from '@/core/1-base/units/clock-finder';
+import { attempt } from '@/core/1-base/problem';
 import { parseQuantity } from '../parts/quantity';
 
 /** Three ways to a finer clock: a phone's inclinometer, two tape distances, a printed degree ring. */

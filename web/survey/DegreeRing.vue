@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { formatClock } from '@/core/units/clock';
+import { formatClock } from '@/core/1-base/units/clock';
 
 /** A ring to print at true size and tape to the wheel: clock positions every ten minutes, for both sides of the vehicle. */
 const side = ref<'left' | 'right'>('left');

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatMm } from '@/core/units/length';
+import { formatMm } from '@/core/1-base/units/length';
 import { useGauge, type GaugeState } from '../devices/gauge';
 
 /** The gap gauge: whether it is there, what it shows. Its button, or the key here, takes the reading. */

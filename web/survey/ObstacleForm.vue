@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { LowgapCorner, LowgapObstacle } from '@/contracts/lowgap-file';
-import { EDGE_KINDS, ROD_RUNS, type RodRun } from '@/core/edge-fit/edge-kind';
-import { LIMITS } from '@/core/limits';
-import { MATERIALS, type Material } from '@/core/obstacle/material';
-import { PART_KINDS, type PartKind } from '@/core/obstacle/part-kind';
-import { mountsOf } from '@/core/motion/motion-description';
-import type { Mount } from '@/core/motion/mount';
+import { EDGE_KINDS, ROD_RUNS, type RodRun } from '@/core/3-survey/description/edge-kind';
+import { LIMITS } from '@/core/1-base/limits';
+import { MATERIALS, type Material } from '@/core/3-survey/shape/material';
+import { PART_KINDS, type PartKind } from '@/core/3-survey/shape/part-kind';
+import { mountsOf } from '@/core/2-vehicle/motion/motion-description';
+import type { Mount } from '@/core/2-vehicle/motion/mount';
 import QuantityField from '../parts/QuantityField.vue';
 import { EDGE_NAMES, MATERIAL_NAMES, MOUNT_NAMES, PART_KIND_NAMES, ROD_RUN_NAMES } from '../words';
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiPlus } from '@mdi/js';
 import type { LowgapCorner, LowgapObstacle } from '@/contracts/lowgap-file';
-import type { CornerKey } from '@/core/clearance/description';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { MATERIAL_NAMES } from '../words';
 import { isBorrowed } from './borrowed';
 import WellLibrary from './WellLibrary.vue';

@@ -2,7 +2,7 @@
 import { reactive, ref } from 'vue';
 import type { LowgapObstacle } from '@/contracts/lowgap-file';
 import { fieldText } from '@/contracts/problems';
-import { LIMITS } from '@/core/limits';
+import { LIMITS } from '@/core/1-base/limits';
 import { parseQuantity } from '../parts/quantity';
 
 /** A place by its position: from the centre of the hub's face, wheels straight, at ride height. */

@@ -2,8 +2,8 @@
 import { computed, nextTick, reactive, ref } from 'vue';
 import { fieldText } from '@/contracts/problems';
 import type { LowgapCorner, LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
-import type { CornerKey } from '@/core/clearance/description';
-import type { ReadingPlace } from '@/core/obstacle/reading';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { ReadingPlace } from '@/core/3-survey/reading/reading';
 import AcrossPicker from './AcrossPicker.vue';
 import { formField, readForm, type FormField, type ReadingForm } from './new-reading';
 import NumberPad from './NumberPad.vue';

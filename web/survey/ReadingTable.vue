@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { mdiDeleteOutline } from '@mdi/js';
 import type { LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
-import type { SurveyedReadings } from '@/core/edge-fit/surveyed-readings';
-import { formatMm } from '@/core/units/length';
+import type { SurveyedReadings } from '@/core/3-survey/edge-fit/surveyed-readings';
+import { formatMm } from '@/core/1-base/units/length';
 import { bothUnits, ACROSS_NAMES } from '../words';
 
 /** The readings of one obstacle, and how far each lies from what all of them make together. */

@@ -5,10 +5,10 @@ import { parseWith } from '@/contracts/parse';
 import { problemText } from '@/contracts/problems';
 import { scanPlanSchema, type ScanPlan } from '@/contracts/scan-plan';
 import { deviceListSchema } from '@/contracts/device-api';
-import type { CornerKey } from '@/core/clearance/description';
-import { SCAN_UNITS, type ScanUnit } from '@/core/scan/scan-unit';
-import type { Problem } from '@/core/problem';
-import { formatMm } from '@/core/units/length';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { SCAN_UNITS, type ScanUnit } from '@/core/3-survey/scan/scan-unit';
+import type { Problem } from '@/core/1-base/problem';
+import { formatMm } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
 import { readScanInWorker, type ScanAnswer } from '../workers/scan-client';
 

@@ -2,13 +2,13 @@
 import { mdiDeleteOutline, mdiPencilOutline } from '@mdi/js';
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import type { LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
-import { sideOf } from '@/core/clearance/motion-under';
-import { attempt } from '@/core/problem';
-import { tireSection } from '@/core/tire/section';
+import { sideOf } from '@/core/2-vehicle/setup/corner-key';
+import { attempt } from '@/core/1-base/problem';
+import { tireSection } from '@/core/2-vehicle/tire/section';
 import { useCurrentCorner } from '../job/current-corner';
 import { bothUnits, EDGE_NAMES } from '../words';
 import { useJobStore } from '../stores/job';
-import type { EdgeKind } from '@/core/edge-fit/edge-kind';
+import type { EdgeKind } from '@/core/3-survey/description/edge-kind';
 import AcrossSketch from './AcrossSketch.vue';
 import ClockHelp from './ClockHelp.vue';
 import ObstacleList from './ObstacleList.vue';

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue';
 import type { LowgapCorner } from '@/contracts/lowgap-file';
-import type { CornerKey } from '@/core/clearance/description';
-import type { WalkHeight } from '@/core/edge-fit/next-reading';
-import { formatMm } from '@/core/units/length';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { WalkHeight } from '@/core/3-survey/walk/walk-height';
+import { formatMm } from '@/core/1-base/units/length';
 import PostureGlyph from '../parts/PostureGlyph.vue';
 import { useJobStore } from '../stores/job';
 import { ACROSS_NAMES } from '../words';

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Side } from '@/core/motion/steering';
-import type { Vec3 } from '@/core/geometry/vec3';
-import type { ReadingPlace } from '@/core/obstacle/reading';
-import { parseClock } from '@/core/units/clock';
-import { attempt } from '@/core/problem';
+import type { Side } from '@/core/2-vehicle/motion/steering';
+import type { Vec3 } from '@/core/1-base/geometry/vec3';
+import type { ReadingPlace } from '@/core/3-survey/reading/reading';
+import { parseClock } from '@/core/1-base/units/clock';
+import { attempt } from '@/core/1-base/problem';
 
 /** The tire seen from outside the vehicle: where round it a reading is taken, and what has been taken. */
 const props = defineProps<{

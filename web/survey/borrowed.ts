@@ -1,10 +1,10 @@
 /** A corner that starts from a well of the library, and what its check readings say. */
 import type { LowgapCorner, LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
 import type { Well } from '@/contracts/well-api';
-import type { CornerKey } from '@/core/clearance/description';
-import { attempt } from '@/core/problem';
-import { BORROWED_TOLERANCE_MM, borrowWell } from '@/core/well/borrow';
-import { checkWell, type WellCheck } from '@/core/well/check-well';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { attempt } from '@/core/1-base/problem';
+import { BORROWED_TOLERANCE_MM, borrowWell } from '@/core/3-survey/well/borrow';
+import { checkWell, type WellCheck } from '@/core/3-survey/well/check-well';
 
 /** Obstacles of a well, marked as borrowed; empty where the well cannot be taken. */
 export function borrowedObstacles(well: Well): LowgapObstacle[] {

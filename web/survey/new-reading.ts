@@ -1,10 +1,10 @@
 import { readingSchema, type LowgapCorner, type LowgapObstacle, type LowgapReading } from '@/contracts/lowgap-file';
 import { parseWith } from '@/contracts/parse';
-import type { CornerKey } from '@/core/clearance/description';
-import { surveyedObstacles } from '@/core/clearance/prepare';
-import { LIMITS } from '@/core/limits';
-import { attempt, type Problem, type Result } from '@/core/problem';
-import type { ReadingPlace } from '@/core/obstacle/reading';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { surveyedObstacles } from '@/core/3-survey/prepared/surveyed-obstacles';
+import { LIMITS } from '@/core/1-base/limits';
+import { attempt, type Problem, type Result } from '@/core/1-base/problem';
+import type { ReadingPlace } from '@/core/3-survey/reading/reading';
 import { parseQuantity } from '../parts/quantity';
 
 /** A reading as it stands in the form, every number still as typed. */

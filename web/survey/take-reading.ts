@@ -1,5 +1,5 @@
 import type { LowgapReading } from '@/contracts/lowgap-file';
-import type { CornerKey } from '@/core/clearance/description';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { useJobStore } from '../stores/job';
 import { obstacleOfStop, type OutboardAsked } from './walk-state';
 

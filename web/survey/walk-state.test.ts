@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LowgapCorner, LowgapReading } from '@/contracts/lowgap-file';
-import { STEERED_WALK, STRAIGHT_WALK } from '@/core/edge-fit/usual-walk';
+import { STEERED_WALK, STRAIGHT_WALK } from '@/core/3-survey/walk/usual-walk';
 import { blankCorner } from '../baseline/blank-corner';
 import {
   engineAsks,

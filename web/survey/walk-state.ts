@@ -1,11 +1,12 @@
 /** Which number the survey's walk asks for next. */
 import type { LowgapCorner, LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
-import type { NextReading, WalkHeight } from '@/core/edge-fit/next-reading';
-import { usualWalk, type WalkStep, type WalkStop } from '@/core/edge-fit/usual-walk';
-import { mountsOf } from '@/core/motion/motion-description';
-import type { Side } from '@/core/motion/steering';
-import type { ReadingPlace } from '@/core/obstacle/reading';
-import { parseClock } from '@/core/units/clock';
+import type { NextReading } from '@/core/6-decisions/next-reading/next-reading';
+import type { WalkHeight } from '@/core/3-survey/walk/walk-height';
+import { usualWalk, type WalkStep, type WalkStop } from '@/core/3-survey/walk/usual-walk';
+import { mountsOf } from '@/core/2-vehicle/motion/motion-description';
+import type { Side } from '@/core/2-vehicle/motion/steering';
+import type { ReadingPlace } from '@/core/3-survey/reading/reading';
+import { parseClock } from '@/core/1-base/units/clock';
 
 export type PlainSteer = 'left' | 'straight' | 'right';
 

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { CornerKey } from '@/core/clearance/description';
-import { LIMITS } from '@/core/limits';
-import type { Expected } from '@/core/stance/expected-height';
-import { heightVerdict } from '@/core/test-fit/height-check';
-import { formatMm } from '@/core/units/length';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { LIMITS } from '@/core/1-base/limits';
+import type { Expected } from '@/core/5-consequences/stance/expected-height';
+import { heightVerdict } from '@/core/7-job/test-fit/height-check';
+import { formatMm } from '@/core/1-base/units/length';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../words';

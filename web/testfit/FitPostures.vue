@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { TriedPostureEntry } from '@/contracts/test-fit';
-import type { CornerKey } from '@/core/clearance/description';
-import { LIMITS } from '@/core/limits';
-import { FIT_POSTURES, HUMPED, type FitPosture } from '@/core/test-fit/postures';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { LIMITS } from '@/core/1-base/limits';
+import { FIT_POSTURES, HUMPED, type FitPosture } from '@/core/7-job/test-fit/postures';
 import QuantityField from '../parts/QuantityField.vue';
 import TickButton from '../parts/TickButton.vue';
 import { useJobStore } from '../stores/job';

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue';
 import { problemText } from '@/contracts/problems';
-import type { Calibration } from '@/core/calibration/calibrate';
-import type { CornerKey } from '@/core/clearance/description';
-import type { Problem } from '@/core/problem';
-import { formatMm } from '@/core/units/length';
+import type { Calibration } from '@/core/5-consequences/calibration/calibrate';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { Problem } from '@/core/1-base/problem';
+import { formatMm } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES, SOURCE_WORDS } from '../words';
 import { applyLearned } from './apply-learned';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3-scale';
 import { computed, ref } from 'vue';
-import type { Seen } from '@/core/calibration/observation';
-import { formatMm } from '@/core/units/length';
+import type { Seen } from '@/core/5-consequences/calibration/observation';
+import { formatMm } from '@/core/1-base/units/length';
 import { useWidth } from '../parts/use-width';
 
 /** Predicted gaps (open) and measured ones (full) on one scale, zero is touch; what is between them is the residual. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { mdiDeleteOutline } from '@mdi/js';
 import { computed, ref } from 'vue';
-import type { CornerKey } from '@/core/clearance/description';
-import { LIMITS } from '@/core/limits';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { LIMITS } from '@/core/1-base/limits';
 import QuantityField from '../parts/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { bothUnits, CORNER_NAMES } from '../words';

@@ -2,10 +2,10 @@ import { expect, test } from '@jest/globals';
 import { asCase } from '@/contracts/as-case';
 import { fittedCorner } from '@/contracts/as-fit';
 import { lowgapFileSchema, type LowgapFile } from '@/contracts/lowgap-file';
-import { calibrate } from '@/core/calibration/calibrate';
-import { evaluateCase } from '@/core/clearance/evaluate';
-import { fitObservations } from '@/core/test-fit/fit-observations';
-import { predictRound } from '@/core/test-fit/predict-round';
+import { calibrate } from '@/core/5-consequences/calibration/calibrate';
+import { evaluateCase } from '@/core/4-clearance/verdict/evaluate';
+import { fitObservations } from '@/core/7-job/test-fit/fit-observations';
+import { predictRound } from '@/core/7-job/test-fit/predict-round';
 import { demoJobs } from '@/demo/demo-jobs';
 import { applyLearned } from './apply-learned';
 

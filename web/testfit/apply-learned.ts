@@ -1,6 +1,6 @@
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import type { Calibration } from '@/core/calibration/calibrate';
-import type { CornerKey } from '@/core/clearance/description';
+import type { Calibration } from '@/core/5-consequences/calibration/calibrate';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 
 /** Whether what was tried is what a round had on, as far as learning is about it. */
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);

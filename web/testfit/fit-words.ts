@@ -1,8 +1,8 @@
-import type { UsableFinding } from '@/core/test-fit/fit-observations';
-import type { FitPosture } from '@/core/test-fit/postures';
-import type { Untried } from '@/core/test-fit/tried';
-import type { Seen } from '@/core/calibration/observation';
-import { formatMm } from '@/core/units/length';
+import type { UsableFinding } from '@/core/7-job/test-fit/fit-observations';
+import type { FitPosture } from '@/core/7-job/test-fit/postures';
+import type { Untried } from '@/core/7-job/test-fit/tried';
+import type { Seen } from '@/core/5-consequences/calibration/observation';
+import { formatMm } from '@/core/1-base/units/length';
 
 export const POSTURE_WORDS: Readonly<Record<FitPosture, { readonly name: string; readonly how: string }>> = {
   rideForward: { name: 'As it stands, forward', how: 'Creep forward, lock to lock both ways; listen and look.' },

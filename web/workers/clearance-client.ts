@@ -1,7 +1,7 @@
 import { wrap } from 'comlink';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import type { Evaluation } from '@/core/clearance/evaluate';
-import type { Result } from '@/core/problem';
+import type { Evaluation } from '@/core/4-clearance/verdict/evaluate';
+import type { Result } from '@/core/1-base/problem';
 import type { ClearanceWorker } from './clearance.worker';
 import { DocumentSender } from './document-wire';
 import { NewestWins } from './newest-wins';

@@ -1,8 +1,8 @@
 import { expose } from 'comlink';
 import { asCase } from '@/contracts/as-case';
-import { evaluateCase, type Evaluation } from '@/core/clearance/evaluate';
-import { SectionShelf } from '@/core/clearance/section-shelf';
-import { attempt, type Result } from '@/core/problem';
+import { evaluateCase, type Evaluation } from '@/core/4-clearance/verdict/evaluate';
+import { SectionShelf } from '@/core/4-clearance/search/section-cache';
+import { attempt, type Result } from '@/core/1-base/problem';
 import { DocumentReceiver, type WiredFile } from './document-wire';
 
 /** What the worker answers while a hand moves; errors cross as data. */

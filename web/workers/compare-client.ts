@@ -1,7 +1,7 @@
 import { wrap } from 'comlink';
 import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
-import type { Evaluation } from '@/core/clearance/evaluate';
-import type { Result } from '@/core/problem';
+import type { Evaluation } from '@/core/4-clearance/verdict/evaluate';
+import type { Result } from '@/core/1-base/problem';
 import { NewestWins } from './newest-wins';
 import type { StudyWorker } from './study.worker';
 import { faultOf, faultResult } from './worker-fault';

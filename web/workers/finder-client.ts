@@ -1,10 +1,10 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import type { FinderQuestionEntry } from '@/contracts/finder';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import type { CornerKey } from '@/core/clearance/description';
-import type { Material } from '@/core/obstacle/material';
-import type { Result } from '@/core/problem';
-import type { Axle } from '@/core/finder/session';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { Material } from '@/core/3-survey/shape/material';
+import type { Result } from '@/core/1-base/problem';
+import type { FoundOn } from '@/core/6-decisions/finder/session';
 import type { FinderWorker, Tell } from './finder.worker';
 import { faultOf, faultResult } from './worker-fault';
 
@@ -36,14 +36,14 @@ export class FinderClient {
   takeUp = (file: LowgapFile, question: FinderQuestionEntry) =>
     this.#ask((remote) => remote.takeUp(file, question) as Promise<Result<void>>);
 
-  explain = (axle: Axle, number: number) => this.#ask((remote) => remote.explain(axle, number));
+  explain = (axle: FoundOn, number: number) => this.#ask((remote) => remote.explain(axle, number));
 
-  chanceOfRub = (axle: Axle, number: number) => this.#ask((remote) => remote.chanceOfRub(axle, number));
+  chanceOfRub = (axle: FoundOn, number: number) => this.#ask((remote) => remote.chanceOfRub(axle, number));
 
-  waysTo = (axle: Axle, tire: number) =>
+  waysTo = (axle: FoundOn, tire: number) =>
     this.#ask(async (remote) => ({ ok: true as const, value: await remote.waysTo(axle, tire) }));
 
-  setup = (axle: Axle, number: number) =>
+  setup = (axle: FoundOn, number: number) =>
     this.#ask(async (remote) => ({ ok: true as const, value: await remote.setup(axle, number) }));
 
   pairSetup = (front: number, rear: number) =>

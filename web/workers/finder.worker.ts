@@ -2,17 +2,17 @@ import { expose } from 'comlink';
 import { asCase } from '@/contracts/as-case';
 import type { FinderQuestionEntry } from '@/contracts/finder';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import type { CornerKey } from '@/core/clearance/description';
-import { SectionShelf } from '@/core/clearance/section-shelf';
-import type { FoundRow } from '@/core/finder/rows';
-import { checkClaim, type ClaimCheck } from '@/core/finder/claim';
-import { needGapCard, type NeedGapCard } from '@/core/finder/need-gap';
-import { compareSchools, type SchoolAnswer } from '@/core/finder/schools';
-import type { FirstLook, PartialDot } from '@/core/finder/search';
-import { FinderSession, type Axle, type Explanation, type FinderResult } from '@/core/finder/session';
-import type { WholeSetup } from '@/core/finder/setup-of';
-import type { Material } from '@/core/obstacle/material';
-import { attempt, type Result } from '@/core/problem';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { SectionShelf } from '@/core/4-clearance/search/section-cache';
+import type { FoundRow } from '@/core/6-decisions/finder/rows';
+import { checkClaim, type ClaimCheck } from '@/core/6-decisions/finder/claim';
+import { needGapCard, type NeedGapCard } from '@/core/6-decisions/finder/need-gap';
+import { compareSchools, type SchoolAnswer } from '@/core/6-decisions/finder/schools';
+import type { FirstLook, PartialDot } from '@/core/6-decisions/finder/search';
+import { FinderSession, type Explanation, type FinderResult, type FoundOn } from '@/core/6-decisions/finder/session';
+import type { WholeSetup } from '@/core/6-decisions/finder/setup-of';
+import type { Material } from '@/core/3-survey/shape/material';
+import { attempt, type Result } from '@/core/1-base/problem';
 
 /** What a search tells on its way. */
 export interface FinderNews {
@@ -31,10 +31,10 @@ export interface FinderWorker {
   find(file: LowgapFile, question: FinderQuestionEntry, tell: Tell): Result<FinderResult>;
   /** Takes up a question that was answered elsewhere, so that its combinations can be looked at. */
   takeUp(file: LowgapFile, question: FinderQuestionEntry): Result<void>;
-  explain(axle: Axle, number: number): Result<Explanation>;
-  chanceOfRub(axle: Axle, number: number): Result<number | null>;
-  waysTo(axle: Axle, tire: number): readonly FoundRow[];
-  setup(axle: Axle, number: number): WholeSetup;
+  explain(axle: FoundOn, number: number): Result<Explanation>;
+  chanceOfRub(axle: FoundOn, number: number): Result<number | null>;
+  waysTo(axle: FoundOn, tire: number): readonly FoundRow[];
+  setup(axle: FoundOn, number: number): WholeSetup;
   pairSetup(front: number, rear: number): WholeSetup;
   schools(file: LowgapFile, question: FinderQuestionEntry, tell: Tell): Result<readonly SchoolAnswer[]>;
   card(file: LowgapFile, corner: CornerKey, material: Material): Result<NeedGapCard>;

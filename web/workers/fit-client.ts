@@ -1,9 +1,9 @@
 import { wrap, type Remote } from 'comlink';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import type { Calibration } from '@/core/calibration/calibrate';
-import type { CornerKey } from '@/core/clearance/description';
-import type { Result } from '@/core/problem';
-import type { RoundGap } from '@/core/test-fit/predict-round';
+import type { Calibration } from '@/core/5-consequences/calibration/calibrate';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { Result } from '@/core/1-base/problem';
+import type { RoundGap } from '@/core/7-job/test-fit/predict-round';
 import { DocumentSender } from './document-wire';
 import type { FitWorker } from './fit.worker';
 import { NewestWins } from './newest-wins';

@@ -1,12 +1,12 @@
 import { expose } from 'comlink';
 import { caseOfRound, fittedCorner } from '@/contracts/as-fit';
 import type { LowgapFile, LowgapTestFit } from '@/contracts/lowgap-file';
-import { calibrate, type Calibration } from '@/core/calibration/calibrate';
-import type { CornerKey } from '@/core/clearance/description';
-import { describedCorners } from '@/core/clearance/described-corner';
-import { attempt, ProblemError, type Result } from '@/core/problem';
-import { fitObservations } from '@/core/test-fit/fit-observations';
-import { predictRound, type RoundGap } from '@/core/test-fit/predict-round';
+import { calibrate, type Calibration } from '@/core/5-consequences/calibration/calibrate';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { describedCorners } from '@/core/4-clearance/case/described-corner';
+import { attempt, ProblemError, type Result } from '@/core/1-base/problem';
+import { fitObservations } from '@/core/7-job/test-fit/fit-observations';
+import { predictRound, type RoundGap } from '@/core/7-job/test-fit/predict-round';
 import { DocumentReceiver, type WiredFile } from './document-wire';
 
 /** Test fits off the main thread: what to expect in each posture, and what a round teaches. */

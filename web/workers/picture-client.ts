@@ -1,10 +1,10 @@
 import { wrap } from 'comlink';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import type { CornerKey } from '@/core/clearance/description';
-import type { PlaneWindow } from '@/core/clearance/plane-raster';
-import type { MapSize, PostureMap } from '@/core/clearance/posture-map';
-import type { SweptShape } from '@/core/clearance/swept-shape';
-import type { Result } from '@/core/problem';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { PlaneWindow } from '@/core/4-clearance/pictures/plane-raster';
+import type { MapSize, PostureMap } from '@/core/4-clearance/pictures/posture-map';
+import type { SweptShape } from '@/core/4-clearance/pictures/swept-shape';
+import type { Result } from '@/core/1-base/problem';
 import type { KeepOutDrawing } from '../drawing/keep-out-drawing';
 import { DocumentSender } from './document-wire';
 import { NewestWins } from './newest-wins';

@@ -1,15 +1,15 @@
 import { expose, transfer } from 'comlink';
 import { asCase } from '@/contracts/as-case';
-import type { CornerKey } from '@/core/clearance/description';
-import { prepareDescribed } from '@/core/clearance/described-corner';
-import { keepOut } from '@/core/clearance/keep-out';
-import type { PlaneWindow } from '@/core/clearance/plane-raster';
-import { postureMap, type MapSize, type PostureMap } from '@/core/clearance/posture-map';
-import type { PreparedCorner } from '@/core/clearance/prepare';
-import { ObstacleShelf } from '@/core/clearance/obstacle-shelf';
-import { STANDARDS, type Standard } from '@/core/clearance/standard';
-import { sweptShape, type SweptShape } from '@/core/clearance/swept-shape';
-import { attempt, type Result } from '@/core/problem';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { prepareDescribed } from '@/core/4-clearance/case/described-corner';
+import { keepOut } from '@/core/4-clearance/pictures/keep-out';
+import type { PlaneWindow } from '@/core/4-clearance/pictures/plane-raster';
+import { postureMap, type MapSize, type PostureMap } from '@/core/4-clearance/pictures/posture-map';
+import type { PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
+import { ObstacleShelf } from '@/core/3-survey/prepared/obstacle-cache';
+import { STANDARDS, type Standard } from '@/core/4-clearance/case/standard';
+import { sweptShape, type SweptShape } from '@/core/4-clearance/pictures/swept-shape';
+import { attempt, type Result } from '@/core/1-base/problem';
 import { DocumentReceiver, type WiredFile } from './document-wire';
 import { keepOutDrawing, type KeepOutDrawing } from '../drawing/keep-out-drawing';
 

@@ -1,9 +1,9 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { PlanEntry, SheetEntry } from '@/contracts/plan';
-import type { CornerKey } from '@/core/clearance/description';
-import type { ChosenPlan, PlanJudgement } from '@/core/plan/judge-plan';
-import type { Result } from '@/core/problem';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { ChosenPlan, PlanJudgement } from '@/core/6-decisions/plan/judge-plan';
+import type { Result } from '@/core/1-base/problem';
 import { DocumentSender } from './document-wire';
 import { NewestWins } from './newest-wins';
 import type { PlanWorker, TellPlan } from './plan.worker';

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
-import { practiceTask, type PracticeLevel, type PracticeTask } from '@/core/practice/task';
-import { attempt, type Result } from '@/core/problem';
+import { practiceTask, type PracticeLevel, type PracticeTask } from '@/core/6-decisions/practice/task';
+import { attempt, type Result } from '@/core/1-base/problem';
 
 /** Makes practice tasks off the main thread. */
 export interface PracticeWorker {

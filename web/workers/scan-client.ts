@@ -1,8 +1,8 @@
 import { wrap } from 'comlink';
 import type { LowgapCorner } from '@/contracts/lowgap-file';
 import type { ScanPlan } from '@/contracts/scan-plan';
-import type { CornerKey } from '@/core/clearance/description';
-import type { Result } from '@/core/problem';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { Result } from '@/core/1-base/problem';
 import type { ScanAnswer, ScanWorker } from './scan.worker';
 
 export type { ScanAnswer };

@@ -1,11 +1,11 @@
 import { expose } from 'comlink';
 import type { LowgapCorner, LowgapObstacle } from '@/contracts/lowgap-file';
 import type { ScanPlan } from '@/contracts/scan-plan';
-import type { CornerKey } from '@/core/clearance/description';
-import { attempt, type Result } from '@/core/problem';
-import type { ScanUnit } from '@/core/scan/scan-unit';
-import { surveyScan } from '@/core/scan/survey-scan';
-import { thinScan } from '@/core/scan/thin';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { attempt, type Result } from '@/core/1-base/problem';
+import type { ScanUnit } from '@/core/3-survey/scan/scan-unit';
+import { surveyScan } from '@/core/3-survey/scan/survey-scan';
+import { thinScan } from '@/core/3-survey/scan/thin';
 import { readScan } from '@/meshes/read-scan';
 
 export interface ScanAnswer {

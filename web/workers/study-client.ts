@@ -1,11 +1,11 @@
 import { wrap, type Remote } from 'comlink';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import type { CornerKey } from '@/core/clearance/description';
-import type { Evaluation } from '@/core/clearance/evaluate';
-import type { NextReading } from '@/core/edge-fit/next-reading';
-import type { ObstacleLevers } from '@/core/plan/levers';
-import type { CornerSpread } from '@/core/spread/spread';
-import type { Result } from '@/core/problem';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { Evaluation } from '@/core/4-clearance/verdict/evaluate';
+import type { NextReading } from '@/core/6-decisions/next-reading/next-reading';
+import type { ObstacleLevers } from '@/core/6-decisions/levers/levers';
+import type { CornerSpread } from '@/core/5-consequences/spread/spread';
+import type { Result } from '@/core/1-base/problem';
 import type { StudyWorker } from './study.worker';
 
 export interface StudyQuestion {

@@ -1,16 +1,16 @@
 import { expose } from 'comlink';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
-import type { CornerKey } from '@/core/clearance/description';
-import { evaluateCase, type Evaluation } from '@/core/clearance/evaluate';
-import { SectionShelf } from '@/core/clearance/section-shelf';
-import { nextReadingsOf } from '@/core/edge-fit/next-case';
-import type { NextReading } from '@/core/edge-fit/next-reading';
-import { LeverBench, type ObstacleLevers } from '@/core/plan/levers';
-import { rotatedCase } from '@/core/plan/rotation';
-import { attempt, type Result } from '@/core/problem';
-import type { CornerSpread } from '@/core/spread/spread';
-import { cornerSpreadOf } from '@/core/spread/spread-case';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { evaluateCase, type Evaluation } from '@/core/4-clearance/verdict/evaluate';
+import { SectionShelf } from '@/core/4-clearance/search/section-cache';
+import { nextReadingsOf } from '@/core/6-decisions/next-reading/next-case';
+import type { NextReading } from '@/core/6-decisions/next-reading/next-reading';
+import { LeverBench, type ObstacleLevers } from '@/core/6-decisions/levers/levers';
+import { rotatedCase } from '@/core/6-decisions/plan/rotation';
+import { attempt, type Result } from '@/core/1-base/problem';
+import type { CornerSpread } from '@/core/5-consequences/spread/spread';
+import { cornerSpreadOf } from '@/core/5-consequences/spread/spread-case';
 
 /** Answers that take longer than a hand waits; errors cross as data. */
 export interface StudyWorker {

@@ -1,4 +1,4 @@
-import type { Result } from '@/core/problem';
+import type { Result } from '@/core/1-base/problem';
 
 /** A fault of a worker or of the way to it, as data. */
 export function faultResult(fault: unknown): Result<never> {

@@ -1,0 +1,32 @@
+import type { Mount } from '../motion/mount';
+import type { MotionDescription } from '../motion/motion-description';
+import type { SteeringDescription } from '../motion/steering';
+import type { WheelAndTire } from './wheel-and-tire';
+
+/** One corner as its baseline has it: linkage, alignment, travel, heights, and the tire and wheel now fitted. */
+export interface CornerBaseline {
+  readonly motion: MotionDescription;
+  /** Absent on a wheel that does not steer. */
+  readonly steering?: SteeringDescription | undefined;
+  readonly staticCamberDeg: number;
+  readonly staticToeDeg: number;
+  /** Travel left from the surveyed ride height, both positive, mm at the wheel. */
+  readonly travel: {
+    /** To full squash of the bump stop. */
+    readonly bumpMm: number;
+    readonly droopMm: number;
+    /** To first touch of the bump stop. */
+    readonly firstTouchMm?: number | undefined;
+  };
+  /** How far the loaded vehicle sits below the surveyed ride height, mm. */
+  readonly loadedSagMm?: number | undefined;
+  /** What the bushings let a thing of this mount and the wheel come closer, mm. */
+  readonly complianceMm?: Readonly<Partial<Record<Mount, number>>> | undefined;
+  /** Wheel studs beyond the hub's face, mm. */
+  readonly studProtrusionMm?: number | undefined;
+  /** Hub centre to fender lip at the surveyed ride height, mm. */
+  readonly hubToLipMm?: number | undefined;
+  /** Ground to fender lip at that height, mm: with hub to lip it gives the tire's loaded radius. */
+  readonly groundToLipMm?: number | undefined;
+  readonly fitted: WheelAndTire;
+}

@@ -1,0 +1,166 @@
+import {
+  addedLeafLiftMm,
+  collarMm,
+  sagUnderWeightMm,
+  springSwapLiftMm,
+  torsionBarLiftMm,
+  type CoilSpring,
+} from './springs';
+
+/** A threaded collar: its lowest height over the seat it replaces, and how far it is screwed up from there. */
+export interface Collar {
+  readonly kind: 'collar';
+  readonly lowestOverSeatMm: number;
+  readonly turns: number;
+  readonly pitchMm: number;
+  readonly motionRatio: number;
+}
+
+/**
+ * Lift and lowering parts by what they really move. Lengths mm, + lifts the vehicle; `motionRatio` is spring travel over
+ * wheel travel.
+ */
+export type LiftPart =
+  /** Springs by what is claimed for them: the parked height alone. */
+  | { readonly kind: 'ride'; readonly liftMm: number }
+  /** A spacer under or inside a coil: as `ride`, through the motion ratio. */
+  | { readonly kind: 'springSpacer'; readonly thicknessMm: number; readonly motionRatio: number }
+  | Collar
+  /** A torsion bar's adjuster screwed in: its key turns with the bar and the lower arm by the same angle, as the load stays. */
+  | {
+      readonly kind: 'torsionBar';
+      readonly turns: number;
+      readonly pitchMm: number;
+      readonly keyMm: number;
+      readonly armMm: number;
+    }
+  /** A leaf added to a pack: `archMm` its free arch over the pack's as it stands loaded. */
+  | {
+      readonly kind: 'addedLeaf';
+      readonly packNPerMm: number;
+      readonly leafNPerMm: number;
+      readonly archMm: number;
+    }
+  /** Another coil spring under the same load on the spring: what it stands longer, through the motion ratio. */
+  | {
+      readonly kind: 'coilSpring';
+      readonly fitted: CoilSpring;
+      readonly next: CoilSpring;
+      readonly springLoadN: number;
+      readonly motionRatio: number;
+    }
+  /** Weight put on the vehicle (or taken off, negative): the share of it this wheel carries sinks the corner. */
+  | {
+      readonly kind: 'load';
+      readonly weightKg: number;
+      readonly share: number;
+      readonly rateNPerMm: number;
+      readonly motionRatio: number;
+    }
+  /** A spacer on top of a strut or coil-over with the stops inside: parked height and both limits. */
+  | { readonly kind: 'strutTopSpacer'; readonly thicknessMm: number; readonly motionRatio: number }
+  /**
+   * A block between axle and leaf spring, net of the one it replaces. A stop that bears on the axle itself meets it
+   * where it always did; one that bears on the spring pack meets it lower by the block. The droop limit goes down
+   * with the block unless the shock sets it. A taper turns the axle about its own length: + = narrow end forward, which
+   * lifts the axle's front, adds caster and turns a rear pinion up. A centre pin off the middle moves the axle, + forward.
+   */
+  | {
+      readonly kind: 'block';
+      readonly thicknessMm: number;
+      readonly replacesMm: number;
+      readonly stopBearsOn: 'axle' | 'springPack';
+      readonly droopSetBy: 'spring' | 'shock';
+      readonly taperDeg?: number | undefined;
+      readonly centrePinMm?: number | undefined;
+    }
+  /** A longer shackle: `share` of the extra length reaches the axle (0.5 by geometry; some count 1). */
+  | { readonly kind: 'shackle'; readonly extraMm: number; readonly share: number }
+  /** A longer or lower bump stop. */
+  | { readonly kind: 'bumpStop'; readonly lengthMm: number; readonly motionRatio: number }
+  /** A longer shock: more droop alone. */
+  | { readonly kind: 'longerShock'; readonly extraMm: number; readonly motionRatio: number }
+  /** Spindle, sub-frame or bracket drop: the linkage with its wheel goes down against frame and body. */
+  | { readonly kind: 'drop'; readonly dropMm: number }
+  /** Body lift: body-mounted things go up, frame-mounted ones do not. */
+  | { readonly kind: 'body'; readonly liftMm: number };
+
+/** What parts add to a setup's own numbers; same names, units and signs as there. */
+export interface HeightShift {
+  readonly suspensionLiftMm: number;
+  readonly bodyLiftMm: number;
+  readonly bumpStopMm: number;
+  readonly bumpLimitShiftMm: number;
+  readonly droopLimitShiftMm: number;
+  readonly linkageDropMm: number;
+  readonly axleShiftMm: number;
+  readonly casterChangeDeg: number;
+}
+
+const NO_SHIFT: HeightShift = {
+  suspensionLiftMm: 0,
+  bodyLiftMm: 0,
+  bumpStopMm: 0,
+  bumpLimitShiftMm: 0,
+  droopLimitShiftMm: 0,
+  linkageDropMm: 0,
+  axleShiftMm: 0,
+  casterChangeDeg: 0,
+};
+
+/** Shifts of one part at the wheel, mm. */
+export function liftPartShift(part: LiftPart): HeightShift {
+  switch (part.kind) {
+    case 'ride':
+      return { ...NO_SHIFT, suspensionLiftMm: part.liftMm };
+    case 'springSpacer':
+      return { ...NO_SHIFT, suspensionLiftMm: part.thicknessMm / part.motionRatio };
+    case 'collar':
+      return {
+        ...NO_SHIFT,
+        suspensionLiftMm: collarMm(part.lowestOverSeatMm, part.turns, part.pitchMm) / part.motionRatio,
+      };
+    case 'torsionBar':
+      return {
+        ...NO_SHIFT,
+        suspensionLiftMm: torsionBarLiftMm(part.turns * part.pitchMm, part.keyMm, part.armMm),
+      };
+    case 'addedLeaf':
+      return { ...NO_SHIFT, suspensionLiftMm: addedLeafLiftMm(part.packNPerMm, part.leafNPerMm, part.archMm) };
+    case 'coilSpring':
+      return {
+        ...NO_SHIFT,
+        suspensionLiftMm: springSwapLiftMm(part.fitted, part.next, part.springLoadN, part.motionRatio),
+      };
+    case 'load':
+      return {
+        ...NO_SHIFT,
+        suspensionLiftMm: -sagUnderWeightMm(part.weightKg, part.share, part.rateNPerMm, part.motionRatio),
+      };
+    case 'strutTopSpacer': {
+      const down = part.thicknessMm / part.motionRatio;
+      return { ...NO_SHIFT, suspensionLiftMm: down, bumpLimitShiftMm: -down, droopLimitShiftMm: -down };
+    }
+    case 'block': {
+      const net = part.thicknessMm - part.replacesMm;
+      return {
+        ...NO_SHIFT,
+        suspensionLiftMm: net,
+        bumpLimitShiftMm: part.stopBearsOn === 'springPack' ? -net : 0,
+        droopLimitShiftMm: part.droopSetBy === 'spring' ? -net : 0,
+        axleShiftMm: part.centrePinMm ?? 0,
+        casterChangeDeg: part.taperDeg ?? 0,
+      };
+    }
+    case 'shackle':
+      return { ...NO_SHIFT, suspensionLiftMm: part.extraMm * part.share };
+    case 'bumpStop':
+      return { ...NO_SHIFT, bumpStopMm: part.lengthMm / part.motionRatio };
+    case 'longerShock':
+      return { ...NO_SHIFT, droopLimitShiftMm: -part.extraMm / part.motionRatio };
+    case 'drop':
+      return { ...NO_SHIFT, linkageDropMm: part.dropMm };
+    case 'body':
+      return { ...NO_SHIFT, bodyLiftMm: part.liftMm };
+  }
+}

@@ -1,0 +1,78 @@
+import type { TireAllowances } from '../tire/allowance';
+import type { CornerKey } from './corner-key';
+import { liftPartShift, type LiftPart } from './lift-part';
+import type { WheelAndTire } from './wheel-and-tire';
+
+/** A setup as entered: numbers of its own, and parts that add theirs. No computation takes it: `countParts` first. */
+export interface SetupDescription extends WheelAndTire {
+  /** Height change at the wheel; moves the parked position only. */
+  readonly suspensionLiftMm: number;
+  readonly bodyLiftMm: number;
+  /** Bump-stop extension, at the wheel. */
+  readonly bumpStopMm: number;
+  readonly axleShiftMm: number;
+  readonly bumpLimitShiftMm: number;
+  readonly droopLimitShiftMm: number;
+  readonly linkageDropMm: number;
+  readonly steerStopLeftDeg?: number | undefined;
+  readonly steerStopRightDeg?: number | undefined;
+  readonly camberChangeDeg: number;
+  readonly casterChangeDeg: number;
+  /** What the tire may be beyond its free section. */
+  readonly allowances?: TireAllowances | undefined;
+  /** Lift and lowering parts; each adds its own shifts to the numbers above. */
+  readonly parts?: readonly LiftPart[] | undefined;
+  /** Ids of removable obstacles taken off. */
+  readonly removed?: readonly string[] | undefined;
+}
+
+export type CornerOverrides = Readonly<Partial<Record<CornerKey, Partial<SetupDescription>>>>;
+
+/** A setup with the shifts of its parts in its numbers: what every computation takes. Only `countParts` makes one. */
+export interface Setup extends Omit<SetupDescription, 'parts'> {
+  readonly parts: 'counted';
+  /** Which parts they were. */
+  readonly countedParts: readonly LiftPart[];
+}
+
+/** The setup with every part's shifts added to its numbers. */
+export function countParts({ parts = [], ...setup }: SetupDescription): Setup {
+  const sums = parts.map(liftPartShift).reduce<SetupDescription>(
+    (sum, shift) => ({
+      ...sum,
+      suspensionLiftMm: sum.suspensionLiftMm + shift.suspensionLiftMm,
+      bodyLiftMm: sum.bodyLiftMm + shift.bodyLiftMm,
+      bumpStopMm: sum.bumpStopMm + shift.bumpStopMm,
+      bumpLimitShiftMm: sum.bumpLimitShiftMm + shift.bumpLimitShiftMm,
+      droopLimitShiftMm: sum.droopLimitShiftMm + shift.droopLimitShiftMm,
+      linkageDropMm: sum.linkageDropMm + shift.linkageDropMm,
+      axleShiftMm: sum.axleShiftMm + shift.axleShiftMm,
+      casterChangeDeg: sum.casterChangeDeg + shift.casterChangeDeg,
+    }),
+    setup,
+  );
+  return { ...sums, parts: 'counted', countedParts: parts };
+}
+
+/** A setup as entered that changes nothing: what is fitted, at the surveyed height. */
+export const fittedAsSetup = (fitted: WheelAndTire): SetupDescription => ({
+  ...fitted,
+  suspensionLiftMm: 0,
+  bodyLiftMm: 0,
+  bumpStopMm: 0,
+  axleShiftMm: 0,
+  bumpLimitShiftMm: 0,
+  droopLimitShiftMm: 0,
+  linkageDropMm: 0,
+  camberChangeDeg: 0,
+  casterChangeDeg: 0,
+});
+
+/** What is fitted, at the surveyed height. */
+export const fittedSetup = (fitted: WheelAndTire): Setup => countParts(fittedAsSetup(fitted));
+
+/** By how much frame-mounted things rise over the hub at its parked height, mm: suspension lift and linkage drop. */
+export const frameRiseMm = ({ suspensionLiftMm, linkageDropMm }: Setup): number => suspensionLiftMm + linkageDropMm;
+
+/** By how much body-mounted things rise over the hub at its parked height, mm. */
+export const bodyRiseMm = (setup: Setup): number => frameRiseMm(setup) + setup.bodyLiftMm;

@@ -1,0 +1,153 @@
+import type { ObstacleDescription } from '../description/obstacle-description';
+import { readingScene, type Landed, type SurveyScene } from '../landing/landed-readings';
+import { compose, inverse, type Pose } from '../../1-base/geometry/pose';
+import { joinPath } from '../../1-base/problem';
+import { isEdgeKind } from '../description/edge-kind';
+import { edgeModel, edgePlace, type EdgeModel } from './edge-model';
+import { evidenceOf, gapThere, type Evidence } from './evidence';
+import type { RubEvidence } from './belonging';
+import { fitEdge, type EdgeFit, type ReadingFit } from './fit-edge';
+import { rubPostures } from '../description/rub';
+
+/** An obstacle's readings fitted to its kind of edge. */
+export interface ReadEdge {
+  readonly model: EdgeModel;
+  readonly fit: EdgeFit;
+  readonly evidence: readonly Evidence[];
+  /** Readings that contradict what the others say together: set aside until they are taken again or confirmed. */
+  readonly contradicting: ReadonlySet<number>;
+}
+
+/**
+ * The edge that an obstacle's readings make together; null where they are taken one by one, or where there is none.
+ * `landed` are its readings each on its own; `start`: an edge they were fitted to before, kept but for its numbers.
+ * @throws ProblemError for a reading that cannot be.
+ */
+export function readEdge(
+  obstacle: ObstacleDescription,
+  survey: SurveyScene,
+  path: string,
+  landed: readonly Landed[],
+  start?: ReadEdge,
+): ReadEdge | null {
+  const { readingsAs, readings = [], form = {} } = obstacle;
+  if (!isEdgeKind(readingsAs) || readings.length === 0) return null;
+  const evidence = edgeEvidence(obstacle, survey, path, landed);
+  const rubs = rubEvidence(obstacle, survey);
+  if (start) {
+    const { model, contradicting } = start;
+    const kept = evidence.map((e, i) => (contradicting.has(i) ? setAside(e) : e));
+    return { model, evidence: kept, contradicting, fit: fitEdge(model, kept, rubs, start.fit.q) };
+  }
+  let places = landed.map(({ point }) => point);
+  let model = edgeModel(readingsAs, places, form);
+  let fit = bestFit(model, evidence, rubs);
+  // One by one, readings may land far along the edge from where all together put them: how far it reaches is seen then.
+  for (let pass = 1; pass < PASSES && model.dims === 1; pass++) {
+    const { at } = model;
+    places = fit.readings.map(({ s, t }) => edgePlace({ at }, fit.q, [s, t]));
+    model = edgeModel(readingsAs, places, form);
+    fit = fitEdge(model, evidence, rubs);
+  }
+  const contradicting = new Set<number>();
+  const aside = (index: number): Evidence[] =>
+    evidence.map((e, i) => (i === index || contradicting.has(i) ? setAside(e) : e));
+  for (let round = 0; round < MOST_ASIDE; round++) {
+    if (readings.length < ENOUGH || !fit.readings.some(isFar)) break;
+    const without = readings.flatMap((_, index) =>
+      contradicting.has(index) ? [] : [{ index, fit: fitEdge(model, aside(index), rubs, fit.q, FEW_STEPS) }],
+    );
+    const best = without.reduce<(typeof without)[number] | null>(
+      (a, b) => (a && a.fit.cost <= b.fit.cost ? a : b),
+      null,
+    );
+    // One that was confirmed stands, and nobody else is doubted in its place.
+    if (!best || readings[best.index]!.confirmed || fit.cost - best.fit.cost < DOUBT) break;
+    contradicting.add(best.index);
+    fit = fitEdge(model, aside(-1), rubs, best.fit.q);
+  }
+  return { model, evidence: aside(-1), fit, contradicting };
+}
+
+const PASSES = 3;
+
+/** Squares left per reading above which a fit may have stuck beside the best one. */
+const STUCK = 2;
+
+/** Steps that show whether a fit is going to be better. */
+const FEW_STEPS = 8;
+
+/** mm by which a fit is begun elsewhere, along each axis of the place it begins from. */
+const ELSEWHERE_MM = 60;
+
+/** The fit from the usual start, or where that leaves much, the best of several starts. */
+function bestFit(model: EdgeModel, evidence: readonly Evidence[], rubs: readonly RubEvidence[]): EdgeFit {
+  let best = fitEdge(model, evidence, rubs);
+  if (best.cost < STUCK * evidence.length) return best;
+  for (const k of model.anywhere) {
+    for (const by of [ELSEWHERE_MM, -ELSEWHERE_MM]) {
+      const start = model.mean.slice();
+      start[k]! += by;
+      const other = fitEdge(model, evidence, rubs, start, FEW_STEPS);
+      if (other.cost < best.cost) best = other;
+    }
+  }
+  return fitEdge(model, evidence, rubs, best.q);
+}
+
+/** Readings of one obstacle set aside at most. */
+const MOST_ASIDE = 2;
+
+/** Fewer readings cannot say which of them is wrong. */
+const ENOUGH = 5;
+
+/** By how much the sum of squares must fall without a reading before it is questioned and set aside. */
+const DOUBT = 20;
+
+/** Standard deviations by which a reading is far off the edge. */
+const FAR = 2.5;
+
+const isFar = ({ misses }: ReadingFit): boolean => Math.abs(misses[0]!) > FAR || Math.abs(misses[2]!) > FAR;
+
+/** The same reading, counting for next to nothing. */
+const setAside = (e: Evidence): Evidence => ({
+  ...e,
+  gapSigmaMm: ASIDE * e.gapSigmaMm,
+  acrossSigmaMm: ASIDE * e.acrossSigmaMm,
+  clockSigmaRad: ASIDE * e.clockSigmaRad,
+});
+
+const ASIDE = 100;
+
+function edgeEvidence(
+  { readings = [], mount }: ObstacleDescription,
+  survey: SurveyScene,
+  path: string,
+  landed: readonly Landed[],
+): Evidence[] {
+  return readings.map((reading, i) => {
+    const at = joinPath(joinPath(path, 'readings'), i);
+    const { scene, mountPose } = readingScene(reading, mount, survey, at);
+    const { point } = landed.find(({ index }) => index === i)!;
+    const lower = readingScene(reading, mount, survey, at, -1);
+    const gapAt = (wheelPose: Pose, pose: Pose): number =>
+      gapThere({ toWheel: compose(inverse(wheelPose), pose), rotor: survey.rotor }, Float64Array.from(point), 0);
+    const gapPerTravel = gapAt(lower.scene.wheelPose, lower.mountPose) - gapAt(scene.wheelPose, mountPose);
+    return evidenceOf(reading, survey.rotor, { wheelPose: scene.wheelPose, mountPose, gapPerTravel });
+  });
+}
+
+function rubEvidence({ rubs = [], mount }: ObstacleDescription, { motion, rotor, corner }: SurveyScene): RubEvidence[] {
+  const { bumpMm, droopMm } = corner.travel;
+  return rubs.map((rub) =>
+    rubPostures(rub).map(([steerShare, travelShare]) => {
+      const state = motion.carrierAt(travelShare * (travelShare > 0 ? bumpMm : droopMm), 0);
+      const locks = motion.locksAt(state);
+      const steer = steerShare * (steerShare > 0 ? locks.left : locks.right);
+      return {
+        toWheel: compose(inverse(motion.wheelFrom(state, steer)), motion.mountFrom(state, mount, steer)),
+        rotor,
+      };
+    }),
+  );
+}

@@ -1,0 +1,46 @@
+import type { Landed } from '../landing/landed-readings';
+import type { Vec3 } from '../../1-base/geometry/vec3';
+import { toDegrees } from '../../1-base/units/angle';
+import { edgePlace } from './edge-model';
+import type { ReadEdge } from './read-edge';
+
+/** An obstacle's readings where they landed, and how well they agree. */
+export interface SurveyedReadings {
+  readonly id: string;
+  /** Within so much (mm) of where the edge is said to be it lies in 95 of 100 cases, about its readings; null unless fitted. */
+  readonly toleranceMm: number | null;
+  /** In the order of the readings. */
+  readonly readings: readonly SurveyedReading[];
+}
+
+export interface SurveyedReading {
+  /** Where it landed, or the place of the fitted edge it belongs to; mount's frame, mm. */
+  readonly at: Vec3;
+  /** What the edge says less what was read, mm and degrees of clock; null unless fitted. */
+  readonly gapOffMm: number | null;
+  readonly clockOffDeg: number | null;
+  /** The others together say otherwise: set aside until it is taken again or confirmed. */
+  readonly contradicts: boolean;
+}
+
+export function surveyedReadings(id: string, landed: readonly Landed[], edge: ReadEdge | null): SurveyedReadings {
+  if (!edge) {
+    const inOrder = [...landed].sort((a, b) => a.index - b.index);
+    const readings = inOrder.map(({ point }) => ({ at: point, gapOffMm: null, clockOffDeg: null, contradicts: false }));
+    return { id, toleranceMm: null, readings };
+  }
+  const { model, fit, evidence, contradicting } = edge;
+  const counted = fit.readings.flatMap(({ leverage }, i) =>
+    contradicting.has(i) ? [] : [leverage * evidence[i]!.gapSigmaMm ** 2],
+  );
+  return {
+    id,
+    toleranceMm: 2 * Math.sqrt(counted.reduce((sum, v) => sum + v, 0) / Math.max(1, counted.length)),
+    readings: fit.readings.map(({ s, t, misses }, i) => ({
+      at: edgePlace(model, fit.q, [s, t]),
+      gapOffMm: misses[0]! * evidence[i]!.gapSigmaMm,
+      clockOffDeg: toDegrees(misses[2]! * evidence[i]!.clockSigmaRad),
+      contradicts: contradicting.has(i),
+    })),
+  };
+}

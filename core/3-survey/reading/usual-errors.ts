@@ -1,0 +1,69 @@
+import type { ReadingDescription } from './reading';
+import type { ShapeDescription } from '../shape/shape';
+
+/**
+ * How far off measurements usually are: standard deviations unless said otherwise. Working values of this project, no
+ * published source; docs/method.md lists them.
+ */
+export const USUAL = {
+  /** mm: a tape held from the tire to a thing. */
+  gapMm: 2,
+  /** mm across: what is called the crown, the shoulder or the widest place. */
+  acrossMm: 8,
+  /** mm: the distance outboard of the sidewall plane. */
+  outboardMm: 3,
+  /** mm: a height held by a ramp or a jack while a gap is read. */
+  heldHeightMm: 3,
+  /** mm: hub to lip of the baseline. */
+  hubToLipMm: 2,
+  /** mm: diameter or width of a tire somebody measured. */
+  measuredTireMm: 1.5,
+  /** Share of the design diameter and width by which tires of one size differ. */
+  diameterShare: 0.005,
+  widthShare: 0.015,
+  /** mm: an offset read off the wheel, a backspacing taken with a straight edge. */
+  offsetMm: 1,
+  backspacingMm: 2,
+  /** mm: where the stops let the wheel go. */
+  bumpMm: 4,
+  droopMm: 4,
+  /** mm: the parked height. */
+  parkedMm: 4,
+  /** Degrees: locks read off a plate, stops set by a bolt. */
+  lockDeg: 1,
+  steerStopDeg: 0.5,
+  camberDeg: 0.2,
+  toeDeg: 0.1,
+  /** Degrees: inclination and caster. */
+  axisDeg: 0.5,
+  /** mm: where a joint, a pivot or the steering axis is. */
+  hardPointMm: 4,
+  /** Degrees: an angle of an arm. */
+  armDeg: 1,
+  /** Share of the way to an instant centre, and at least so many mm. */
+  instantCentreShare: 0.05,
+  instantCentreMm: 10,
+} as const;
+
+/** mm within which 95 of 100 positions lie, by kind of shape. */
+const POSITION_TOLERANCE_MM: Readonly<Record<ShapeDescription['type'], number>> = {
+  points: 6,
+  polyline: 6,
+  capsule: 6,
+  panel: 6,
+  scan: 2,
+};
+
+/** Standard deviation (mm, each axis) of a position, from its tolerance or the usual one for its kind. */
+export const positionSigmaMm = (type: ShapeDescription['type'], toleranceMm?: number): number =>
+  (toleranceMm ?? POSITION_TOLERANCE_MM[type]) / 2;
+
+/**
+ * Degrees either way within which a clock position lies, from how it was noted: to the half hour, to ten minutes, to
+ * five or to the minute.
+ */
+export function clockHalfWidthDeg({ clock }: Pick<ReadingDescription, 'clock'>): number {
+  const minutes = Number(clock.split(':')[1] ?? 0);
+  const step = [30, 10, 5].find((all) => minutes % all === 0) ?? 1;
+  return step * 0.25;
+}

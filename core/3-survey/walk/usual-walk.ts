@@ -1,0 +1,156 @@
+import type { Material } from '../shape/material';
+import type { Mount } from '../../2-vehicle/motion/mount';
+import type { ReadingPlace } from '../reading/reading';
+import type { EdgeForm, EdgeKind } from '../description/edge-kind';
+import type { WalkHeight } from './walk-height';
+
+/** One gap of the walk round a tire. */
+export interface WalkStep {
+  /** Where to hold the tape, or about where the least gap is looked for. */
+  readonly clock: string;
+  /** The tape is moved along the thing until the gap is least. */
+  readonly nearest: boolean;
+  /** Where across it will most likely start. */
+  readonly across: ReadingPlace;
+  /** `toward`: the lock at which the thing comes nearer. */
+  readonly steer: 'straight' | 'left' | 'right' | 'toward';
+  readonly height: WalkHeight;
+  /** The distance outboard of the sidewall: taken here, or taken over from the reading before. */
+  readonly outboard?: 'taken' | 'before';
+}
+
+/** One thing near the tire, as practitioners come to it. */
+export interface WalkStop {
+  readonly id: string;
+  readonly label: string;
+  /** First of these that the suspension has. */
+  readonly mounts: readonly Mount[];
+  readonly material: Material;
+  readonly readingsAs: EdgeKind;
+  readonly form?: Omit<EdgeForm, 'boxMm'>;
+  readonly steps: readonly WalkStep[];
+}
+
+const at = (clock: string, outboard?: WalkStep['outboard']): WalkStep => ({
+  clock,
+  nearest: false,
+  across: 'tread',
+  steer: 'straight',
+  height: 'ride',
+  ...(outboard ? { outboard } : {}),
+});
+
+const least = (
+  clock: string,
+  across: ReadingPlace,
+  steer: WalkStep['steer'] = 'straight',
+  height: WalkHeight = 'ride',
+): WalkStep => ({ clock, nearest: true, across, steer, height });
+
+/** The walk round a steered wheel: twenty-one numbers, the lip's two outboard distances among them. */
+export const STEERED_WALK: readonly WalkStop[] = [
+  {
+    id: 'fender-lip',
+    label: 'Fender lip',
+    mounts: ['body'],
+    material: 'sheetMetal',
+    readingsAs: 'arch',
+    steps: [at('12:00', 'taken'), at('10:00', 'before'), at('2:40', 'taken'), at('1:30', 'before')],
+  },
+  {
+    id: 'bumper-corner',
+    label: 'Lower front corner: bumper or fender',
+    mounts: ['body'],
+    material: 'plastic',
+    readingsAs: 'cornerCurve',
+    steps: [at('3:20'), least('4:00', 'innerShoulder', 'left'), least('4:10', 'outerSidewall', 'right')],
+  },
+  {
+    id: 'pinch-weld',
+    label: 'Rear edge of the well: pinch weld or rocker',
+    mounts: ['body'],
+    material: 'sheetMetal',
+    readingsAs: 'uprightEdge',
+    steps: [at('8:30'), least('8:30', 'outerSidewall', 'left'), least('8:30', 'innerShoulder', 'right')],
+  },
+  {
+    id: 'body-mount',
+    label: 'Body mount',
+    mounts: ['frame'],
+    material: 'bodyMount',
+    readingsAs: 'box',
+    steps: [least('8:30', 'tread'), least('8:30', 'outerShoulder', 'left'), least('8:20', 'innerSidewall', 'right')],
+  },
+  {
+    id: 'frame-rail',
+    label: 'Frame rail',
+    mounts: ['frame'],
+    material: 'frame',
+    readingsAs: 'rod',
+    form: { runs: 'foreAft' },
+    steps: [least('11:00', 'innerSidewall'), least('9:00', 'innerSidewall', 'left')],
+  },
+  {
+    id: 'sway-bar-link',
+    label: 'Sway-bar link or strut',
+    mounts: ['frame'],
+    material: 'swayBar',
+    readingsAs: 'rod',
+    form: { runs: 'upright' },
+    steps: [least('2:00', 'innerSidewall'), least('3:00', 'innerSidewall', 'toward')],
+  },
+  {
+    id: 'arm-end',
+    label: 'Upper arm, outer end',
+    mounts: ['upperArm', 'frame'],
+    material: 'arm',
+    readingsAs: 'tip',
+    form: { rodDiameterMm: 30 },
+    steps: [least('12:00', 'innerSidewall'), least('12:00', 'innerSidewall', 'left')],
+  },
+];
+
+/** The walk round a wheel that does not steer. */
+export const STRAIGHT_WALK: readonly WalkStop[] = [
+  {
+    id: 'fender-lip',
+    label: 'Fender lip',
+    mounts: ['body'],
+    material: 'sheetMetal',
+    readingsAs: 'arch',
+    steps: [
+      at('12:00', 'taken'),
+      at('10:00', 'before'),
+      at('2:00', 'taken'),
+      at('9:00', 'before'),
+      at('3:00', 'before'),
+    ],
+  },
+  {
+    id: 'liner',
+    label: 'Inner fender above the tire',
+    mounts: ['body'],
+    material: 'liner',
+    readingsAs: 'arch',
+    steps: [least('12:00', 'innerShoulder'), least('12:00', 'innerShoulder', 'straight', 'bump')],
+  },
+  {
+    id: 'frame-rail',
+    label: 'Frame rail or spring',
+    mounts: ['frame'],
+    material: 'frame',
+    readingsAs: 'rod',
+    form: { runs: 'foreAft' },
+    steps: [least('12:00', 'innerSidewall'), least('12:00', 'innerSidewall', 'straight', 'bump')],
+  },
+  {
+    id: 'shock',
+    label: 'Shock or bracket inboard',
+    mounts: ['axle', 'frame'],
+    material: 'frame',
+    readingsAs: 'tip',
+    steps: [least('10:00', 'innerSidewall'), least('10:00', 'innerSidewall', 'straight', 'hang')],
+  },
+];
+
+export const usualWalk = (steers: boolean): readonly WalkStop[] => (steers ? STEERED_WALK : STRAIGHT_WALK);

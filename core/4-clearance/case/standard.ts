@@ -1,0 +1,122 @@
+import type { Material } from '../../3-survey/shape/material';
+
+export const STANDARD_IDS = ['neverRub', 'plasticKiss', 'cutToFit'] as const;
+export type StandardId = (typeof STANDARD_IDS)[number];
+
+/** Gap required of each material, mm; negative: may be pressed in by that much. */
+export type RequiredGaps = Readonly<Record<Material, number>>;
+
+/** What a standard lets a shop do to gain room. */
+export type Allowed = 'unbolt' | 'reroute' | 'tuckLiner' | 'trimPlastic' | 'foldLip' | 'cutSheetMetal';
+
+/** How much room each material must be left in each part of the travel, and when a margin counts as close. */
+export interface Standard {
+  readonly id: StandardId;
+  readonly requiredMm: RequiredGaps;
+  /** Other gaps beyond a share of the bump travel (0 = parked, 1 = full squash). */
+  readonly nearFullBump?: { readonly fromShare: number; readonly requiredMm: RequiredGaps } | undefined;
+  readonly allows: readonly Allowed[];
+  /** mm of margin below which a clear obstacle is called close. */
+  readonly closeMm: number;
+}
+
+const METAL_MM = 8;
+const HOSE_MM = 15;
+const SOFT_MM = 5;
+
+const CLEAR_OF_ALL: RequiredGaps = {
+  sheetMetal: METAL_MM,
+  bodyMount: METAL_MM,
+  frame: METAL_MM,
+  arm: METAL_MM,
+  knuckle: METAL_MM,
+  brake: METAL_MM,
+  spring: METAL_MM,
+  swayBar: METAL_MM,
+  hose: HOSE_MM,
+  wire: HOSE_MM,
+  plastic: SOFT_MM,
+  liner: SOFT_MM,
+};
+
+const CLOSE_MM = 6;
+
+/** The three schools. Working values of this project, no published source. */
+export const STANDARDS: Readonly<Record<StandardId, Standard>> = {
+  /** Never rub, at any lock, ever. */
+  neverRub: {
+    id: 'neverRub',
+    requiredMm: CLEAR_OF_ALL,
+    allows: ['unbolt', 'reroute', 'tuckLiner'],
+    closeMm: CLOSE_MM,
+  },
+  /** As never rub, but liner and soft plastic may be kissed near full bump. */
+  plasticKiss: {
+    id: 'plasticKiss',
+    requiredMm: CLEAR_OF_ALL,
+    nearFullBump: { fromShare: 0.75, requiredMm: { ...CLEAR_OF_ALL, liner: -5, plastic: -2 } },
+    allows: ['unbolt', 'reroute', 'tuckLiner', 'trimPlastic'],
+    closeMm: CLOSE_MM,
+  },
+  /** As never rub, after cutting what it takes. */
+  cutToFit: {
+    id: 'cutToFit',
+    requiredMm: CLEAR_OF_ALL,
+    allows: ['unbolt', 'reroute', 'tuckLiner', 'trimPlastic', 'foldLip', 'cutSheetMetal'],
+    closeMm: CLOSE_MM,
+  },
+};
+
+/** A stretch of travel with one set of required gaps. */
+export interface StandardRegion {
+  readonly from: number;
+  readonly to: number;
+  readonly requiredMm: RequiredGaps;
+}
+
+/** The standard's regions over the travel limits, in order; together they cover droop to bump. */
+export function standardRegions(
+  { requiredMm, nearFullBump }: Standard,
+  { droop, ride, bump }: { readonly droop: number; readonly ride: number; readonly bump: number },
+): StandardRegion[] {
+  if (!nearFullBump) return [{ from: droop, to: bump, requiredMm }];
+  const split = ride + nearFullBump.fromShare * (bump - ride);
+  if (!(split > droop && split < bump)) return [{ from: droop, to: bump, requiredMm }];
+  return [
+    { from: droop, to: split, requiredMm },
+    { from: split, to: bump, requiredMm: nearFullBump.requiredMm },
+  ];
+}
+
+/** A stretch of travel with one gap required of a material. */
+export interface MaterialStretch {
+  readonly from: number;
+  readonly to: number;
+  readonly requiredMm: number;
+}
+
+/** What is wanted of one material from droop up to `bump`; neighbouring regions that want the same of it are one. */
+export function materialStretches(
+  standard: Standard,
+  limits: { readonly droop: number; readonly ride: number; readonly bump: number },
+  material: Material,
+  bump = limits.bump,
+): MaterialStretch[] {
+  return standardRegions(standard, limits)
+    .filter(({ from }) => from < bump)
+    .reduce<MaterialStretch[]>((joined, region) => {
+      const last = joined.at(-1);
+      const requiredMm = region.requiredMm[material];
+      const to = Math.min(region.to, bump);
+      if (last?.requiredMm === requiredMm) return [...joined.slice(0, -1), { ...last, to }];
+      return [...joined, { from: region.from, to, requiredMm }];
+    }, []);
+}
+
+export type Verdict = 'clear' | 'close' | 'rubs';
+
+/** Verdict on a margin (gap less the required gap), mm. */
+export function verdictOf(marginMm: number, standard: Standard): Verdict {
+  if (marginMm >= standard.closeMm) return 'clear';
+  return marginMm >= 0 ? 'close' : 'rubs';
+}

@@ -1,0 +1,172 @@
+import type { Locks } from '../../2-vehicle/motion/corner-motion';
+import { joinPath, ProblemError } from '../../1-base/problem';
+import { toRadians } from '../../1-base/units/angle';
+import type { CornerDescription } from '../../3-survey/description/corner-description';
+import type { DrawnRow, EnvelopeKind } from './envelope-kind';
+import type { Setup } from '../../2-vehicle/setup/setup';
+
+/** Heights of the wheel's origin in mm, + bump; `ride` is the parked position. */
+export interface TravelLimits {
+  readonly droop: number;
+  readonly ride: number;
+  /** Full squash of the bump stop. */
+  readonly bump: number;
+  /** First touch of the bump stop, where it was measured. */
+  readonly firstTouch: number | null;
+}
+
+/** Steers allowed at one height, rad, vehicle sense: `low` (right, <= 0) to `high` (left, >= 0). */
+export interface SteerRange {
+  readonly low: number;
+  readonly high: number;
+}
+
+/** All postures a verdict is about. */
+export interface Envelope {
+  readonly kind: EnvelopeKind;
+  readonly limits: TravelLimits;
+  /** Heights from droop to bump at which the steer range changes its rule; between them it is smooth. */
+  readonly breaks: readonly number[];
+  steerRange(travel: number, locks: Locks): SteerRange;
+}
+
+/** mm from the parked height within which the street envelope allows full lock. */
+const STREET_FREE_MM = 25;
+
+/** Share of the lock the street envelope still allows at the stop. */
+const STREET_LEAST_SHARE = 0.25;
+
+/**
+ * Travel limits of a setup: -droop to bump - bump-stop extension, shifted by the limit shifts; ride at -lift.
+ * @throws ProblemError when the lift hangs the wheel beyond its droop limit (or sits it on the stop), or the
+ * limits pass each other.
+ */
+export function travelLimits(
+  corner: CornerDescription,
+  setup: Setup,
+  path = 'setup',
+  cornerPath = 'corner',
+): TravelLimits {
+  const { bumpMm, droopMm, firstTouchMm } = corner.travel;
+  if (firstTouchMm !== undefined && !(firstTouchMm <= bumpMm)) {
+    throw new ProblemError({
+      code: 'contradiction',
+      path: joinPath(cornerPath, 'travel.firstTouchMm'),
+      expected: `first touch before full squash (${bumpMm} mm)`,
+      found: `${firstTouchMm} mm`,
+    });
+  }
+  const droop = -droopMm + setup.droopLimitShiftMm;
+  const bump = bumpMm - setup.bumpStopMm + setup.bumpLimitShiftMm;
+  const ride = -setup.suspensionLiftMm;
+  if (!(bump > droop)) {
+    throw new ProblemError({
+      code: 'contradiction',
+      path: `${path}.bumpStopMm`,
+      expected: `a bump limit above the droop limit (${droop} mm)`,
+      found: `bump limit at ${bump} mm`,
+    });
+  }
+  if (!(ride >= droop && ride <= bump)) {
+    throw new ProblemError({
+      code: 'outOfRange',
+      path: `${path}.suspensionLiftMm`,
+      expected: `${-bump} to ${-droop} mm, so that the parked wheel stays between its stops`,
+      found: `${setup.suspensionLiftMm} mm`,
+    });
+  }
+  const firstTouch = firstTouchMm === undefined ? null : firstTouchMm - setup.bumpStopMm + setup.bumpLimitShiftMm;
+  return { droop, ride, bump, firstTouch: firstTouch !== null && firstTouch > droop ? firstTouch : null };
+}
+
+/**
+ * The envelope of a kind. `loaded` is the street rule about the loaded ride height.
+ * @throws ProblemError when it needs something that was not given.
+ */
+export function makeEnvelope(
+  kind: EnvelopeKind,
+  limits: TravelLimits,
+  extra: { readonly loadedSagMm?: number | undefined; readonly drawn?: readonly DrawnRow[] | undefined },
+  path: string,
+): Envelope {
+  switch (kind) {
+    case 'trail':
+      return {
+        kind,
+        limits,
+        breaks: [limits.droop, limits.bump],
+        steerRange: (_travel, locks) => ({ low: -locks.right, high: locks.left }),
+      };
+    case 'street':
+      return { kind, limits, ...streetAbout(limits.ride, limits) };
+    case 'loaded':
+      if (extra.loadedSagMm === undefined) {
+        throw new ProblemError({
+          code: 'missing',
+          path: joinPath(path, 'loadedSagMm'),
+          expected: 'how far the loaded vehicle sits below the surveyed ride height, mm',
+          found: 'nothing',
+        });
+      }
+      return { kind, limits, ...streetAbout(Math.min(limits.bump, limits.ride + extra.loadedSagMm), limits) };
+    case 'drawn':
+      return { kind, limits, ...drawnRows(extra.drawn ?? [], limits) };
+  }
+}
+
+function streetAbout(ride: number, { droop, bump }: TravelLimits): Pick<Envelope, 'breaks' | 'steerRange'> {
+  const share = (travel: number): number => {
+    const away = Math.abs(travel - ride) - STREET_FREE_MM;
+    const room = (travel >= ride ? bump - ride : ride - droop) - STREET_FREE_MM;
+    if (away <= 0 || room <= 0) return 1;
+    return Math.max(STREET_LEAST_SHARE, 1 - 0.75 * Math.min(1, away / room));
+  };
+  return {
+    breaks: inOrder([droop, ride - STREET_FREE_MM, ride + STREET_FREE_MM, bump], droop, bump),
+    steerRange: (travel, locks) => ({ low: -locks.right * share(travel), high: locks.left * share(travel) }),
+  };
+}
+
+/** Steer limits drawn row by row, straight between the rows; beyond the outermost rows they stay as there. */
+function drawnRows(rows: readonly DrawnRow[], { droop, bump }: TravelLimits): Pick<Envelope, 'breaks' | 'steerRange'> {
+  const sorted = [...rows].sort((a, b) => a.travelMm - b.travelMm);
+  if (sorted.length === 0) {
+    throw new ProblemError({
+      code: 'missing',
+      path: 'drawnEnvelope',
+      expected: 'at least one row: travel with steer to the left and right',
+      found: 'none',
+    });
+  }
+  const at = (travel: number, key: 'leftDeg' | 'rightDeg'): number => {
+    const next = sorted.findIndex((row) => row.travelMm >= travel);
+    const above = sorted[next < 0 ? sorted.length - 1 : next] as DrawnRow;
+    const below = sorted[next <= 0 ? (next < 0 ? sorted.length - 1 : 0) : next - 1] as DrawnRow;
+    const span = above.travelMm - below.travelMm;
+    const part = span > 0 ? (travel - below.travelMm) / span : 0;
+    return toRadians(below[key] + (above[key] - below[key]) * part);
+  };
+  return {
+    breaks: inOrder([droop, ...sorted.map((row) => row.travelMm), bump], droop, bump),
+    steerRange: (travel, locks) => ({
+      low: -Math.min(locks.right, at(travel, 'rightDeg')),
+      high: Math.min(locks.left, at(travel, 'leftDeg')),
+    }),
+  };
+}
+
+/** mm: stretches of travel shorter than this are not worth a rule of their own. */
+const LEAST_STRETCH_MM = 1e-6;
+
+/** Sorted heights within the limits, none twice. */
+export function inOrder(heights: readonly number[], droop: number, bump: number): number[] {
+  const kept = heights.filter((t) => t > droop + LEAST_STRETCH_MM && t < bump - LEAST_STRETCH_MM);
+  const sorted = [droop, ...kept.sort((a, b) => a - b), bump];
+  return sorted.filter((t, i) => i === 0 || t - (sorted[i - 1] as number) > LEAST_STRETCH_MM);
+}
+
+/** Steer in rad (+ vehicle left) at travel `t`, for `part` from -1 (furthest right allowed) to 1 (furthest left). */
+export function steerAt(envelope: Envelope, travel: number, locks: Locks, part: number): number {
+  const { low, high } = envelope.steerRange(travel, locks);
+  return low + ((part + 1) / 2) * (high - low);
+}

@@ -1,0 +1,142 @@
+import { LOADED_HALF_ANGLE } from '../../2-vehicle/tire/allowance';
+import { MAP_PLACES_MM } from '../../1-base/tolerances';
+import { toDegrees } from '../../1-base/units/angle';
+import { steerAt, type Envelope } from '../envelope/envelope';
+import { piecePlaces } from '../../3-survey/shape/piece-places';
+import { DOWN_AT, mountsInWheel, WHEEL_VIEW } from './posture-grid';
+import type { PreparedCorner } from '../case/prepared-corner';
+import { solidDistance, type Rotor } from '../../2-vehicle/setup/rotor';
+import { standardRegions, type Standard } from '../case/standard';
+import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
+
+/** Steers allowed at one height, degrees, vehicle sense (+ = left). */
+export interface OutlineRow {
+  readonly travelMm: number;
+  readonly lowDeg: number;
+  readonly highDeg: number;
+}
+
+/**
+ * The gap of each obstacle in every posture that the stops allow: steer across (even steps from full right to full
+ * left), travel up (even steps from droop to bump). On a beam axle, the least over the other wheel's heights.
+ */
+export interface PostureMap {
+  readonly steersDeg: Float64Array;
+  readonly travelsMm: Float64Array;
+  readonly obstacles: readonly ObstacleMap[];
+  /** What the envelope allows, from droop to bump. */
+  readonly outline: readonly OutlineRow[];
+  readonly rideMm: number;
+  /** First touch of the bump stop, where it was measured. */
+  readonly firstTouchMm: number | null;
+}
+
+/** Index = row * steers + column, rows from droop up. mm. */
+export interface ObstacleMap {
+  readonly id: string;
+  readonly gapMm: Float32Array;
+  /** Gap less the room wanted at that height. */
+  readonly marginMm: Float32Array;
+}
+
+export interface MapSize {
+  readonly steers: number;
+  readonly travels: number;
+  readonly others: number;
+}
+
+/** Fine enough that lines of equal gap read as curves. */
+export const MAP_SIZE: MapSize = { steers: 41, travels: 41, others: 5 };
+
+const MOST_PLACES = 3000;
+const COS_LOADED = Math.cos(LOADED_HALF_ANGLE);
+
+const spread = (low: number, high: number, count: number): Float64Array =>
+  Float64Array.from({ length: count }, (_, i) => (count === 1 ? low : low + ((high - low) * i) / (count - 1)));
+
+/** @throws ProblemError where the linkage locks. */
+export function postureMap(corner: PreparedCorner, standard: Standard, size = MAP_SIZE): PostureMap {
+  const { motion, envelope, rotor } = corner;
+  const { droop, bump, ride, firstTouch } = envelope.limits;
+  const travelsMm = spread(droop, bump, size.travels);
+  const locksAt = (travel: number) => motion.locksAt(motion.carrierAt(travel, 0));
+  const locks = [...travelsMm].map(locksAt);
+  const right = Math.max(...locks.map((l) => l.right));
+  const left = Math.max(...locks.map((l) => l.left));
+  const steers = spread(-right, left, right > 0 || left > 0 ? size.steers : 1);
+  const others = spread(droop, bump, motion.crossArticulates ? size.others : 1);
+  const postures = [...travelsMm].flatMap((travel, row) =>
+    [...steers].flatMap((steer) =>
+      [...others].map((other) => ({
+        travel,
+        // A rack's locks change with height: beyond them the map goes on as at the lock.
+        steer: Math.min(locks[row]!.left, Math.max(-locks[row]!.right, steer)),
+        cross: motion.crossArticulates ? other - travel : 0,
+      })),
+    ),
+  );
+  const views = new Map<string, Float64Array>();
+  const regions = standardRegions(standard, envelope.limits);
+  const wanted = ({ material }: PreparedObstacle): number[] =>
+    [...travelsMm].map(
+      (travel) => (regions.findLast(({ from }) => travel >= from) ?? regions[0]!).requiredMm[material],
+    );
+  return {
+    steersDeg: steers.map(toDegrees),
+    travelsMm,
+    obstacles: corner.obstacles.map((obstacle) => {
+      const seen = views.get(obstacle.mount) ?? mountsInWheel(motion, obstacle.mount, postures);
+      views.set(obstacle.mount, seen);
+      const gapMm = gapsIn(seen, others.length, rotor, obstacle);
+      const required = wanted(obstacle);
+      return {
+        id: obstacle.id,
+        gapMm,
+        marginMm: gapMm.map((gap, i) => gap - required[Math.floor(i / steers.length)]!),
+      };
+    }),
+    outline: outlineOf(envelope, travelsMm, locksAt),
+    rideMm: ride,
+    firstTouchMm: firstTouch,
+  };
+}
+
+function outlineOf(
+  envelope: Envelope,
+  travelsMm: Float64Array,
+  locksAt: (travel: number) => ReturnType<PreparedCorner['motion']['locksAt']>,
+): OutlineRow[] {
+  const heights = [...new Set([...travelsMm, ...envelope.breaks])].sort((a, b) => a - b);
+  return heights.map((travel) => {
+    const locks = locksAt(travel);
+    return {
+      travelMm: travel,
+      lowDeg: toDegrees(steerAt(envelope, travel, locks, -1)),
+      highDeg: toDegrees(steerAt(envelope, travel, locks, 1)),
+    };
+  });
+}
+
+/** Least gap to any place of an obstacle, for each run of `others` postures. */
+function gapsIn(views: Float64Array, others: number, rotor: Rotor, obstacle: PreparedObstacle): Float32Array {
+  const { at } = piecePlaces(obstacle.pieces, MAP_PLACES_MM, MOST_PLACES);
+  const { insideWheel, radiusMm, complianceMm } = obstacle;
+  const gaps = new Float32Array(views.length / WHEEL_VIEW / others).fill(Infinity);
+  for (let v = 0, i = 0; v < views.length; v += WHEEL_VIEW, i++) {
+    const cell = Math.floor(i / others);
+    let least = gaps[cell]!;
+    for (let p = 0; p < at.length; p += 3) {
+      const [px, py, pz] = [at[p]!, at[p + 1]!, at[p + 2]!];
+      const x = views[v]! * px + views[v + 1]! * py + views[v + 2]! * pz + views[v + 3]!;
+      const a = views[v + 4]! * px + views[v + 5]! * py + views[v + 6]! * pz + views[v + 7]!;
+      const z = views[v + 8]! * px + views[v + 9]! * py + views[v + 10]! * pz + views[v + 11]!;
+      const r = Math.sqrt(x * x + z * z);
+      const low = x * views[v + DOWN_AT]! + z * views[v + DOWN_AT + 1]! >= COS_LOADED * r;
+      const solid = insideWheel ? rotor.hollow : low ? rotor.loaded : rotor.filled;
+      const gap = solidDistance(solid, a - rotor.centrePlaneMm, r) - radiusMm - complianceMm;
+      if (gap < least) least = gap;
+    }
+    gaps[cell] = least;
+  }
+  return gaps;
+}

@@ -1,0 +1,152 @@
+import type { CornerMotion } from '../../2-vehicle/motion/corner-motion';
+import type { Mount } from '../../2-vehicle/motion/mount';
+import { makePieceTree, type PieceTree } from '../../3-survey/shape/piece-tree';
+import type { Envelope } from '../envelope/envelope';
+import { emptyCut, LeastGapSearch, type Cut } from './least-gap-search';
+import { plainSweep, type TravelStretch } from '../oracle/plain-sweep';
+import { PostureCells } from './posture-cells';
+import { PostureClip } from './posture-clip';
+import { describeGap, type LeastGap } from '../oracle/posture-gap';
+import { CarrierStates, LockTable, type PostureRange } from './posture-table';
+import type { PreparedCorner } from '../case/prepared-corner';
+import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
+
+/**
+ * A corner's obstacles seen in the plane of axle line and radius in every posture of a range, under one alignment: what
+ * is worked out for one tire, envelope, stop or lock serves all others.
+ */
+export class CornerImages {
+  readonly range: PostureRange;
+  readonly states: CarrierStates;
+  /** The widest locks: those of the motion the images were made with. */
+  readonly locks: LockTable;
+  readonly search = new LeastGapSearch();
+  readonly #cells = new Map<Mount, PostureCells>();
+  readonly #cuts = new Map<PostureCells, WeakMap<PreparedObstacle['pieces'], Cut>>();
+  readonly #bodyStands: boolean;
+
+  /** `motion` has the widest locks that will be asked about. */
+  constructor(motion: CornerMotion, range: PostureRange) {
+    this.range = range;
+    this.states = new CarrierStates(motion, range);
+    this.locks = new LockTable(this.states);
+    this.#bodyStands = motion.mountFrom(this.states.at(0.5, 0.5), 'body', 0).origin.every((v) => v === 0);
+  }
+
+  cellsOf(mount: Mount): PostureCells {
+    // With the body where it was surveyed its things move as the frame's do.
+    const as = mount === 'body' && this.#bodyStands ? 'frame' : mount;
+    const known = this.#cells.get(as);
+    if (known) return known;
+    const made = new PostureCells(this.states, this.locks, as);
+    this.#cells.set(as, made);
+    return made;
+  }
+
+  /** Where the last search of these pieces ended. */
+  cutOf(cells: PostureCells, { pieces }: PreparedObstacle): Cut {
+    const known = this.#cuts.get(cells) ?? new WeakMap<PreparedObstacle['pieces'], Cut>();
+    this.#cuts.set(cells, known);
+    const cut = known.get(pieces) ?? emptyCut();
+    known.set(pieces, cut);
+    return cut;
+  }
+}
+
+/** The clear section of a corner under an envelope: least gaps of any tire, wheel, offset and spacer. */
+export class ClearSection {
+  readonly #motion: CornerMotion;
+  readonly #envelope: Envelope;
+  readonly #images: CornerImages;
+  readonly #clips = new Map<string, PostureClip>();
+
+  /** `images` hold the envelope's postures; by default just these. */
+  constructor(motion: CornerMotion, envelope: Envelope, images?: CornerImages) {
+    const { droop, bump } = envelope.limits;
+    this.#motion = motion;
+    this.#envelope = envelope;
+    this.#images = images ?? new CornerImages(motion, { from: droop, to: bump });
+  }
+
+  /** Least gap of every obstacle of `corner` (whose motion and envelope these are), in order. */
+  leastGaps(corner: PreparedCorner, stretch?: TravelStretch): LeastGap[] {
+    return corner.obstacles.map((obstacle) => this.leastGap(corner, obstacle, stretch));
+  }
+
+  leastGap(corner: PreparedCorner, obstacle: PreparedObstacle, stretch?: TravelStretch): LeastGap {
+    const { droop, bump } = this.#envelope.limits;
+    const over = stretch ?? { from: droop, to: bump };
+    const { pieces, insideWheel } = obstacle;
+    const cells = this.#images.cellsOf(obstacle.mount);
+    const cut = this.#images.cutOf(cells, obstacle);
+    const clip = this.#clipOf(over);
+    const found = this.#images.search.run(cells, clip, corner.rotor, pieces, treeOf(obstacle), insideWheel, cut);
+    if (found.status === 'stopped') {
+      return plainSweep({ ...corner, obstacles: [obstacle] }, over)[0] as LeastGap;
+    }
+    return describeGap(corner, obstacle, cells.describe(found.t, found.u, found.v), [found.x, found.y, found.z]);
+  }
+
+  /**
+   * The least gap where it is under `ceilingMm`, else null: proving that nothing is so near costs far less than finding
+   * what is nearest.
+   */
+  gapBelow(corner: PreparedCorner, obstacle: PreparedObstacle, over: TravelStretch, ceilingMm: number): number | null {
+    return this.#below(corner, obstacle, over, ceilingMm, false);
+  }
+
+  /** Whether anything comes nearer than `ceilingMm`: cheaper still. */
+  comesBelow(corner: PreparedCorner, obstacle: PreparedObstacle, over: TravelStretch, ceilingMm: number): boolean {
+    return this.#below(corner, obstacle, over, ceilingMm, true) !== null;
+  }
+
+  #below(
+    corner: PreparedCorner,
+    obstacle: PreparedObstacle,
+    over: TravelStretch,
+    ceilingMm: number,
+    anyWillDo: boolean,
+  ): number | null {
+    const { pieces, insideWheel, radiusMm, complianceMm } = obstacle;
+    const thickMm = radiusMm + complianceMm;
+    const cells = this.#images.cellsOf(obstacle.mount);
+    const ceiling = ceilingMm + thickMm;
+    const found = this.#images.search.run(
+      cells,
+      this.#clipOf(over),
+      corner.rotor,
+      pieces,
+      treeOf(obstacle),
+      insideWheel,
+      this.#images.cutOf(cells, obstacle),
+      ceiling,
+      anyWillDo,
+    );
+    if (found.status === 'stopped') {
+      const [{ gapMm }] = plainSweep({ ...corner, obstacles: [obstacle] }, over) as [LeastGap];
+      return gapMm < ceilingMm ? gapMm : null;
+    }
+    return found.distance < ceiling ? found.distance - thickMm : null;
+  }
+
+  #clipOf(over: TravelStretch): PostureClip {
+    const key = `${over.from}:${over.to}`;
+    const known = this.#clips.get(key);
+    if (known) return known;
+    const { states, locks } = this.#images;
+    const made = new PostureClip(states, locks, this.#motion, this.#envelope, over);
+    this.#clips.set(key, made);
+    return made;
+  }
+}
+
+const TREES = new WeakMap<PreparedObstacle['pieces'], PieceTree>();
+
+/** The tree of an obstacle's pieces; made once for as long as the pieces live. */
+function treeOf({ pieces }: PreparedObstacle): PieceTree {
+  const known = TREES.get(pieces);
+  if (known) return known;
+  const made = makePieceTree(pieces);
+  TREES.set(pieces, made);
+  return made;
+}

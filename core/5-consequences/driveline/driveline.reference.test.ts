@@ -1,0 +1,89 @@
+import { describe, expect, test } from '@jest/globals';
+import { type CaseDescription } from '../../4-clearance/case/case-description';
+import { fittedAsSetup, type SetupDescription } from '../../2-vehicle/setup/setup';
+import { halfShaftReport, propshaftReport } from './driveline-report';
+
+const FITTED = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 25 }, spacerMm: 0 };
+
+function stood(more: Partial<SetupDescription>, isBeam: boolean): CaseDescription {
+  return {
+    corners: {
+      rearLeft: {
+        motion: isBeam
+          ? { type: 'beamAxle', hubSpacingMm: 1600, points: { linkPivot: [700, -200, 120] } }
+          : { type: 'swingArm', frontView: null, sideView: null },
+        staticCamberDeg: 0,
+        staticToeDeg: 0,
+        travel: { bumpMm: 80, droopMm: 100 },
+        fitted: FITTED,
+        obstacles: [],
+      },
+    },
+    setup: { ...fittedAsSetup(FITTED), ...more },
+    envelope: 'trail',
+    standard: 'neverRub',
+  };
+}
+
+describe('half shafts, by plane geometry', () => {
+  const shaft = { innerInboardMm: 500, innerRiseMm: 0, outerInboardMm: 100 };
+
+  test('level at ride; hanging, both joints work at the slope of 100 mm over 400, and the shaft is longer', () => {
+    const { before } = halfShaftReport(stood({}, false), 'rearLeft', shaft);
+    expect(before.ride).toMatchObject({ outerDeg: expect.closeTo(0, 6), lengthMm: 400 });
+    const slope = (Math.atan(100 / 400) * 180) / Math.PI;
+    expect(before.droop!.innerDeg).toBeCloseTo(slope, 9);
+    expect(before.droop!.outerDeg).toBeCloseTo(slope, 9);
+    expect(before.droop!.lengthMm).toBeCloseTo(Math.hypot(400, 100), 9);
+  });
+
+  test('a lift parks it on a slope; a differential lowered as much takes that away at ride, and adds it in bump', () => {
+    const lifted = stood({ suspensionLiftMm: 50 }, false);
+    const without = halfShaftReport(lifted, 'rearLeft', shaft).after;
+    const dropped = halfShaftReport(lifted, 'rearLeft', shaft, 50).after;
+    expect(without.ride!.innerDeg).toBeCloseTo((Math.atan(50 / 400) * 180) / Math.PI, 9);
+    expect(dropped.ride!.innerDeg).toBeCloseTo(0, 6);
+    expect(dropped.bump!.innerDeg).toBeGreaterThan(without.bump!.innerDeg);
+  });
+});
+
+describe('propshaft of a beam axle on its links', () => {
+  const shaft = {
+    axle: 'rear',
+    lengthMm: 1200,
+    riseMm: 180,
+    outputDeg: 4,
+    pinionDeg: 4,
+    engagedMm: 90,
+    leastMm: 50,
+  } as const;
+
+  test('where it stands at the survey nothing is pulled, and the joints work between slope and flanges', () => {
+    const { before } = propshaftReport(stood({}, true), 'rearLeft', shaft);
+    expect(before.ride!.pulledApartMm).toBeCloseTo(0, 9);
+    expect(before.ride!.shaftDeg).toBeCloseTo((Math.asin(180 / 1200) * 180) / Math.PI, 9);
+    expect(before.ride!.outputJointDeg).toBeCloseTo(before.ride!.shaftDeg - 4, 9);
+  });
+
+  test('signs at both ends are computed, not guessed: the links draw the axle fore and aft as it moves', () => {
+    const { before } = propshaftReport(stood({}, true), 'rearLeft', shaft);
+    // The link's pivot stands 700 ahead and 120 above the hub: an arc of radius 710.2.
+    const radius = Math.hypot(700, 120);
+    const forward = (travel: number): number => 700 - Math.sqrt(radius ** 2 - (120 - travel) ** 2);
+    for (const [place, travel] of [
+      ['droop', -100],
+      ['bump', 80],
+    ] as const) {
+      const along = Math.sqrt(1200 ** 2 - 180 ** 2) - forward(travel);
+      const expected = Math.hypot(along, 180 - travel) - 1200;
+      expect(before[place]!.pulledApartMm).toBeCloseTo(expected, 6);
+    }
+    expect(before.droop!.engagedMm).toBeCloseTo(90 - before.droop!.pulledApartMm, 12);
+  });
+
+  test('lift on the spring steepens it where it is parked, and not at the ends of its travel', () => {
+    const { before, after } = propshaftReport(stood({ suspensionLiftMm: 60 }, true), 'rearLeft', shaft);
+    expect(after.ride!.outputJointDeg).toBeGreaterThan(before.ride!.outputJointDeg);
+    expect(after.droop).toEqual(before.droop);
+  });
+});

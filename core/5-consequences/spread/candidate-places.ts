@@ -1,0 +1,238 @@
+import { place, unplace, type Pose } from '../../1-base/geometry/pose';
+import { add, distance, type Vec3 } from '../../1-base/geometry/vec3';
+import type { Posture } from '../../2-vehicle/motion/corner-motion';
+import type { Mount } from '../../2-vehicle/motion/mount';
+import { edgeThrough } from '../../3-survey/shape/edge-through';
+import { cornersOf, vertexOf, placeOnPiece } from '../../3-survey/shape/shape';
+import { postureOf } from '../../4-clearance/oracle/plain-sweep';
+import { placeGap } from '../../4-clearance/oracle/posture-gap';
+import type { PreparedCorner } from '../../4-clearance/case/prepared-corner';
+import { edgePlace } from '../../3-survey/edge-fit/edge-model';
+import type { ReadEdge } from '../../3-survey/edge-fit/read-edge';
+import type { Landed } from '../../3-survey/landing/landed-readings';
+import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
+
+/** A posture within an envelope: 0 droop to 1 bump; -1 furthest right to 1 furthest left; the other wheel, -1 to 1. */
+export type PostureShares = readonly [travel: number, steer: number, other: number];
+
+/** The posture at these shares of a corner's envelope: where limits move, it moves along. */
+export function postureAt(corner: PreparedCorner, [travel, steer, other]: PostureShares): Posture {
+  const { droop, bump } = corner.envelope.limits;
+  return postureOf(corner, [droop + travel * (bump - droop), steer, other, 0, 0]);
+}
+
+function sharesOf({ motion, envelope }: PreparedCorner, { travel, steer, cross = 0 }: Posture): PostureShares {
+  const { droop, bump } = envelope.limits;
+  const { low, high } = envelope.steerRange(travel, motion.locksAt(motion.carrierAt(travel, cross)));
+  const span = bump - droop;
+  return [
+    span > 0 ? (travel - droop) / span : 0.5,
+    high > low ? (2 * (steer - low)) / (high - low) - 1 : 0,
+    motion.crossArticulates && span > 0 ? (2 * (travel + cross - droop)) / span - 1 : 0,
+  ];
+}
+
+/** A place of an obstacle in a posture that may become its nearest when the measurements turn out otherwise. */
+export interface CandidatePlace {
+  /** Mount's frame, mm. */
+  readonly point: Vec3;
+  readonly shares: PostureShares;
+  /** Along an edge of readings: `part` of the way from this one (in landed order) to the next. null: from the shape. */
+  readonly reading: { readonly from: number; readonly part: number } | null;
+  /** Where on an edge that its readings were fitted to. */
+  readonly onEdge: readonly [s: number, t: number] | null;
+  /** mm by which the gap falls further between the postures looked at. */
+  readonly dipMm: number;
+  readonly gapMm: number;
+}
+
+/** Postures looked at: travel, steer and, on a beam axle, the other wheel. */
+const GRID = { travel: 13, steer: 13, other: 5 } as const;
+
+/** mm between places looked at along an edge or a sheet. */
+const PLACE_STEP_MM = 20;
+
+/** Places of one obstacle looked at; of more, as of a scan's points, evenly chosen ones. */
+const MOST_PLACES = 3000;
+
+/** mm above the least gap at which a place no longer matters. */
+const BAND_MM = 30;
+
+/** Candidates kept of one obstacle. */
+const MOST_KEPT = 12;
+
+interface GridPosture {
+  readonly shares: PostureShares;
+  readonly posture: Posture;
+  readonly wheel: Pose;
+  readonly mounts: Map<Mount, Pose>;
+}
+
+/** Finds the places of a corner's obstacles that may become nearest. Poses of the postures are shared by all. */
+export class CandidateFinder {
+  readonly #corner: PreparedCorner;
+  readonly #counts: readonly [number, number, number];
+  readonly #grid: readonly GridPosture[];
+
+  constructor(corner: PreparedCorner) {
+    const { motion, envelope } = corner;
+    const { droop, bump } = envelope.limits;
+    const locks = motion.locksAt(motion.carrierAt(envelope.limits.ride, 0));
+    this.#corner = corner;
+    this.#counts = [
+      bump > droop ? GRID.travel : 1,
+      locks.left > 0 || locks.right > 0 ? GRID.steer : 1,
+      motion.crossArticulates ? GRID.other : 1,
+    ];
+    const [nt, nu, nv] = this.#counts;
+    const along = (i: number, n: number): number => (n > 1 ? (2 * i) / (n - 1) - 1 : 0);
+    const grid: GridPosture[] = [];
+    for (let i = 0; i < nt; i++) {
+      for (let j = 0; j < nu; j++) {
+        for (let k = 0; k < nv; k++) {
+          const shares = [(along(i, nt) + 1) / 2, along(j, nu), along(k, nv)] as const;
+          const posture = postureAt(corner, shares);
+          grid.push({ shares, posture, wheel: motion.wheelPose(posture), mounts: new Map() });
+        }
+      }
+    }
+    this.#grid = grid;
+  }
+
+  /** Candidates of one obstacle, nearest first. `landed` are its readings where they landed. */
+  of(obstacle: PreparedObstacle, landed: readonly Landed[], isEdge: boolean): CandidatePlace[] {
+    const found = thinned(samplePlaces(obstacle, landed, isEdge)).flatMap((sample) => this.#minima(obstacle, sample));
+    found.sort((a, b) => a.gapMm - a.dipMm - (b.gapMm - b.dipMm));
+    const least = found[0];
+    if (!least) return [];
+    const limit = least.gapMm - least.dipMm + BAND_MM;
+    return found.filter((c) => c.gapMm - c.dipMm <= limit).slice(0, MOST_KEPT);
+  }
+
+  /** Postures in which a place's gap is less than in the neighbouring ones. */
+  #minima(obstacle: PreparedObstacle, { point, reading, onEdge }: Sample): CandidatePlace[] {
+    const { motion, rotor } = this.#corner;
+    const [nt, nu, nv] = this.#counts;
+    const gaps = this.#grid.map(({ posture, wheel, mounts }) => {
+      let mount = mounts.get(obstacle.mount);
+      if (!mount) mounts.set(obstacle.mount, (mount = motion.mountPose(obstacle.mount, posture)));
+      return placeGap(rotor, obstacle, wheel, place(mount, point));
+    });
+    const minima: CandidatePlace[] = [];
+    const strides = [
+      [nu * nv, nt],
+      [nv, nu],
+      [1, nv],
+    ] as const;
+    gaps.forEach((gapMm, at) => {
+      let dipMm = 0;
+      for (const [stride, count] of strides) {
+        const i = Math.floor(at / stride) % count;
+        const before = i > 0 ? gaps[at - stride]! : Infinity;
+        const after = i < count - 1 ? gaps[at + stride]! : Infinity;
+        // Of equal neighbours the first is taken.
+        if (before <= gapMm || after < gapMm) return;
+        dipMm += dipBetween(before, gapMm, after);
+      }
+      minima.push({ point, shares: this.#grid[at]!.shares, reading, onEdge, dipMm, gapMm });
+    });
+    return minima;
+  }
+}
+
+/** How far a parabola through three values evenly apart falls below the middle one, which is the least. */
+function dipBetween(before: number, middle: number, after: number): number {
+  const bend = before + after - 2 * middle;
+  if (!Number.isFinite(bend) || !(bend > 0)) return 0;
+  return (after - before) ** 2 / (8 * bend);
+}
+
+interface Sample {
+  readonly point: Vec3;
+  readonly reading: CandidatePlace['reading'];
+  readonly onEdge: CandidatePlace['onEdge'];
+}
+
+const thinned = (samples: readonly Sample[]): readonly Sample[] => {
+  const every = Math.ceil(samples.length / MOST_PLACES);
+  return every > 1 ? samples.filter((_, i) => i % every === 0) : samples;
+};
+
+function samplePlaces(obstacle: PreparedObstacle, landed: readonly Landed[], isEdge: boolean): Sample[] {
+  const { edge, edgeQ } = obstacle;
+  const read: Sample[] =
+    edge && edgeQ
+      ? edgePlaces(edge, edgeQ)
+      : isEdge
+        ? edgeThrough(landed.map(({ point }) => point)).map(({ at, from, part }) => ({
+            point: at,
+            reading: { from, part },
+            onEdge: null,
+          }))
+        : landed.map(({ point }, from) => ({ point, reading: { from, part: 0 }, onEdge: null }));
+  // The pieces of a shape come before those of the readings.
+  const { pieces } = obstacle;
+  const ofReadings = obstacle.edge
+    ? obstacle.edge.model.pieces(obstacle.edge.fit.q).length
+    : isEdge
+      ? Math.max(1, read.length - 1)
+      : read.length;
+  const ofShape = pieces.corners.length - (landed.length > 0 ? ofReadings : 0);
+  const shape: Sample[] = [];
+  for (let i = 0; i < ofShape; i++) {
+    for (const [s, w] of places(pieces, i)) {
+      shape.push({ point: placeOnPiece(pieces, i, s, w), reading: null, onEdge: null });
+    }
+  }
+  // A shift learned from a test fit is in the pieces of a shape already.
+  return [...shape, ...read.map((sample) => ({ ...sample, point: add(sample.point, obstacle.shiftMm) }))];
+}
+
+function edgePlaces({ model }: ReadEdge, q: Float64Array): Sample[] {
+  return model.seeds.map((onEdge) => ({ point: edgePlace(model, q, onEdge), reading: null, onEdge }));
+}
+
+/** Places on a piece no further apart than the step, as shares of its sides. */
+function places(pieces: PreparedObstacle['pieces'], i: number): (readonly [number, number])[] {
+  const n = cornersOf(pieces, i);
+  if (n === 1) return [[0, 0]];
+  const a = vertexOf(pieces, i, 0);
+  const b = vertexOf(pieces, i, 1);
+  const c = n > 2 ? vertexOf(pieces, i, 2) : a;
+  const longest = Math.max(distance(a, b), distance(b, c), distance(c, a));
+  const count = Math.min(12, Math.max(1, Math.ceil(longest / PLACE_STEP_MM)));
+  const found: (readonly [number, number])[] = [];
+  for (let k = 0; k <= count; k++) {
+    for (let m = 0; m <= (n > 2 ? count - k : 0); m++) found.push([k / count, m / count]);
+  }
+  return found;
+}
+
+/** Places along an obstacle without their postures: by which a met place is known to belong to a reading or an edge. */
+export const placesAlong = (
+  obstacle: PreparedObstacle,
+  landed: readonly Landed[],
+  isEdge: boolean,
+): Pick<CandidatePlace, 'point' | 'reading' | 'onEdge'>[] => samplePlaces(obstacle, landed, isEdge);
+
+/** A place met by an exact search as a candidate: at its place among the readings, if it lies on their edge. */
+export function metPlace(
+  corner: PreparedCorner,
+  obstacle: PreparedObstacle,
+  met: { readonly posture: Posture; readonly at: Vec3; readonly gapMm: number },
+  others: readonly Pick<CandidatePlace, 'point' | 'reading' | 'onEdge'>[],
+): CandidatePlace {
+  const point = unplace(corner.motion.mountPose(obstacle.mount, met.posture), met.at);
+  const nearest = others.reduce<(typeof others)[number] | null>(
+    (best, next) => (!best || distance(next.point, point) < distance(best.point, point) ? next : best),
+    null,
+  );
+  return {
+    point,
+    shares: sharesOf(corner, met.posture),
+    reading: nearest?.reading ?? null,
+    onEdge: nearest?.onEdge ?? null,
+    dipMm: 0,
+    gapMm: met.gapMm,
+  };
+}

@@ -1,0 +1,122 @@
+import type { DrawnRow, EnvelopeKind } from '../../4-clearance/envelope/envelope-kind';
+import { motionUnder } from '../../2-vehicle/setup/motion-under';
+import { envelopeUnder, type PreparedCorner } from '../../4-clearance/case/prepared-corner';
+import { prepareRotor } from '../../2-vehicle/setup/rotor';
+import { surveyScene, type SurveyScene } from '../../3-survey/landing/landed-readings';
+import { place, unplace, type Pose } from '../../1-base/geometry/pose';
+import type { CarrierState } from '../../2-vehicle/motion/carrier';
+import type { Mount } from '../../2-vehicle/motion/mount';
+import { attempt } from '../../1-base/problem';
+import { postureAt, type CandidatePlace } from './candidate-places';
+import type { Fit, SharedError } from './shared-errors';
+
+/** A corner with one shared number off by one standard deviation; by minus one where the first cannot be. */
+export interface Disturbed {
+  readonly sign: 1 | -1;
+  readonly corner: PreparedCorner;
+  readonly scene: SurveyScene;
+}
+
+export function disturbedCorner(
+  corner: PreparedCorner,
+  error: SharedError,
+  fit: Fit,
+  kind: EnvelopeKind,
+  drawn: readonly DrawnRow[] | undefined,
+): Disturbed | null {
+  for (const sign of [1, -1] as const) {
+    const { key } = corner;
+    const made = attempt((): Disturbed => {
+      const off = error.disturb(fit, sign);
+      const motion = motionUnder(key, off.corner, off.setup);
+      const envelope = envelopeUnder(key, off.corner, off.setup, kind, drawn);
+      const rotor = prepareRotor(off.setup, 'setup', off.setup.allowances);
+      // The linkage must reach its limits there too.
+      for (const travel of [envelope.limits.droop, envelope.limits.bump]) motion.carrierAt(travel, 0);
+      return { sign, corner: { ...corner, motion, envelope, rotor }, scene: surveyScene(key, off.corner) };
+    });
+    if (made.ok) return made.value;
+  }
+  return null;
+}
+
+/** Wheel-plane numbers of the tried tire, by which a place is moved instead of the section. */
+export interface RotorShift {
+  /** mm per standard deviation: crown outward, sidewalls outward, centre plane outboard. */
+  readonly radial: Float64Array;
+  readonly lateral: Float64Array;
+  readonly centre: Float64Array;
+}
+
+export function rotorShift({ rotor }: PreparedCorner, off: readonly (Disturbed | null)[]): RotorShift {
+  const by = (number: (r: PreparedCorner['rotor']) => number): Float64Array =>
+    Float64Array.from(off, (d) => (d ? d.sign * (number(d.corner.rotor) - number(rotor)) : 0));
+  return {
+    radial: by((r) => r.section.diameterMm / 2),
+    lateral: by((r) => r.section.widthMm / 2),
+    centre: by((r) => r.centrePlaneMm),
+  };
+}
+
+/** Poses at shares of the envelope, as it is and with each shared number off, worked out once for all that ask. */
+export class PoseShelf {
+  readonly #corner: PreparedCorner;
+  readonly #off: readonly (Disturbed | null)[];
+  readonly #known = new Map<string, BasePoses>();
+  readonly #states = new Map<string, Posed>();
+
+  constructor(corner: PreparedCorner, off: readonly (Disturbed | null)[]) {
+    this.#corner = corner;
+    this.#off = off;
+  }
+
+  base(mount: Mount, { shares }: CandidatePlace): BasePoses {
+    const key = `${mount}:${shares.join(':')}`;
+    const known = this.#known.get(key);
+    if (known) return known;
+    const { motion } = this.#corner;
+    const posed = this.#posed(-1, this.#corner, shares);
+    const made = { wheel: posed.wheel, mount: motion.mountFrom(posed.state, mount, posed.steer) };
+    this.#known.set(key, made);
+    return made;
+  }
+
+  /** Shift of a place in the wheel frame per standard deviation of each shared number, three numbers each. */
+  shifts(mount: Mount, at: CandidatePlace): Float64Array {
+    const base = this.base(mount, at);
+    const from = unplace(base.wheel, place(base.mount, at.point));
+    const shifts = new Float64Array(3 * this.#off.length);
+    this.#off.forEach((disturbed, j) => {
+      if (!disturbed) return;
+      const { corner, sign } = disturbed;
+      const posed = attempt(() => this.#posed(j, corner, at.shares));
+      if (!posed.ok) return;
+      const { state, steer, wheel } = posed.value;
+      const to = unplace(wheel, place(corner.motion.mountFrom(state, mount, steer), at.point));
+      for (let k = 0; k < 3; k++) shifts[3 * j + k] = sign * (to[k]! - from[k]!);
+    });
+    return shifts;
+  }
+
+  #posed(j: number, corner: PreparedCorner, shares: CandidatePlace['shares']): Posed {
+    const key = `${j}:${shares.join(':')}`;
+    const known = this.#states.get(key);
+    if (known) return known;
+    const { travel, steer, cross = 0 } = postureAt(corner, shares);
+    const state = corner.motion.carrierAt(travel, cross);
+    const made = { state, steer, wheel: corner.motion.wheelFrom(state, steer) };
+    this.#states.set(key, made);
+    return made;
+  }
+}
+
+interface BasePoses {
+  readonly wheel: Pose;
+  readonly mount: Pose;
+}
+
+interface Posed {
+  readonly state: CarrierState;
+  readonly steer: number;
+  readonly wheel: Pose;
+}

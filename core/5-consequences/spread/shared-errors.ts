@@ -1,0 +1,173 @@
+import type { CornerDescription } from '../../3-survey/description/corner-description';
+import type { Setup } from '../../2-vehicle/setup/setup';
+import type { WheelAndTire } from '../../2-vehicle/setup/wheel-and-tire';
+import { type MotionDescription, hasBallJoints } from '../../2-vehicle/motion/motion-description';
+import { tireSection } from '../../2-vehicle/tire/section';
+import { wheelOffsetMm } from '../../2-vehicle/wheel/rim';
+import { USUAL } from '../../3-survey/reading/usual-errors';
+
+/** A corner with a setup on it. */
+export interface Fit {
+  readonly corner: CornerDescription;
+  readonly setup: Setup;
+}
+
+/** What was measured or taken for granted, other than an obstacle's own place. */
+export type SharedSource =
+  | 'fittedTire'
+  | 'fittedOffset'
+  | 'triedTire'
+  | 'triedOffset'
+  | 'bumpTravel'
+  | 'droopTravel'
+  | 'parkedHeight'
+  | 'hubToLip'
+  | 'locks'
+  | 'steerStops'
+  | 'alignment'
+  | 'steeringAxis'
+  | 'hardPoints';
+
+/** One number that may be off, and that shifts more than one gap. */
+export interface SharedError {
+  readonly source: SharedSource;
+  /** The number's own name, for repeatable draws. */
+  readonly name: string;
+  /** The same fit with the number off by `z` standard deviations. */
+  disturb(fit: Fit, z: number): Fit;
+}
+
+/** Every shared number of a fit that may be off. Tire and wheel count once where the tried ones are the fitted ones. */
+export function sharedErrors({ corner, setup }: Fit): SharedError[] {
+  const errors: SharedError[] = [];
+  const onCorner = (source: SharedSource, name: string, change: (c: CornerDescription, z: number) => object): void => {
+    errors.push({
+      source,
+      name,
+      disturb: (fit, z) => ({ ...fit, corner: { ...fit.corner, ...change(fit.corner, z) } }),
+    });
+  };
+  const onSetup = (source: SharedSource, name: string, change: (s: Setup, z: number) => object): void => {
+    errors.push({ source, name, disturb: (fit, z) => ({ ...fit, setup: { ...fit.setup, ...change(fit.setup, z) } }) });
+  };
+
+  const sameTire = JSON.stringify(setup.tire) === JSON.stringify(corner.fitted.tire);
+  const sameWheel = JSON.stringify(setup.wheel) === JSON.stringify(corner.fitted.wheel);
+  const both = (name: string, source: SharedSource, change: FitmentChange, together: boolean): void => {
+    errors.push({
+      source,
+      name,
+      disturb: (fit, z) => ({
+        corner: { ...fit.corner, fitted: { ...fit.corner.fitted, ...change(fit.corner.fitted, z) } },
+        setup: together ? { ...fit.setup, ...change(fit.setup, z) } : fit.setup,
+      }),
+    });
+  };
+  both('fitted diameter', 'fittedTire', tireOff('diameter'), sameTire);
+  both('fitted width', 'fittedTire', tireOff('width'), sameTire);
+  both('fitted offset', 'fittedOffset', offsetOff, sameWheel);
+  if (!sameTire) {
+    onSetup('triedTire', 'tried diameter', tireOff('diameter'));
+    onSetup('triedTire', 'tried width', tireOff('width'));
+  }
+  if (!sameWheel) onSetup('triedOffset', 'tried offset', offsetOff);
+
+  // The stops move, not the surveyed travel: readings taken at a stop stay readings at that stop.
+  onSetup('bumpTravel', 'bump', (s, z) => ({ bumpLimitShiftMm: s.bumpLimitShiftMm + USUAL.bumpMm * z }));
+  onSetup('droopTravel', 'droop', (s, z) => ({ droopLimitShiftMm: s.droopLimitShiftMm + USUAL.droopMm * z }));
+  onSetup('parkedHeight', 'parked', (s, z) => ({ suspensionLiftMm: s.suspensionLiftMm + USUAL.parkedMm * z }));
+  const { hubToLipMm, steering } = corner;
+  if (hubToLipMm !== undefined && corner.obstacles.some((o) => o.readings?.some((r) => r.hubToLipMm !== undefined))) {
+    onCorner('hubToLip', 'hub to lip', (_, z) => ({ hubToLipMm: hubToLipMm + USUAL.hubToLipMm * z }));
+  }
+  if (steering) {
+    const keys = ['lockLeftDeg', 'lockRightDeg'] as const;
+    for (const key of keys) {
+      onCorner('locks', key, (c, z) => ({
+        steering: { ...c.steering, [key]: angle(steering[key] + USUAL.lockDeg * z) },
+      }));
+    }
+    for (const key of ['steerStopLeftDeg', 'steerStopRightDeg'] as const) {
+      const stop = setup[key];
+      if (stop !== undefined) onSetup('steerStops', key, (_, z) => ({ [key]: angle(stop + USUAL.steerStopDeg * z) }));
+    }
+    if (!hasBallJoints(corner.motion)) {
+      for (const [key, sigma] of AXIS_NUMBERS) {
+        const value = steering[key] ?? 0;
+        onCorner('steeringAxis', key, (c, z) => ({ steering: { ...c.steering, [key]: value + sigma * z } }));
+      }
+    }
+  }
+  onCorner('alignment', 'camber', (c, z) => ({ staticCamberDeg: c.staticCamberDeg + USUAL.camberDeg * z }));
+  onCorner('alignment', 'toe', (c, z) => ({ staticToeDeg: c.staticToeDeg + USUAL.toeDeg * z }));
+  for (const { name, off } of motionNumbers(corner.motion)) {
+    onCorner('hardPoints', name, (c, z) => ({ motion: off(c.motion, z) }));
+  }
+  return errors;
+}
+
+/** A lock stays one, however far off it is drawn. */
+const angle = (degrees: number): number => Math.max(0.1, degrees);
+
+type FitmentChange = (fitment: WheelAndTire, z: number) => Partial<WheelAndTire>;
+
+const AXIS_NUMBERS = [
+  ['inclinationDeg', USUAL.axisDeg],
+  ['casterDeg', USUAL.axisDeg],
+  ['kingpinOffsetMm', USUAL.hardPointMm],
+] as const;
+
+const tireOff =
+  (which: 'diameter' | 'width'): FitmentChange =>
+  ({ tire, wheel }, z) => {
+    const section = tireSection(tire, wheel.widthIn);
+    const key = which === 'diameter' ? 'measuredDiameterMm' : 'measuredWidthMm';
+    const value = which === 'diameter' ? section.diameterMm : section.widthMm;
+    const share = which === 'diameter' ? USUAL.diameterShare : USUAL.widthShare;
+    const sigma = tire[key] === undefined ? share * value : USUAL.measuredTireMm;
+    return { tire: { ...tire, [key]: value + sigma * z } };
+  };
+
+const offsetOff: FitmentChange = ({ wheel }, z) => {
+  const sigma = wheel.offsetMm === undefined ? USUAL.backspacingMm : USUAL.offsetMm;
+  return {
+    wheel: { diameterIn: wheel.diameterIn, widthIn: wheel.widthIn, offsetMm: wheelOffsetMm(wheel) + sigma * z },
+  };
+};
+
+interface MotionNumber {
+  readonly name: string;
+  off(motion: MotionDescription, z: number): MotionDescription;
+}
+
+/** Numbers of a motion that may be off, found by walking what was entered. */
+function motionNumbers(motion: MotionDescription): MotionNumber[] {
+  const found: MotionNumber[] = [];
+  const walk = (value: unknown, path: readonly (string | number)[]): void => {
+    if (typeof value === 'number') {
+      const sigma = sigmaOf(motion, path, value);
+      const off = (other: MotionDescription, z: number): MotionDescription =>
+        replaced(other, path, value + sigma * z) as MotionDescription;
+      found.push({ name: path.join('.'), off });
+    } else if (Array.isArray(value)) value.forEach((v, i) => walk(v, [...path, i]));
+    else if (value !== null && typeof value === 'object') {
+      for (const [key, v] of Object.entries(value)) walk(v, [...path, key]);
+    }
+  };
+  walk(motion, []);
+  return found;
+}
+
+function sigmaOf(motion: MotionDescription, path: readonly (string | number)[], value: number): number {
+  if (motion.type === 'swingArm') {
+    return Math.max(USUAL.instantCentreMm, USUAL.instantCentreShare * Math.abs(value));
+  }
+  return String(path.at(-1)).endsWith('Deg') ? USUAL.armDeg : USUAL.hardPointMm;
+}
+
+function replaced(value: unknown, [key, ...rest]: readonly (string | number)[], leaf: number): unknown {
+  if (key === undefined) return leaf;
+  if (Array.isArray(value)) return value.map((v: unknown, i) => (i === key ? replaced(v, rest, leaf) : v));
+  const object = value as Record<string, unknown>;
+  return { ...object, [key]: replaced(object[key], rest, leaf) };
+}

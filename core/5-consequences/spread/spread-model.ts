@@ -1,0 +1,167 @@
+import type { CornerDescription } from '../../3-survey/description/corner-description';
+import type { DrawnRow, EnvelopeKind } from '../../4-clearance/envelope/envelope-kind';
+import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
+import type { ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
+import type { PreparedCorner } from '../../4-clearance/case/prepared-corner';
+import { solidAt } from '../../4-clearance/oracle/posture-gap';
+import { solidDistance, type Solid } from '../../2-vehicle/setup/rotor';
+import { standardRegions, type Standard } from '../../4-clearance/case/standard';
+import { landedReadings, surveyScene } from '../../3-survey/landing/landed-readings';
+import { place, unplace } from '../../1-base/geometry/pose';
+import type { Vec3 } from '../../1-base/geometry/vec3';
+import type { Posture } from '../../2-vehicle/motion/corner-motion';
+import { toRadians } from '../../1-base/units/angle';
+import { CandidateFinder, metPlace, placesAlong, postureAt } from './candidate-places';
+import { disturbedCorner, PoseShelf, rotorShift, type RotorShift } from './disturbed-corner';
+import { drawer, type Candidate, type Draw, type ObstacleModel } from './draw';
+import { edgeShifts } from './moved-edge';
+import { readingShifts, type OwnError } from './moved-readings';
+import { sharedErrors, type Fit, type SharedError } from './shared-errors';
+import { positionSigmaMm } from '../../3-survey/reading/usual-errors';
+
+/** Everything a draw needs, worked out once. */
+export interface SpreadModel {
+  readonly shared: readonly SharedError[];
+  readonly own: readonly OwnError[];
+  readonly draw: Draw;
+  /** By obstacle, in the order of the verdicts. */
+  readonly obstacles: readonly ObstacleModel[];
+  readonly rotor: RotorShift;
+}
+
+/** `whereItIsMet`: slopes at the met places alone, not all that a draw may need. */
+export function makeSpreadModel(
+  corner: PreparedCorner,
+  fit: Fit,
+  kind: EnvelopeKind,
+  standard: Standard,
+  drawn: readonly DrawnRow[] | undefined,
+  verdicts: readonly ObstacleVerdict[],
+  look: 'whereItMayTouch' | 'whereItIsMet' = 'whereItMayTouch',
+): SpreadModel {
+  const counted: Fit = { ...fit, setup: fit.setup };
+  const shared = sharedErrors(counted);
+  const off = shared.map((error) => disturbedCorner(corner, error, counted, kind, drawn));
+  const scene = surveyScene(corner.key, fit.corner);
+  const own: OwnError[] = [];
+  const finder = look === 'whereItMayTouch' ? new CandidateFinder(corner) : null;
+  const poses = new PoseShelf(corner, off);
+  const regions = standardRegions(standard, corner.envelope.limits);
+  const obstacles = corner.obstacles.map((obstacle, i): ObstacleModel => {
+    const description = describedBy(fit.corner, obstacle.id);
+    const isEdge = description.readingsAs === 'polyline';
+    const landed = landedReadings(description, scene, '');
+    const found = finder?.of(obstacle, landed, isEdge) ?? [];
+    // What test fits taught stands for what readings and shape leave open.
+    const learned = description.learned?.sdMm;
+    const edge = obstacle.edge && !learned ? edgeShifts(own, i, description, obstacle.edge, scene, off) : null;
+    const verdict = verdicts[i]!;
+    const met = { ...verdict, posture: postureOfVerdict(verdict) };
+    const along = finder ? found : placesAlong(obstacle, landed, isEdge);
+    const places = [metPlace(corner, obstacle, met, along), ...found];
+    const candidates = places.map((at): Candidate => {
+      const posture = postureAt(corner, at.shares);
+      const region = regions.find(({ to }) => posture.travel <= to + 1e-9) ?? regions[0]!;
+      const { wheel, mount } = poses.base(obstacle.mount, at);
+      const axes = new Float64Array(9);
+      for (let r = 0; r < 3; r++) {
+        for (let c = 0; c < 3; c++) {
+          for (let k = 0; k < 3; k++) axes[3 * r + c]! += wheel.rotation[3 * k + r]! * mount.rotation[3 * k + c]!;
+        }
+      }
+      const there = place(mount, at.point);
+      const inWheel = unplace(wheel, there);
+      const solid = solidAt(corner.rotor, obstacle.insideWheel, wheel, there);
+      const requiredMm = region.requiredMm[obstacle.material];
+      const marginMm = at.gapMm - at.dipMm - requiredMm;
+      const onEdge = edge && at.onEdge ? edge.at(at.onEdge) : null;
+      const byShared = poses.shifts(obstacle.mount, at);
+      if (onEdge) addTurned(byShared, axes, onEdge.shared);
+      const shifts = felt(byShared);
+      return {
+        place: at,
+        solid,
+        requiredMm,
+        at: inWheel,
+        axes,
+        ...shifts,
+        edgeShifts: onEdge?.own ?? null,
+        marginMm,
+        ...slopesOf(solid, corner.rotor.centrePlaneMm, inWheel, axes, shifts.shifts),
+      };
+    });
+    const shapeSigma = description.shape && positionSigmaMm(description.shape.type, description.toleranceMm);
+    const sigmas = learned ?? (shapeSigma === undefined ? null : [shapeSigma, shapeSigma, shapeSigma]);
+    const shapeError = sigmas ? own.length : -1;
+    sigmas?.forEach((sigma, k) => {
+      const axis = (['x', 'y', 'z'] as const)[k]!;
+      own.push({ name: `${corner.key} ${obstacle.id} ${axis}`, obstacle: i, reading: null, sigma, of: axis });
+    });
+    return {
+      candidates,
+      readings: landed.length > 0 && !edge && !learned ? readingShifts(own, i, description, scene, landed, off) : null,
+      shapeError,
+      edgeError: edge?.first ?? -1,
+      offMm: obstacle.radiusMm + obstacle.complianceMm,
+    };
+  });
+  const rotor = rotorShift(corner, off);
+  return { shared, own, obstacles, rotor, draw: drawer(corner, obstacles, rotor, shared.length) };
+}
+
+/** Adds shifts of the mount's frame, turned into the wheel frame by its axes there. */
+function addTurned(to: Float64Array, axes: Float64Array, shifts: Float64Array): void {
+  for (let j = 0; j < shifts.length; j += 3) {
+    for (let r = 0; r < 3; r++) for (let c = 0; c < 3; c++) to[j + r]! += axes[3 * r + c]! * shifts[j + c]!;
+  }
+}
+
+/** mm per standard deviation below which a shift is left out. */
+const LEAST_SHIFT_MM = 0.02;
+
+/** Of the shifts by every shared number, those that can be felt. */
+function felt(all: Float64Array): Pick<Candidate, 'shiftedBy' | 'shifts'> {
+  const kept = Array.from({ length: all.length / 3 }, (_, j) => j).filter(
+    (j) => Math.hypot(all[3 * j]!, all[3 * j + 1]!, all[3 * j + 2]!) >= LEAST_SHIFT_MM,
+  );
+  return {
+    shiftedBy: Int32Array.from(kept),
+    shifts: Float64Array.from(kept.flatMap((j) => [all[3 * j]!, all[3 * j + 1]!, all[3 * j + 2]!])),
+  };
+}
+
+/** mm: step by which slopes are taken. */
+const SLOPE_STEP_MM = 0.01;
+
+function slopesOf(
+  solid: Solid,
+  centrePlaneMm: number,
+  [x, a, y]: Vec3,
+  axes: Float64Array,
+  shifts: Float64Array,
+): Pick<Candidate, 'slopes' | 'ownSlope' | 'normal'> {
+  const r = Math.hypot(x, y);
+  const beside = a - centrePlaneMm;
+  const here = solidDistance(solid, beside, r);
+  const na = (solidDistance(solid, beside + SLOPE_STEP_MM, r) - here) / SLOPE_STEP_MM;
+  const nr = (solidDistance(solid, beside, r + SLOPE_STEP_MM) - here) / SLOPE_STEP_MM;
+  const along: Vec3 = r > 0 ? [(nr * x) / r, na, (nr * y) / r] : [0, na, 0];
+  const [gx, ga, gy] = along;
+  return {
+    normal: [na, nr],
+    ownSlope: [0, 1, 2].map((c) => gx * axes[c]! + ga * axes[3 + c]! + gy * axes[6 + c]!) as unknown as Vec3,
+    slopes: Float64Array.from(
+      { length: shifts.length / 3 },
+      (_, j) => gx * shifts[3 * j]! + ga * shifts[3 * j + 1]! + gy * shifts[3 * j + 2]!,
+    ),
+  };
+}
+
+const describedBy = (corner: CornerDescription, id: string): ObstacleDescription =>
+  corner.obstacles.find((o) => o.id === id) as ObstacleDescription;
+
+const postureOfVerdict = ({ travelMm, steerDeg, crossMm }: ObstacleVerdict): Posture => ({
+  travel: travelMm,
+  steer: toRadians(steerDeg),
+  cross: crossMm,
+});

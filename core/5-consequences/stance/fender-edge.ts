@@ -1,0 +1,59 @@
+import { piecePlaces } from '../../3-survey/shape/piece-places';
+import type { PreparedCorner } from '../../4-clearance/case/prepared-corner';
+import { toDegrees } from '../../1-base/units/angle';
+
+/**
+ * The fender's edge as surveyed: in each stretch of 10 degrees about the wheel's centre the furthest outboard place of what
+ * goes with the body above the tire, mm outboard of the hub face; null where nothing was surveyed.
+ */
+export interface FenderEdge {
+  /** From 50 degrees behind the top to 30 ahead of it. */
+  readonly outboardMm: readonly (number | null)[];
+}
+
+/** 78/549/EEC: a guard covers the wheel from 30 degrees ahead of its centre to 50 behind (from memory). */
+const BEHIND_DEG = 50;
+const AHEAD_DEG = 30;
+const STRETCH_DEG = 10;
+
+/** mm from the hub's centre: nearer things of the body are no fender. */
+const LEAST_RADIUS_MM = 250;
+
+const PLACES_MM = 20;
+
+/**
+ * The edge of a corner, wheels straight at the surveyed height; or with the fender raised over the hub and moved forward against it
+ * since, mm.
+ */
+export function fenderEdge(
+  { obstacles }: Pick<PreparedCorner, 'obstacles'>,
+  { raisedMm, forwardMm }: { readonly raisedMm: number; readonly forwardMm: number } = { raisedMm: 0, forwardMm: 0 },
+): FenderEdge {
+  const outboardMm = Array.from({ length: (BEHIND_DEG + AHEAD_DEG) / STRETCH_DEG }, (): number | null => null);
+  for (const { mount, material, insideWheel, pieces, radiusMm } of obstacles) {
+    const isEdge = material === 'sheetMetal' || material === 'plastic';
+    if (mount !== 'body' || insideWheel || !isEdge) continue;
+    const { at } = piecePlaces(pieces, PLACES_MM);
+    for (let i = 0; i < at.length; i += 3) {
+      const [x, y, z] = [at[i]! + forwardMm, at[i + 1]!, at[i + 2]! + raisedMm];
+      if (z <= 0 || Math.hypot(x, z) < LEAST_RADIUS_MM) continue;
+      const stretch = Math.floor((toDegrees(Math.atan2(x, z)) + BEHIND_DEG) / STRETCH_DEG);
+      if (stretch < 0 || stretch >= outboardMm.length) continue;
+      outboardMm[stretch] = Math.max(outboardMm[stretch] ?? -Infinity, y + radiusMm);
+    }
+  }
+  return { outboardMm };
+}
+
+/** The edge at the top, mm outboard of the hub face; null where it was not surveyed. */
+export function edgeAtTop({ outboardMm }: FenderEdge): number | null {
+  const top = BEHIND_DEG / STRETCH_DEG;
+  const near = [outboardMm[top - 1], outboardMm[top]].filter((y): y is number => y !== null && y !== undefined);
+  return near.length > 0 ? Math.max(...near) : null;
+}
+
+/** Whether the fender covers all of a tire; null where too little of its edge is known to say so. */
+export function covers({ outboardMm }: FenderEdge, outerSidewallMm: number): boolean | null {
+  if (outboardMm.some((y) => y !== null && y < outerSidewallMm)) return false;
+  return outboardMm.every((y) => y !== null) ? true : null;
+}

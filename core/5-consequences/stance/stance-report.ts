@@ -1,0 +1,190 @@
+import { setupForCorner, type CaseDescription } from '../../4-clearance/case/case-description';
+import { fittedSetup, type Setup } from '../../2-vehicle/setup/setup';
+import type { CornerDescription } from '../../3-survey/description/corner-description';
+import type { CornerKey } from '../../2-vehicle/setup/corner-key';
+import { describedCorner } from '../../4-clearance/case/described-corner';
+import { travelLimits, type TravelLimits } from '../../4-clearance/envelope/envelope';
+import { motionUnder } from '../../2-vehicle/setup/motion-under';
+import { prepareRotor } from '../../2-vehicle/setup/rotor';
+import { attempt } from '../../1-base/problem';
+import { loadedRadiusMm } from '../../2-vehicle/tire/allowance';
+import {
+  alignmentCurve,
+  wheelStandAt,
+  type AlignmentCurve,
+  type StandingTire,
+  type WheelStand,
+} from './alignment-curve';
+import { expectedHeights, type ExpectedHeights, type HeightBands } from './expected-height';
+import { shockTravel, type ShockTravel } from './spring-line';
+
+/** What was measured below a corner; each may be missing, and then what depends on it is not answered. mm. */
+export interface CornerUnderside {
+  readonly shockOpenMm?: number | undefined;
+  readonly shockClosedMm?: number | undefined;
+  readonly shockNowMm?: number | undefined;
+  /** Spare lengths with the wheel hanging at full droop. */
+  readonly brakeHoseSpareMm?: number | undefined;
+  readonly sensorWireSpareMm?: number | undefined;
+  readonly parkingCableSpareMm?: number | undefined;
+}
+
+/** What an axle's adjusters and joints can do; shock travel over wheel travel. */
+export interface AxleAbility {
+  readonly camberByDeg?: number | undefined;
+  readonly casterByDeg?: number | undefined;
+  /** Swing of a ball joint from how it stands today that its maker allows, degrees. */
+  readonly jointMostDeg?: number | undefined;
+  /** Working angle that the joints of half shafts or propshaft stand, degrees. */
+  readonly shaftMostDeg?: number | undefined;
+  readonly shockRatio?: number | undefined;
+}
+
+/** One state of a corner: as surveyed on what is fitted, or with the setup. */
+export interface CornerState {
+  readonly limits: TravelLimits;
+  readonly curve: AlignmentCurve;
+  readonly droop: WheelStand | null;
+  readonly ride: WheelStand | null;
+  readonly bump: WheelStand | null;
+}
+
+/** What a hose, wire or cable has left at full droop; mm. */
+export interface LineLeft {
+  readonly what: 'brakeHose' | 'sensorWire' | 'parkingCable';
+  readonly leftMm: number;
+}
+
+export interface CornerStance {
+  readonly key: CornerKey;
+  readonly heights: ExpectedHeights;
+  readonly before: CornerState;
+  readonly after: CornerState;
+  /** null: not measured. */
+  readonly shock: ShockTravel | null;
+  readonly lines: readonly LineLeft[];
+  /** What the adjusters have to take back at the new height, and whether they can; null where their reach is not entered. */
+  readonly adjust: {
+    readonly camberDeg: number;
+    readonly casterDeg: number | null;
+    readonly canCamber: boolean | null;
+    readonly canCaster: boolean | null;
+    /** Lift up and down at which they no longer can, mm; null: within 200 mm they always can, or nothing is entered. */
+    readonly upToMm: number | null;
+    readonly downToMm: number | null;
+  } | null;
+}
+
+/**
+ * What a setup does to one corner's linkage. @throws ProblemError for a setup that does not go together or a height beyond the
+ * stops; where only part of the travel is out of reach, that part is left out and named.
+ */
+export function cornerStance(
+  description: CaseDescription,
+  key: CornerKey,
+  underside: CornerUnderside = {},
+  ability: AxleAbility = {},
+  bands?: HeightBands,
+): CornerStance {
+  const corner = describedCorner(description, key);
+  const before = stateOf(key, corner, fittedSetup(corner.fitted));
+  const setup = setupForCorner(description, key);
+  const after = stateOf(key, corner, setup);
+  return {
+    key,
+    heights: expectedHeights(description, key, bands),
+    before,
+    after,
+    shock: shockOf(underside, ability, after.limits),
+    lines: linesLeft(underside, corner, setup, after.limits),
+    adjust: adjustOf(key, corner, before, after, ability),
+  };
+}
+
+function stateOf(key: CornerKey, corner: CornerDescription, setup: Setup): CornerState {
+  const limits = travelLimits(corner, setup);
+  const motion = motionUnder(key, corner, setup);
+  const rotor = prepareRotor(setup, 'setup');
+  const tire: StandingTire = {
+    centrePlaneMm: rotor.centrePlaneMm,
+    loadedRadiusMm: loadedRadiusMm(rotor.section),
+  };
+  const stand = (travel: number): WheelStand | null => {
+    const found = attempt(() => wheelStandAt(motion, travel, tire));
+    return found.ok ? found.value : null;
+  };
+  return {
+    limits,
+    curve: alignmentCurve(motion, limits.droop, limits.bump, tire),
+    droop: stand(limits.droop),
+    ride: stand(limits.ride),
+    bump: stand(limits.bump),
+  };
+}
+
+function shockOf(
+  { shockOpenMm, shockClosedMm, shockNowMm }: CornerUnderside,
+  { shockRatio }: AxleAbility,
+  limits: TravelLimits,
+): ShockTravel | null {
+  if (shockOpenMm === undefined || shockClosedMm === undefined || shockNowMm === undefined) return null;
+  if (shockRatio === undefined) return null;
+  return shockTravel({ openMm: shockOpenMm, closedMm: shockClosedMm, nowMm: shockNowMm, ratio: shockRatio }, limits);
+}
+
+/** Lines were measured hanging at the surveyed droop; what the wheel hangs lower takes from them. */
+function linesLeft(
+  underside: CornerUnderside,
+  { travel }: CornerDescription,
+  { linkageDropMm }: Setup,
+  limits: TravelLimits,
+): LineLeft[] {
+  const lowerMm = -travel.droopMm - limits.droop + linkageDropMm;
+  const lines = [
+    ['brakeHose', underside.brakeHoseSpareMm],
+    ['sensorWire', underside.sensorWireSpareMm],
+    ['parkingCable', underside.parkingCableSpareMm],
+  ] as const;
+  return lines.flatMap(([what, spareMm]) => (spareMm === undefined ? [] : [{ what, leftMm: spareMm - lowerMm }]));
+}
+
+const MOST_LIFT_MM = 200;
+const LIFT_STEP_MM = 2;
+
+function adjustOf(
+  key: CornerKey,
+  corner: CornerDescription,
+  before: CornerState,
+  after: CornerState,
+  { camberByDeg, casterByDeg }: AxleAbility,
+): CornerStance['adjust'] {
+  if (!before.ride || !after.ride) return null;
+  const { ride } = before;
+  const casterOf = (stand: WheelStand): number | null =>
+    stand.casterDeg === null || ride.casterDeg === null ? null : stand.casterDeg - ride.casterDeg;
+  const can = (change: number | null, by: number | undefined): boolean | null =>
+    change === null || by === undefined ? null : Math.abs(change) <= by;
+  const motion = motionUnder(key, corner, fittedSetup(corner.fitted));
+  const tire = { centrePlaneMm: 0, loadedRadiusMm: 1 };
+  /** The first lift in a direction at which an adjuster is at its end. */
+  const reach = (direction: 1 | -1): number | null => {
+    if (camberByDeg === undefined && casterByDeg === undefined) return null;
+    for (let lift = LIFT_STEP_MM; lift <= MOST_LIFT_MM; lift += LIFT_STEP_MM) {
+      const stand = attempt(() => wheelStandAt(motion, -direction * lift, tire));
+      if (!stand.ok) return null;
+      const camber = stand.value.camberDeg - ride.camberDeg;
+      if (can(camber, camberByDeg) === false || can(casterOf(stand.value), casterByDeg) === false) return lift;
+    }
+    return null;
+  };
+  const camberDeg = after.ride.camberDeg - ride.camberDeg;
+  const casterDeg = casterOf(after.ride);
+  return {
+    camberDeg,
+    casterDeg,
+    canCamber: can(camberDeg, camberByDeg),
+    canCaster: can(casterDeg, casterByDeg),
+    upToMm: reach(1),
+    downToMm: reach(-1),
+  };
+}

@@ -1,0 +1,179 @@
+import type { CaseDescription } from '../../4-clearance/case/case-description';
+import { type CornerKey, sideOf } from '../../2-vehicle/setup/corner-key';
+import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
+import { describedCorner } from '../../4-clearance/case/described-corner';
+import { STANDARDS } from '../../4-clearance/case/standard';
+import { borderLines, cutLine, distanceToLines } from '../../5-consequences/panel/cut-line';
+import { drawnLine } from '../../5-consequences/panel/drawn-line';
+import { flatSheet, type SheetPoint } from '../../5-consequences/panel/flat-sheet';
+import { gapField } from '../../5-consequences/panel/gap-field';
+import { panelCase, type PanelAnswer, type Uncovered } from '../../5-consequences/panel/panel-case';
+import { ProblemError } from '../../1-base/problem';
+import { CUTS, MODIFICATION_RULES, modificationsOf, permits, type Modification } from './modification';
+
+type SheetLines = readonly (readonly SheetPoint[])[];
+
+/** What is drawn at full size on the sheet that is laid on the panel. Lengths mm, seen from outside the vehicle. */
+export interface CutSheet {
+  readonly corner: CornerKey;
+  readonly id: string;
+  readonly label: string;
+  readonly mirrored: boolean;
+  readonly requiredMm: number;
+  /** The panel's present edge. */
+  readonly edge: SheetLines;
+  /** Along it what is wanted is left: where it is cut, or folded where there is a flap. */
+  readonly need: SheetLines;
+  /** The first, careful cut: so much is left for a second pass after another look; none with a flap. */
+  readonly firstCut: SheetLines;
+  readonly allowanceMm: number;
+  /** The flap's outer edge, where metal is kept to be folded over. */
+  readonly flapEdge: SheetLines;
+  readonly flapMm: number;
+  /** The line redrawn for looks. */
+  readonly looks: LooksLine | null;
+  readonly hub: SheetPoint;
+  /** There is a plumb line to register it by. */
+  readonly isUpright: boolean;
+  readonly depthMm: number;
+  readonly lengthMm: number;
+  readonly areaMm2: number;
+  readonly firstAreaMm2: number;
+  /** mm by which the panel leaves the flat of the paper. */
+  readonly offPlaneMm: number;
+  readonly uncovers: readonly Uncovered[] | null;
+}
+
+/** @see DrawnLine */
+export interface LooksLine {
+  readonly lines: SheetLines;
+  readonly lengthMm: number;
+  readonly areaMm2: number;
+  readonly beyondNeedMm2: number;
+  readonly leftStandingMm2: number;
+  readonly marginMm: number;
+}
+
+export interface CutSheetOptions {
+  /** Left by the first cut for a second pass. */
+  readonly allowanceMm?: number | undefined;
+  /** Metal kept beyond the needed line, to be folded over and welded or sealed; 0: none. */
+  readonly flapMm?: number | undefined;
+  /** A line for looks, on the drawing as it is for this side. */
+  readonly looks?: readonly SheetPoint[] | undefined;
+  /** Drawn for the same panel on the other side. */
+  readonly mirrored?: boolean | undefined;
+  /** Most that may be taken, mm from the present edge; by default what the material allows. */
+  readonly mostDepthMm?: number | undefined;
+  /** How far back a panel made from an edge reaches, mm. */
+  readonly panelDepthMm?: number | undefined;
+}
+
+const USUAL_ALLOWANCE_MM = 5;
+
+/** Kinds of cut a thing may be given by what it is, under a standard. @throws ProblemError where it is never cut. */
+export function cutsOf(description: CaseDescription, key: CornerKey, id: string): Modification[] {
+  const entry = describedCorner(description, key).obstacles.find((obstacle) => obstacle.id === id);
+  if (!entry) {
+    const ids = describedCorner(description, key).obstacles.map((obstacle) => obstacle.id);
+    throw new ProblemError({
+      code: 'notFound',
+      path: `corners.${key}.obstacles`,
+      expected: `a surveyed obstacle: one of ${ids.join(', ')}`,
+      found: id,
+    });
+  }
+  const cuts = modificationsOf(entry).filter((kind) => CUTS.includes(kind));
+  if (cuts.length === 0)
+    refuseCut(key, entry, 'a thing that may be cut: it carries the vehicle, protects, or is no sheet');
+  const permitted = cuts.filter((kind) => permits(STANDARDS[description.standard], kind));
+  if (permitted.length === 0)
+    refuseCut(key, entry, `a standard that allows cutting it; ${description.standard} does not`);
+  return permitted;
+}
+
+function refuseCut(key: CornerKey, { id, material, part }: ObstacleDescription, expected: string): never {
+  throw new ProblemError({
+    code: 'contradiction',
+    path: `corners.${key}.obstacles.${id}`,
+    expected,
+    found: part ?? material,
+  });
+}
+
+/**
+ * The sheet for one thing that is cut, folded or trimmed. `measure` may remember panels it has measured.
+ * @throws ProblemError as `panelCase`; `contradiction` for what is never cut or what the standard does not let be cut;
+ * `outOfRange` for a cut deeper than the material allows.
+ */
+export function cutSheet(
+  description: CaseDescription,
+  key: CornerKey,
+  id: string,
+  options: CutSheetOptions = {},
+  measure: typeof panelCase = panelCase,
+): CutSheet {
+  const { allowanceMm = USUAL_ALLOWANCE_MM, flapMm = 0, looks, mirrored = false, panelDepthMm } = options;
+  const cuts = cutsOf(description, key, id);
+  const mostDepthMm = options.mostDepthMm ?? Math.max(...cuts.map((kind) => MODIFICATION_RULES[kind].most ?? Infinity));
+  const entry = describedCorner(description, key).obstacles.find((obstacle) => obstacle.id === id)!;
+  const requiredMm = STANDARDS[description.standard].requiredMm[entry.material];
+  const answer = measure(description, key, id, { depthMm: panelDepthMm });
+  const { field, cut, uncovers } = answer;
+  if (cut.depthMm > mostDepthMm) {
+    throw new ProblemError({
+      code: 'outOfRange',
+      path: `corners.${key}.obstacles.${id}`,
+      expected: `a cut no deeper than the ${mostDepthMm} mm that the material allows`,
+      found: `${cut.depthMm.toFixed(1)} mm`,
+    });
+  }
+  const first =
+    flapMm > 0
+      ? null
+      : measure(description, key, id, { requiredMm: requiredMm - allowanceMm, depthMm: panelDepthMm }).cut;
+  const flat = flatSheet(field, sideOf(key), mirrored);
+  const drawn = (lines: PanelAnswer['cut']['lines']): SheetLines =>
+    lines.map((line) => line.map((point) => flat.toSheet(point)));
+  return {
+    corner: key,
+    id,
+    label: entry.label ?? id,
+    mirrored,
+    requiredMm,
+    edge: drawn(borderLines(field)),
+    need: drawn(cut.lines),
+    firstCut: drawn(first?.lines ?? []),
+    allowanceMm,
+    flapEdge: flapMm > 0 ? drawn(flapEdge(cut, flapMm)) : [],
+    flapMm,
+    looks: looks ? looksLine(answer, looks, sideOf(key), drawn) : null,
+    hub: flat.hub,
+    isUpright: flat.plumb !== null,
+    depthMm: cut.depthMm,
+    lengthMm: cut.lengthMm,
+    areaMm2: cut.areaMm2,
+    firstAreaMm2: first?.areaMm2 ?? 0,
+    offPlaneMm: flat.offPlaneMm,
+    uncovers,
+  };
+}
+
+/** Where metal kept for a flap ends: so far from the needed line, on what would be cut off. */
+function flapEdge({ removed, lines }: PanelAnswer['cut'], flapMm: number): PanelAnswer['cut']['lines'] {
+  if (lines.length === 0 || removed.triangles.length === 0) return [];
+  const gauge = { marginAt: (point: Parameters<typeof distanceToLines>[0]) => flapMm - distanceToLines(point, lines) };
+  return cutLine(gapField(removed, gauge), gauge).lines;
+}
+
+/** A line drawn for looks is drawn on the sheet of this side, whichever side is printed. */
+function looksLine(
+  { field, cut, marginAt }: PanelAnswer,
+  looks: readonly SheetPoint[],
+  side: ReturnType<typeof sideOf>,
+  drawn: (lines: PanelAnswer['cut']['lines']) => SheetLines,
+): LooksLine {
+  const { toSheet, hub } = flatSheet(field, side);
+  const { lines, ...measured } = drawnLine(looks, { field, cut, marginAt, toSheet, hub });
+  return { ...measured, lines: drawn(lines) };
+}

@@ -1,0 +1,195 @@
+import type { CaseDescription } from '../../4-clearance/case/case-description';
+import { type CornerKey, AXLES } from '../../2-vehicle/setup/corner-key';
+import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
+import { evaluateCase, type Evaluation, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
+import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { STANDARDS, verdictOf, type Verdict } from '../../4-clearance/case/standard';
+import { ProblemError } from '../../1-base/problem';
+import { knockOns, type KnockOn, type VehicleFacts } from './knock-ons';
+import { MODIFICATION_RULES, modificationsOf, permits, type Modification } from './modification';
+import type { PlanQuestion } from './plan-question';
+import { axleSteps, bodySteps, planOf, stepOf, type Plan } from './plan-step';
+import { NO_AXLE_CHANGE, withChanges, type VehicleChanges } from './setup-changes';
+
+/** A change to one thing in the way, as planned by hand or by the planner; `amountMm` 0 where it is taken away. */
+export interface Fix {
+  readonly corner: CornerKey;
+  readonly obstacle: string;
+  readonly kind: Modification;
+  readonly amountMm: number;
+}
+
+/** What is to be done: changes of the setup and fixes of things. */
+export interface ChosenPlan {
+  readonly changes: VehicleChanges;
+  readonly fixes: readonly Fix[];
+}
+
+/** Why a fix cannot stand as it is. `limitMm`: what there is to go by. */
+export interface FixFault {
+  readonly why: 'notPossible' | 'standard' | 'tooDeep' | 'notEnough' | 'noConsent';
+  readonly limitMm: number;
+}
+
+/** One thing before the plan and after it. */
+export interface ThingOutcome {
+  readonly corner: CornerKey;
+  readonly id: string;
+  readonly label: string;
+  readonly requiredMm: number;
+  readonly beforeGapMm: number;
+  readonly before: Verdict;
+  /** null: taken away. */
+  readonly afterGapMm: number | null;
+  readonly after: Verdict | 'takenAway';
+  /** After the changes of the setup alone, gap less what is wanted. */
+  readonly unmendedMarginMm: number;
+  /** Where the low gap is met after those changes. */
+  readonly verdict: ObstacleVerdict;
+  readonly fix: Fix | null;
+  readonly fault: FixFault | null;
+  /** Kinds that can be done to it by what it is, allowed or not. */
+  readonly kinds: readonly Modification[];
+}
+
+export interface PlanJudgement {
+  readonly plan: Plan;
+  readonly things: readonly ThingOutcome[];
+  /** Something is surveyed, every thing is left what the standard wants, and no fix is at fault. */
+  readonly clears: boolean;
+  readonly knockOns: readonly KnockOn[];
+  /** Taken off, and nobody has looked behind: labels. */
+  readonly unknownBehind: readonly string[];
+  /** The setup as the plan leaves it, for the bench. */
+  readonly setup: NonNullable<CaseDescription['setup']>;
+}
+
+/** The plan as one would choose it: amounts to the next half millimetre, which is what can be marked. */
+export function chosenOf({ changes, steps }: Plan): ChosenPlan {
+  return {
+    changes,
+    fixes: steps.flatMap(({ kind, at, amount }) =>
+      'corner' in at ? [{ corner: at.corner, obstacle: at.obstacle, kind, amountMm: markable(kind, amount) }] : [],
+    ),
+  };
+}
+
+/** An amount that can be marked with a scriber, no less than asked for unless the material allows no more. */
+export const markable = (kind: Modification, mm: number): number =>
+  Math.max(mm, Math.min(MODIFICATION_RULES[kind].most ?? 0, Math.ceil(2 * mm) / 2));
+
+/**
+ * What a plan does, worked out anew for every edit of it. A fix gives its amount; what is cut along a line is measured again
+ * by the cut sheet. @throws ProblemError where the vehicle cannot stand so, or a fix names no surveyed thing.
+ */
+export function judgePlan(
+  description: CaseDescription,
+  { changes, fixes }: ChosenPlan,
+  question: PlanQuestion,
+  vehicle: VehicleFacts = {},
+  shelf = new SectionShelf(),
+): PlanJudgement {
+  fixes.forEach((fix, i) => entryOf(description, fix, i));
+  const off = fixes.filter(({ kind }) => kind === 'unbolt' || kind === 'crashBracket');
+  const changed = withChanges(description, changes);
+  const before = evaluateCase(description, {}, shelf);
+  const after = evaluateCase(changed, {}, shelf);
+  const things = after.obstacles.map((verdict) => thingAfter(description, verdict, before, fixes, question));
+  const { shop } = question;
+  const steps = [
+    ...bodySteps(shop, changes.bodyLiftMm),
+    ...AXLES.flatMap((axle) => axleSteps(shop, axle, changes[axle])),
+    ...fixes.map(({ corner, obstacle, kind, amountMm }, i) => {
+      const { label = obstacle } = entryOf(description, { corner, obstacle }, i);
+      return stepOf(shop, kind, { corner, obstacle, label }, amountMm);
+    }),
+  ];
+  return {
+    plan: planOf(changes, steps),
+    things,
+    clears: things.length > 0 && things.every(({ after, fault }) => after !== 'rubs' && fault === null),
+    knockOns: knockOns(description, changed, changes, { before, after }, vehicle),
+    unknownBehind: off.flatMap((fix, i) => {
+      const { behind, label = fix.obstacle } = entryOf(description, fix, i);
+      return behind === undefined ? [label] : [];
+    }),
+    setup: withChanges(description, changes, off).setup!,
+  };
+}
+
+function entryOf(
+  { corners }: CaseDescription,
+  { corner, obstacle }: Pick<Fix, 'corner' | 'obstacle'>,
+  i: number,
+): ObstacleDescription {
+  const found = corners[corner]?.obstacles.find(({ id }) => id === obstacle);
+  if (found) return found;
+  throw new ProblemError({
+    code: 'notFound',
+    path: `plan.chosen.fixes[${i}]`,
+    expected: 'a thing that is surveyed at this corner',
+    found: `"${obstacle}" at ${corner}`,
+  });
+}
+
+function thingAfter(
+  description: CaseDescription,
+  verdict: ObstacleVerdict,
+  before: Evaluation,
+  fixes: readonly Fix[],
+  { consents }: PlanQuestion,
+): ThingOutcome {
+  const { corner, id, label, gapMm, marginMm, requiredMm } = verdict;
+  const was = before.obstacles.find((o) => o.corner === corner && o.id === id) ?? verdict;
+  const fix = fixes.find((one) => one.corner === corner && one.obstacle === id) ?? null;
+  const entry = description.corners[corner]!.obstacles.find((o) => o.id === id)!;
+  const kinds = modificationsOf(entry);
+  const standard = STANDARDS[description.standard];
+  const fault = fix && faultOf(fix, kinds, marginMm, (kind) => permits(standard, kind), consents);
+  const counts = fix && (fault === null || fault.why === 'notEnough');
+  const takenAway = counts && MODIFICATION_RULES[fix.kind].most === null;
+  const given = counts ? fix.amountMm : 0;
+  return {
+    corner,
+    id,
+    label,
+    requiredMm,
+    beforeGapMm: was.gapMm,
+    before: was.verdict,
+    afterGapMm: takenAway ? null : gapMm + given,
+    // Rounding of an amount that was shown and typed again is no rub.
+    after: takenAway
+      ? 'takenAway'
+      : verdictOf(Math.abs(marginMm + given) < ROUNDING_MM ? 0 : marginMm + given, standard),
+    unmendedMarginMm: marginMm,
+    verdict,
+    fix,
+    fault,
+    kinds,
+  };
+}
+
+/** mm lost or won where an amount is written with a tenth. */
+const ROUNDING_MM = 1e-6;
+
+function faultOf(
+  { corner, obstacle, kind, amountMm }: Fix,
+  kinds: readonly Modification[],
+  marginMm: number,
+  permitted: (kind: Modification) => boolean,
+  consents: readonly string[],
+): FixFault | null {
+  const { most } = MODIFICATION_RULES[kind];
+  if (!kinds.includes(kind)) return { why: 'notPossible', limitMm: 0 };
+  if (!permitted(kind)) return { why: 'standard', limitMm: 0 };
+  if (kind === 'crashBracket' && !consents.includes(`${corner}:${obstacle}`)) return { why: 'noConsent', limitMm: 0 };
+  if (most === null) return null;
+  if (amountMm > most) return { why: 'tooDeep', limitMm: most };
+  return amountMm + ROUNDING_MM < -marginMm ? { why: 'notEnough', limitMm: -marginMm } : null;
+}
+
+/** A plan that changes nothing. */
+export const NOTHING_CHOSEN: ChosenPlan = {
+  changes: { front: NO_AXLE_CHANGE, rear: NO_AXLE_CHANGE, bodyLiftMm: 0 },
+  fixes: [],
+};

@@ -1,0 +1,192 @@
+import { CUTS, MODIFICATION_RULES, type Consumable, type Modification, type Precaution } from './modification';
+import type { Plan, PlanStep } from './plan-step';
+import { labourMinor, type ShopTerms } from './plan-question';
+import { axleOf } from '../../2-vehicle/setup/corner-key';
+
+/** Work that belongs to a plan beside its changes. */
+export const STANDING_WORK = [
+  'stand',
+  'lookBehind',
+  'trialFit',
+  'flexAgain',
+  'sealEdges',
+  'alignment',
+  'reTorque',
+] as const;
+export type StandingWork = (typeof STANDING_WORK)[number];
+
+/** Minutes of standing work; working values of this project, editable. Trial fit and flexing are per axle worked on. */
+const STANDING_MINUTES: Readonly<Record<StandingWork, number>> = {
+  stand: 15,
+  lookBehind: 10,
+  trialFit: 40,
+  flexAgain: 30,
+  sealEdges: 45,
+  alignment: 60,
+  reTorque: 15,
+};
+
+/** One line of a work order, in the order of the work. */
+export interface WorkLine {
+  readonly what: Modification | StandingWork | 'prescribed';
+  readonly at: PlanStep['at'] | null;
+  /** mm or degrees; 0 where there is none. */
+  readonly amount: number;
+  /** For a step that a kit's maker prescribes: what, and where it is written. */
+  readonly prescribed: PrescribedStep | null;
+  readonly minutes: number;
+  readonly labourMinor: number;
+  /** Where the risk is: at this step and no other. */
+  readonly cautions: readonly Precaution[];
+}
+
+/** A step a kit's maker prescribes, recorded with its source; the tool does not judge it. */
+export interface PrescribedStep {
+  readonly text: string;
+  readonly source: string;
+  readonly minutes: number;
+}
+
+/** A part or material line as a shop writes it. */
+export interface PartEntry {
+  readonly name: string;
+  readonly quantity: number;
+  readonly unitMinor: number;
+}
+
+export interface PartLine {
+  readonly what: Modification | Consumable | 'entered';
+  /** For `entered` ones. */
+  readonly name: string | null;
+  readonly where: readonly PlanStep['at'][];
+  readonly amount: number;
+  readonly quantity: number;
+  readonly unitMinor: number;
+  readonly sumMinor: number;
+}
+
+/** Sums in minor units: every one is the sum of the lines shown. */
+export interface WorkSums {
+  readonly labourMinor: number;
+  readonly partsMinor: number;
+  readonly netMinor: number;
+  readonly taxedMinor: number;
+  readonly taxMinor: number;
+  readonly totalMinor: number;
+}
+
+export interface WorkOrder {
+  readonly lines: readonly WorkLine[];
+  readonly parts: readonly PartLine[];
+  readonly minutes: number;
+  readonly sums: WorkSums;
+}
+
+const MILLION = 1_000_000;
+
+/** Tax of an amount, the half rounded up, without a rounding of the share itself. */
+export const taxMinor = (minor: number, taxMillionths: number): number =>
+  Number((2n * BigInt(minor) * BigInt(taxMillionths) + BigInt(MILLION)) / BigInt(2 * MILLION));
+
+/** The plan as work: what can be undone first, a trial fit before anything is cut, a first cut before the last. */
+export function workOrder(
+  plan: Plan,
+  shop: ShopTerms,
+  prescribed: readonly PrescribedStep[] = [],
+  entered: readonly PartEntry[] = [],
+): WorkOrder {
+  const lines = [
+    ...(plan.steps.length + prescribed.length > 0 ? [standing(shop, 'stand', ['supportAxle'])] : []),
+    ...prescribed.map((step) => prescribedLine(shop, step)),
+    ...stepLines(plan, shop),
+  ];
+  const parts = partLines(plan, entered);
+  const sum = (amounts: readonly number[]): number => amounts.reduce((total, next) => total + next, 0);
+  const labour = sum(lines.map((line) => line.labourMinor));
+  const partsMinor = sum(parts.map(({ sumMinor }) => sumMinor));
+  const netMinor = labour + partsMinor;
+  const taxedMinor = shop.taxOn === 'all' ? netMinor : shop.taxOn === 'parts' ? partsMinor : 0;
+  const tax = taxMinor(taxedMinor, shop.taxMillionths);
+  return {
+    lines,
+    parts,
+    minutes: sum(lines.map(({ minutes }) => minutes)),
+    sums: { labourMinor: labour, partsMinor, netMinor, taxedMinor, taxMinor: tax, totalMinor: netMinor + tax },
+  };
+}
+
+/** From here on a change leaves a mark: it is tried on before. */
+const LEAST_LASTING = 3;
+
+function stepLines({ steps }: Plan, shop: ShopTerms): WorkLine[] {
+  const isLasting = ({ permanence }: PlanStep): boolean => permanence >= LEAST_LASTING;
+  const lasting = steps.filter(isLasting);
+  const axles = (of: readonly PlanStep[]): number => new Set(of.map(({ at }) => axleName(at))).size;
+  const cuts = lasting.filter(({ kind }) => CUTS.includes(kind));
+  const after = new Set(steps.flatMap(({ kind }) => MODIFICATION_RULES[kind].afterCare));
+  const toLookBehind = lasting.some(({ kind }) => CUTS.includes(kind));
+  return [
+    ...steps.filter((step) => !isLasting(step)).map((step) => stepLine(shop, step)),
+    ...(lasting.length > 0 ? [standing(shop, 'trialFit', [], axles(lasting))] : []),
+    ...(toLookBehind ? [standing(shop, 'lookBehind', ['lookBehind'])] : []),
+    ...lasting.map((step) => stepLine(shop, step)),
+    ...(cuts.length > 0 ? [standing(shop, 'flexAgain', ['eyeProtection'], axles(cuts))] : []),
+    ...(after.has('deburrPrimeSeal') ? [standing(shop, 'sealEdges', ['deburrPrimeSeal'])] : []),
+    ...(after.has('alignment') ? [standing(shop, 'alignment', after.has('sensors') ? ['sensors'] : [])] : []),
+    ...(after.has('reTorque') ? [standing(shop, 'reTorque', ['reTorque'])] : []),
+  ];
+}
+
+const stepLine = (shop: ShopTerms, { kind, at, amount, minutes }: PlanStep): WorkLine => ({
+  what: kind,
+  at,
+  amount,
+  prescribed: null,
+  minutes,
+  labourMinor: labourMinor(shop, minutes),
+  cautions: MODIFICATION_RULES[kind].cautions,
+});
+
+function standing(shop: ShopTerms, what: StandingWork, cautions: readonly Precaution[], times = 1): WorkLine {
+  const minutes = STANDING_MINUTES[what] * times;
+  return { what, at: null, amount: 0, prescribed: null, minutes, labourMinor: labourMinor(shop, minutes), cautions };
+}
+
+const prescribedLine = (shop: ShopTerms, step: PrescribedStep): WorkLine => ({
+  what: 'prescribed',
+  at: null,
+  amount: 0,
+  prescribed: step,
+  minutes: step.minutes,
+  labourMinor: labourMinor(shop, step.minutes),
+  cautions: [],
+});
+
+const axleName = (at: PlanStep['at']): string => ('corner' in at ? axleOf(at.corner) : 'axle' in at ? at.axle : 'body');
+
+/** Parts by kind and amount, then what is used up, then what the shop entered. */
+function partLines({ steps }: Plan, entered: readonly PartEntry[]): PartLine[] {
+  const lines = new Map<string, PartLine>();
+  const put = (line: Omit<PartLine, 'sumMinor' | 'where'>, at: PlanStep['at'] | null): void => {
+    const key = `${line.what}:${line.name}:${line.amount}:${line.unitMinor}`;
+    const known = lines.get(key);
+    const quantity = (known?.quantity ?? 0) + line.quantity;
+    const where = [...(known?.where ?? []), ...(at ? [at] : [])];
+    lines.set(key, { ...line, quantity, where, sumMinor: quantity * line.unitMinor });
+  };
+  for (const { kind, at, amount, partsMinor } of steps) {
+    const rule = MODIFICATION_RULES[kind];
+    // A priced change without a part of its own is its material.
+    if (rule.part || partsMinor > 0) {
+      const own = rule.part && rule.on === 'setup' ? amount : 0;
+      put({ what: kind, name: null, amount: own, quantity: 1, unitMinor: partsMinor }, at);
+    }
+  }
+  for (const consumable of new Set(steps.flatMap(({ kind }) => MODIFICATION_RULES[kind].consumables))) {
+    put({ what: consumable, name: null, amount: 0, quantity: 1, unitMinor: 0 }, null);
+  }
+  for (const { name, quantity, unitMinor } of entered) {
+    put({ what: 'entered', name, amount: 0, quantity, unitMinor }, null);
+  }
+  return [...lines.values()];
+}

@@ -1,0 +1,119 @@
+import { type Axle, axleOf } from '../../2-vehicle/setup/corner-key';
+import { type CaseDescription, enteredSetupFor } from '../../4-clearance/case/case-description';
+import { describedCorners } from '../../4-clearance/case/described-corner';
+import { MODIFICATION_RULES, type Modification, type Precaution } from '../../6-decisions/plan/modification';
+import type { Plan, PlanStep } from '../../6-decisions/plan/plan-step';
+import type { LiftPart } from '../../2-vehicle/setup/lift-part';
+
+/** Steps of an installation, in the order of the work. */
+export const INSTALL_KINDS = [
+  'soakBolts',
+  'layOutParts',
+  'heightsBefore',
+  'liftVehicle',
+  'supportAxle',
+  'linesOff',
+  'markOrientation',
+  'unloadSpring',
+  'fitPattern',
+  'fitMirror',
+  'fitTogether',
+  'uBoltsLoose',
+  'looseUntilLoaded',
+  'planned',
+  'wheelsOn',
+  'brakeCheck',
+  'onItsWheels',
+  'torqueAtHeight',
+  'heightsAfter',
+  'alignment',
+  'own',
+] as const;
+export type InstallKind = (typeof INSTALL_KINDS)[number];
+
+/** One step before it has words: which axle, part or planned change it is about. */
+export interface SheetStep {
+  readonly kind: InstallKind;
+  readonly axle: Axle | null;
+  readonly parts: readonly LiftPart['kind'][];
+  readonly planned: PlanStep | null;
+  readonly cautions: readonly Precaution[];
+}
+
+const step = (
+  kind: InstallKind,
+  cautions: readonly Precaution[] = [],
+  more: Partial<Pick<SheetStep, 'axle' | 'parts' | 'planned'>> = {},
+): SheetStep => ({ kind, axle: null, parts: [], planned: null, ...more, cautions });
+
+/** Parts for which the suspension is taken apart; the others are only screwed on. */
+const COMES_APART: readonly LiftPart['kind'][] = [
+  'ride',
+  'springSpacer',
+  'coilSpring',
+  'collar',
+  'strutTopSpacer',
+  'block',
+  'addedLeaf',
+  'shackle',
+  'longerShock',
+  'drop',
+];
+
+/** Springs under tension are handled for these. */
+const COILS: readonly LiftPart['kind'][] = ['ride', 'springSpacer', 'coilSpring', 'collar', 'strutTopSpacer'];
+
+/** Whatever is planned last, once the vehicle stands on its wheels: cut after a trial fit. */
+const isCut = ({ kind }: PlanStep): boolean => MODIFICATION_RULES[kind as Modification].permanence >= 3;
+
+/**
+ * An ordered sheet from what is fitted and planned: bolts soaked days before, support before loosening, lines off before the wheel hangs,
+ * one side as the pattern (both together on a beam axle), bushings tightened at ride height, studs evenly and in a star.
+ */
+export function installSheet(description: CaseDescription, plan: Plan | null): SheetStep[] {
+  const axles = (['front', 'rear'] as const).map((axle) => axleWork(description, axle));
+  const apart = axles.filter(({ parts }) => parts.some((kind) => COMES_APART.includes(kind)));
+  const steps = plan?.steps ?? [];
+  return [
+    ...(apart.length > 0 ? [step('soakBolts')] : []),
+    step('layOutParts'),
+    step('heightsBefore'),
+    step('liftVehicle', ['supportAxle']),
+    ...apart.flatMap(({ axle, parts, isBeam }) => [
+      step('supportAxle', ['supportAxle'], { axle, parts }),
+      step('linesOff', ['hoseStrain'], { axle }),
+      step('markOrientation', [], { axle, parts }),
+      ...(parts.some((kind) => COILS.includes(kind)) ? [step('unloadSpring', ['springEnergy'], { axle, parts })] : []),
+      ...(isBeam
+        ? [step('fitTogether', ['supportAxle'], { axle, parts })]
+        : [step('fitPattern', [], { axle, parts }), step('fitMirror', [], { axle, parts })]),
+      ...(parts.includes('block') || parts.includes('addedLeaf') ? [step('uBoltsLoose', ['reTorque'], { axle })] : []),
+      step('looseUntilLoaded', [], { axle }),
+    ]),
+    ...steps
+      .filter((one) => !isCut(one))
+      .map((planned) => step('planned', MODIFICATION_RULES[planned.kind].cautions, { planned })),
+    step('wheelsOn', ['cleanBareFaces', 'reTorque']),
+    step('brakeCheck', ['hoseStrain']),
+    step('onItsWheels'),
+    ...(apart.length > 0 ? [step('torqueAtHeight', ['reTorque'])] : []),
+    step('heightsAfter'),
+    ...steps.filter(isCut).map((planned) => step('planned', MODIFICATION_RULES[planned.kind].cautions, { planned })),
+    ...(apart.length > 0 || steps.some(({ kind }) => MODIFICATION_RULES[kind].afterCare.includes('alignment'))
+      ? [step('alignment', ['sensors'])]
+      : []),
+  ];
+}
+
+function axleWork(
+  description: CaseDescription,
+  axle: Axle,
+): { readonly axle: Axle; readonly parts: readonly LiftPart['kind'][]; readonly isBeam: boolean } {
+  const keys = describedCorners(description).filter((key) => axleOf(key) === axle);
+  const kinds = keys.flatMap((key) => {
+    const { parts = [], suspensionLiftMm } = enteredSetupFor(description, key);
+    return [...(suspensionLiftMm !== 0 ? (['ride'] as const) : []), ...parts.map(({ kind }) => kind)];
+  });
+  const isBeam = keys.some((key) => description.corners[key]?.motion.type === 'beamAxle');
+  return { axle, parts: [...new Set(kinds)].filter((kind) => kind !== 'load'), isBeam };
+}

@@ -1,0 +1,116 @@
+import { describe, expect, test } from '@jest/globals';
+import { type CaseDescription } from '../../4-clearance/case/case-description';
+import { fittedAsSetup } from '../../2-vehicle/setup/setup';
+import type { MotionDescription } from '../../2-vehicle/motion/motion-description';
+import { planOf, stepOf } from '../../6-decisions/plan/plan-step';
+import { SHOP } from '../../fixtures/plan-wells';
+import { NO_CHANGE } from '../../6-decisions/plan/setup-changes';
+import type { LiftPart } from '../../2-vehicle/setup/lift-part';
+import { installSheet, type InstallKind } from './install-sheet';
+import { holds, type Piece } from './receiving';
+
+const FITTED = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 }, spacerMm: 0 };
+const fitted = (parts: readonly LiftPart[], motion: MotionDescription): CaseDescription => ({
+  corners: {
+    rearLeft: {
+      motion,
+      staticCamberDeg: 0,
+      staticToeDeg: 0,
+      travel: { bumpMm: 80, droopMm: 90 },
+      fitted: FITTED,
+      obstacles: [],
+    },
+  },
+  setup: { ...fittedAsSetup(FITTED), parts },
+  envelope: 'trail',
+  standard: 'neverRub',
+});
+const ARM: MotionDescription = { type: 'swingArm', frontView: null, sideView: null };
+const BEAM: MotionDescription = { type: 'beamAxle', hubSpacingMm: 1600, leaf: true };
+const BLOCK: LiftPart = {
+  kind: 'block',
+  thicknessMm: 50,
+  replacesMm: 0,
+  stopBearsOn: 'axle',
+  droopSetBy: 'spring',
+};
+
+const kinds = (description: CaseDescription): InstallKind[] => installSheet(description, null).map(({ kind }) => kind);
+const inOrder = (all: readonly InstallKind[], ...wanted: InstallKind[]): void => {
+  const places = wanted.map((kind) => all.indexOf(kind));
+  expect(places.every((at) => at >= 0)).toBe(true);
+  expect(places).toEqual([...places].sort((a, b) => a - b));
+};
+
+describe('the sheet follows the order of the trade (common practice, no source)', () => {
+  test('support before loosening, lines off before it hangs, bushings tightened at ride height', () => {
+    const all = kinds(fitted([{ kind: 'ride', liftMm: 40 }], ARM));
+    inOrder(
+      all,
+      'soakBolts',
+      'layOutParts',
+      'supportAxle',
+      'linesOff',
+      'markOrientation',
+      'unloadSpring',
+      'fitPattern',
+      'fitMirror',
+      'looseUntilLoaded',
+      'wheelsOn',
+      'onItsWheels',
+      'torqueAtHeight',
+      'heightsAfter',
+      'alignment',
+    );
+    expect(all).not.toContain('fitTogether');
+  });
+
+  test('a beam axle is done on both sides together, with its U-bolts; blocks need no spring compressor', () => {
+    const all = kinds(fitted([BLOCK], BEAM));
+    inOrder(all, 'supportAxle', 'linesOff', 'fitTogether', 'uBoltsLoose', 'torqueAtHeight');
+    expect(all).not.toContain('unloadSpring');
+    expect(all).not.toContain('fitPattern');
+  });
+
+  test('wheels alone take nothing apart: no soaking, no bushings', () => {
+    const all = kinds(fitted([], ARM));
+    expect(all).toEqual([
+      'layOutParts',
+      'heightsBefore',
+      'liftVehicle',
+      'wheelsOn',
+      'brakeCheck',
+      'onItsWheels',
+      'heightsAfter',
+    ]);
+  });
+
+  test('what the plan cuts comes after the vehicle stood on its wheels, what it unbolts before; cautions go with the step', () => {
+    const at = { corner: 'rearLeft', obstacle: 'flap', label: 'Flap' } as const;
+    const plan = planOf(NO_CHANGE, [
+      stepOf(SHOP, 'cutSheetMetal', { ...at, obstacle: 'lip', label: 'Lip' }, 12),
+      stepOf(SHOP, 'unbolt', at, 0),
+    ]);
+    const sheet = installSheet(fitted([], ARM), plan);
+    const index = (kind: string): number => sheet.findIndex(({ planned }) => planned?.kind === kind);
+    const onWheels = sheet.findIndex(({ kind }) => kind === 'onItsWheels');
+    expect(index('unbolt')).toBeLessThan(onWheels);
+    expect(index('cutSheetMetal')).toBeGreaterThan(onWheels);
+    expect(sheet[index('cutSheetMetal')]!.cautions).toContain('eyeProtection');
+  });
+});
+
+describe('receiving', () => {
+  const piece = (more: Partial<Piece>): Piece => ({ name: 'Block', wanted: 2, found: 2, state: 'right', ...more });
+  test.each([
+    [piece({}), []],
+    [piece({ found: 1 }), ['tooFew']],
+    [piece({ found: 3 }), ['tooMany']],
+    [piece({ found: undefined }), ['notLooked']],
+    [piece({ state: 'notLooked' }), ['notLooked']],
+    [piece({ state: 'unknown' }), ['unknown']],
+    [piece({ state: 'missing', found: 0 }), ['missing']],
+    [piece({ besideOld: 'wrong' }), ['wrong']],
+    [piece({ besideOld: 'asIntended' }), []],
+  ])('%j', (one, why) => expect(holds([one]).map((hold) => hold.why)).toEqual(why));
+});
