@@ -25,6 +25,16 @@ module.exports = {
       to: { circular: true },
     },
     ...layers,
+    // One answer to where a thing lies: the prepared obstacle. Nobody after the survey lands readings or fits edges anew.
+    {
+      name: 'readings-land-once',
+      severity: 'error',
+      from: { path: '^(core/[4-7]|contracts|meshes|sheets|server|web|cli)', pathNot: '\\.test\\.ts$' },
+      to: {
+        path: '^core/3-survey/(landing/landed-readings|edge-fit/(read-edge|fit-edge))',
+        dependencyTypesNot: ['type-only'],
+      },
+    },
     { name: 'core-in-layers', severity: 'error', from: { path: '^core/(?!\\d-|fixtures/)' }, to: {} },
     {
       name: 'fixtures-for-tests',

@@ -1,3 +1,4 @@
+import { FITTED, LEANING_AXIS, SWINGING, madeCase, madeCorner } from '@/core/fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { quat, vec3 } from 'gl-matrix';
 import { fittedAsSetup } from '@/core/2-vehicle/setup/setup';
@@ -15,16 +16,16 @@ import { surveyMotion } from '@/core/2-vehicle/setup/motion-under';
 import { place } from '@/core/1-base/geometry/pose';
 import { readScan } from './read-scan';
 
-const FITTED = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 }, spacerMm: 0 };
-const corner = (obstacles: readonly ObstacleDescription[]): CornerDescription => ({
-  motion: { type: 'swingArm', frontView: { y: -900, z: -40 }, sideView: { x: -1500, z: 60 } },
-  steering: { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 95, lockLeftDeg: 35, lockRightDeg: 31 },
-  staticCamberDeg: -1,
-  staticToeDeg: 0.3,
-  travel: { bumpMm: 90, droopMm: 100 },
-  fitted: FITTED,
-  obstacles,
-});
+const corner = (obstacles: readonly ObstacleDescription[]): CornerDescription =>
+  madeCorner({
+    motion: SWINGING,
+    steering: LEANING_AXIS,
+    staticCamberDeg: -1,
+    staticToeDeg: 0.3,
+    travel: { bumpMm: 90, droopMm: 100 },
+    fitted: FITTED,
+    obstacles,
+  });
 
 /** A made-up well: an inner fender over the tire and a wall behind it, points as a scanner lays them. Corner frame, mm. */
 function well(count: number, seed: number): Vec3[] {
@@ -70,12 +71,12 @@ describe('a scan becomes obstacles', () => {
     expect(unit).toBe('m');
     for (const { mm } of alignment.residuals) expect(mm).toBeLessThan(0.001);
     const gaps = (all: readonly ObstacleDescription[]): number[] =>
-      evaluateCase({
-        corners: { frontLeft: corner(all) },
-        setup: fittedAsSetup(FITTED),
-        envelope: 'trail',
-        standard: 'neverRub',
-      }).obstacles.map((o) => o.gapMm);
+      evaluateCase(
+        madeCase({
+          corners: { frontLeft: corner(all) },
+          setup: fittedAsSetup(FITTED),
+        }),
+      ).obstacles.map((o) => o.gapMm);
     const inside =
       ({ min, max }: (typeof PARTS)[number]) =>
       (p: Vec3): boolean =>

@@ -1,3 +1,4 @@
+import { madeCorner } from '@/core/fixtures/made-corner';
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { NodeIO } from '@gltf-transform/core';
 import Module, { type ManifoldToplevel } from 'manifold-3d';
@@ -18,15 +19,14 @@ import { sweptEnvelope } from './swept-envelope';
 import { writeGltf, writeStl } from './write-mesh';
 
 const FITTED = { tire: { size: '18x8.50-8' }, wheel: { diameterIn: 8, widthIn: 7, offsetMm: 10 }, spacerMm: 0 };
-const CART: CornerDescription = {
+const CART: CornerDescription = madeCorner({
   motion: { type: 'swingArm', frontView: { y: -420, z: -20 } },
   steering: { inclinationDeg: 6, casterDeg: 4, kingpinOffsetMm: 60, lockLeftDeg: 24, lockRightDeg: 20 },
   staticCamberDeg: 0.5,
   staticToeDeg: 0.2,
   travel: { bumpMm: 45, droopMm: 35 },
   fitted: FITTED,
-  obstacles: [],
-};
+});
 const EDGE_MM = 24;
 
 describe('the swept envelope of a small cart', () => {

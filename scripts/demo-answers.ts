@@ -5,8 +5,7 @@
  *     npm run answers -- compare before.json    (on the one after: every number that moved by more than 1e-9)
  */
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import { demoJobs } from '@/demo/demo-jobs';
@@ -27,6 +26,9 @@ const QUESTION = {
   lift: { kind: 'spring', amountsMm: [0, 30] },
   allowed: { unbolt: true, trimPlasticMm: 40, foldLipMm: 15, cutSheetMetalMm: 30, steeringStopsDeg: [2] },
 };
+
+/** Exit status of a command that names what it cannot take. */
+const REFUSED = 2;
 
 type Answers = Record<string, unknown>;
 
@@ -73,6 +75,8 @@ function ask(main: string, words: string[], folder: string): unknown {
     return JSON.parse(printed.replaceAll(folder, ''));
   } catch (error) {
     const { status, stderr } = error as { status: number; stderr: string };
+    // Only bad input may refuse: a fault would be the same before and after, and say nothing.
+    if (status !== REFUSED) throw error;
     return { status, refused: stderr.replaceAll(folder, '') };
   }
 }
@@ -88,7 +92,9 @@ function differences(before: unknown, after: unknown, path: string): string[] {
       differences(a[key], b[key], path === '' ? key : `${path}.${key}`),
     );
   }
-  return before === after ? [] : [`${path}: ${JSON.stringify(before)} -> ${JSON.stringify(after)}`];
+  if (before === after) return [];
+  if (before === undefined) return [`new: ${path}: ${JSON.stringify(after)}`];
+  return [`${path}: ${JSON.stringify(before)} -> ${JSON.stringify(after)}`];
 }
 
 const [act, file] = process.argv.slice(2);
@@ -96,13 +102,17 @@ if ((act !== 'write' && act !== 'compare') || !file) {
   process.stderr.write('demo-answers: write FILE, or compare FILE\n');
   process.exit(2);
 }
-const folder = mkdtempSync(join(tmpdir(), 'lowgap-answers-'));
+// Inside the project, so that the bundle finds its packages.
+mkdirSync('.cache', { recursive: true });
+const folder = mkdtempSync(join(process.cwd(), '.cache/answers-'));
 try {
   const answers = allAnswers(folder);
   if (act === 'write') writeFileSync(file, JSON.stringify(answers));
   else {
-    const moved = differences(JSON.parse(readFileSync(file, 'utf8')), answers, '');
-    process.stdout.write(`${Object.keys(answers).length} answers, ${moved.length} numbers moved\n`);
+    const all = differences(JSON.parse(readFileSync(file, 'utf8')), answers, '');
+    const moved = all.filter((line) => !line.startsWith('new: '));
+    const said = `${moved.length} numbers moved, ${all.length - moved.length} are new`;
+    process.stdout.write(`${Object.keys(answers).length} answers: ${said}\n`);
     for (const line of moved.slice(0, 60)) process.stdout.write(`  ${line.slice(0, 240)}\n`);
     process.exitCode = moved.length > 0 ? 1 : 0;
   }

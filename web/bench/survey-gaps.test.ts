@@ -1,15 +1,12 @@
+import { madeCorner } from '@/core/fixtures/made-corner';
 import { expect, test } from '@jest/globals';
 import type { CornerDescription } from '@/core/3-survey/description/corner-description';
 import { surveyGaps } from './survey-gaps';
 
-const corner: CornerDescription = {
-  motion: { type: 'swingArm' },
-  staticCamberDeg: 0,
-  staticToeDeg: 0,
+const corner: CornerDescription = madeCorner({
   travel: { bumpMm: 80, droopMm: 80 },
   fitted: { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 }, spacerMm: 0 },
-  obstacles: [],
-};
+});
 
 test('a bare corner lacks its height and everything around the wheel', () => {
   expect(surveyGaps(corner)).toEqual([

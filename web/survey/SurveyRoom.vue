@@ -205,6 +205,14 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
         {{ EDGE_NAMES[obstacle.readingsAs as EdgeKind] }}: within {{ bothUnits(surveyed.toleranceMm) }} of where its
         readings put it, in 95 of 100 cases.
       </p>
+      <p
+        v-if="obstacle && surveyed?.fitStatus && surveyed.fitStatus !== 'converged'"
+        class="verdict-close small"
+        data-testid="edge-unsettled"
+      >
+        The readings of {{ obstacle.label ?? obstacle.id }} did not settle on one edge of this kind: where it is drawn
+        is a guess. Take one more reading, or choose another kind of edge.
+      </p>
       <ReadingTable
         v-if="obstacle && readings.length"
         :obstacle="obstacle"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { USUAL } from '@/core/3-survey/reading/usual-errors';
 import { computed, ref, shallowRef } from 'vue';
 import { problemText } from '@/contracts/problems';
 import type { Calibration } from '@/core/5-consequences/calibration/calibrate';
@@ -58,6 +59,8 @@ const labelOf = (key: CornerKey, id: string): string =>
 const hasTrims = computed(() => (job.document?.testFits ?? []).some(({ trimmed }) => trimmed.length > 0));
 /** Standard deviations below which a number has not moved to speak of. */
 const FELT_SD = 0.15;
+/** mm by which an estimate that stopped short may be off before it is said: what a tape is off by. */
+const UNSETTLED_MM = USUAL.gapMm;
 /** mm below which a thing has not. */
 const FELT_MM = 0.5;
 const movedNumbers = ({ found }: Lesson): string[] => {
@@ -143,6 +146,15 @@ const low = ({ found }: Lesson): { before: string; after: string } | null => {
           </tr>
         </tbody>
       </table>
+      <p
+        v-if="l.found.status !== 'converged' && l.found.leftMm > UNSETTLED_MM"
+        class="verdict-close"
+        role="status"
+        data-testid="unsettled"
+      >
+        The estimate did not settle: it may still be off by {{ formatMm(l.found.leftMm) }} mm. What was seen may
+        contradict itself; read the gaps once more before taking it in.
+      </p>
       <p v-if="low(l)" class="small">
         Least gap over the whole envelope: {{ low(l)!.before }} before, <strong>{{ low(l)!.after }}</strong> then; in
         brackets where it lies in 90 of 100 cases.<template v-if="hasTrims">

@@ -1,9 +1,11 @@
+import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { countParts } from '../../2-vehicle/setup/setup';
 import type { CornerDescription } from '../description/corner-description';
 import type { ObstacleDescription } from '../description/obstacle-description';
 import { cornerVerdicts, evaluateCase, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
-import { landedReadings, surveyScene } from '../landing/landed-readings';
+import { landedReadings } from '../landing/landed-readings';
+import { surveyScene } from '../landing/survey-scene';
 import type { Vec3 } from '../../1-base/geometry/vec3';
 import type { ReadingDescription } from '../reading/reading';
 import { plainDraw } from '../../5-consequences/spread/plain-spread';
@@ -28,22 +30,20 @@ const CROWN = 401.9;
 const HALF_WIDTH = (265 + 0.4 * (8 * 25.4 - 0.7 * 265)) / 2;
 
 /** A wheel that goes straight up and steers about an upright axis through the hub face: poses anybody can write down. */
-const corner = (obstacles: readonly ObstacleDescription[]): CornerDescription => ({
-  motion: { type: 'swingArm' },
-  steering: {
-    inclinationDeg: 0,
-    casterDeg: 0,
-    kingpinOffsetMm: 0,
-    casterTrailMm: 0,
-    lockLeftDeg: 30,
-    lockRightDeg: 30,
-  },
-  staticCamberDeg: 0,
-  staticToeDeg: 0,
-  travel: { bumpMm: 80, droopMm: 80 },
-  fitted: FITTED,
-  obstacles,
-});
+const corner = (obstacles: readonly ObstacleDescription[]): CornerDescription =>
+  madeCorner({
+    steering: {
+      inclinationDeg: 0,
+      casterDeg: 0,
+      kingpinOffsetMm: 0,
+      casterTrailMm: 0,
+      lockLeftDeg: 30,
+      lockRightDeg: 30,
+    },
+    travel: { bumpMm: 80, droopMm: 80 },
+    fitted: FITTED,
+    obstacles,
+  });
 
 function edgeOf(obstacle: ObstacleDescription): ReadEdge {
   const scene = surveyScene('frontLeft', corner([obstacle]));
@@ -240,8 +240,7 @@ test('twenty-five numbers of wells of known shape foretell other setups: within 
     expect(numbers).toBeLessThanOrEqual(25);
     for (const setup of well.setups) {
       const gapOf = (of: CornerDescription): number =>
-        least(evaluateCase({ corners: { frontLeft: of }, setup, envelope: 'trail', standard: 'neverRub' }).obstacles)
-          .gapMm;
+        least(evaluateCase(madeCase({ corners: { frontLeft: of }, setup })).obstacles).gapMm;
       const [is, said] = [gapOf(well.truth), gapOf(surveyed)];
       misses.push(Math.abs(said - is));
       if (Math.abs(is) > 3 && is < 0 !== said < 0) wrong++;

@@ -1,7 +1,8 @@
+import { LEANING_AXIS, SWINGING, madeCorner } from '../../fixtures/made-corner';
 import { expect, test } from '@jest/globals';
 import type { CornerDescription } from '../description/corner-description';
 import type { ObstacleDescription } from '../description/obstacle-description';
-import { surveyScene } from '../landing/landed-readings';
+import { surveyScene } from '../landing/survey-scene';
 import { prepareObstacle } from '../prepared/prepared-obstacle';
 import { attempt } from '../../1-base/problem';
 import { dice, type Dice } from '../../1-base/numeric/dice';
@@ -9,16 +10,15 @@ import { READING_PLACES, type ReadingDescription } from '../reading/reading';
 import { formatClock } from '../../1-base/units/clock';
 import { EDGE_KINDS, ROD_RUNS } from '../description/edge-kind';
 
-const corner: CornerDescription = {
-  motion: { type: 'swingArm', frontView: { y: -900, z: -40 }, sideView: { x: -1500, z: 60 } },
-  steering: { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 95, lockLeftDeg: 35, lockRightDeg: 31 },
+const corner: CornerDescription = madeCorner({
+  motion: SWINGING,
+  steering: LEANING_AXIS,
   staticCamberDeg: -0.3,
   staticToeDeg: 0.1,
   travel: { bumpMm: 90, droopMm: 100 },
   hubToLipMm: 520,
   fitted: { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 }, spacerMm: 0 },
-  obstacles: [],
-};
+});
 
 const pick = <T>(d: Dice, all: readonly T[]): T => all[Math.floor(d.between(0, all.length - 1e-9))]!;
 

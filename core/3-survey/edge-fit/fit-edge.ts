@@ -5,13 +5,16 @@ import type { EdgeModel } from './edge-model';
 import { squaresOf, type Evidence } from './evidence';
 import { HUBER, normalEquations } from './normal-equations';
 
+/** `stuck`: no step however short led further down, though the slopes say that one should. */
+export type FitStatus = 'converged' | 'outOfSteps' | 'stuck';
+
 export interface EdgeFit {
   readonly q: Float64Array;
   /** Of the numbers, as far as readings and priors tell. */
   readonly covariance: Matrix;
   /** By reading: place on the edge it belongs to, and its misses (gap, across, clock) in standard deviations. */
   readonly readings: readonly ReadingFit[];
-  readonly status: 'converged' | 'outOfSteps';
+  readonly status: FitStatus;
   readonly iterations: number;
   /** Sum of squares left: readings, rubs and priors. */
   readonly cost: number;
@@ -28,6 +31,9 @@ export interface ReadingFit {
 const MOST_STEPS = 25;
 
 const SETTLED = 1e-6;
+
+/** Steps damped so much no longer move anything. */
+const MOST_DAMPING = 1e8;
 
 /**
  * The likeliest edge of a family under its readings: each reading belongs to the place of the edge that it fits best. Gauss-Newton
@@ -67,8 +73,8 @@ export function fitEdge(
       }
     } else {
       damping *= 6;
-      if (damping > 1e8) {
-        status = 'converged';
+      if (damping > MOST_DAMPING) {
+        status = promisedGain(normal) < SETTLED * (1 + here.cost) ? 'converged' : 'stuck';
         break;
       }
     }
@@ -87,6 +93,12 @@ export function fitEdge(
     iterations,
     cost: here.cost,
   };
+}
+
+/** By how much the cost would fall over a full step, were everything as straight as its slopes (Newton's decrement). */
+function promisedGain({ hessian, gradient }: ReturnType<typeof normalEquations>): number {
+  const step = new CholeskyDecomposition(hessian).solve(Matrix.columnVector([...gradient]));
+  return gradient.reduce((sum, g, k) => sum + g * step.get(k, 0), 0);
 }
 
 interface Stand {

@@ -1,5 +1,6 @@
 import type { ObstacleDescription } from '../description/obstacle-description';
-import { readingScene, type Landed, type SurveyScene } from '../landing/landed-readings';
+import { type Landed } from '../landing/landed-readings';
+import { readingScene, type SurveyScene } from '../landing/survey-scene';
 import { compose, inverse, type Pose } from '../../1-base/geometry/pose';
 import { joinPath } from '../../1-base/problem';
 import { isEdgeKind } from '../description/edge-kind';

@@ -1,6 +1,7 @@
 import type { Landed } from '../landing/landed-readings';
 import type { Vec3 } from '../../1-base/geometry/vec3';
 import { toDegrees } from '../../1-base/units/angle';
+import type { FitStatus } from './fit-edge';
 import { edgePlace } from './edge-model';
 import type { ReadEdge } from './read-edge';
 
@@ -9,6 +10,8 @@ export interface SurveyedReadings {
   readonly id: string;
   /** Within so much (mm) of where the edge is said to be it lies in 95 of 100 cases, about its readings; null unless fitted. */
   readonly toleranceMm: number | null;
+  /** How the fit ended: unless `converged`, the edge said here is not the likeliest one; null unless fitted. */
+  readonly fitStatus: FitStatus | null;
   /** In the order of the readings. */
   readonly readings: readonly SurveyedReading[];
 }
@@ -27,7 +30,7 @@ export function surveyedReadings(id: string, landed: readonly Landed[], edge: Re
   if (!edge) {
     const inOrder = [...landed].sort((a, b) => a.index - b.index);
     const readings = inOrder.map(({ point }) => ({ at: point, gapOffMm: null, clockOffDeg: null, contradicts: false }));
-    return { id, toleranceMm: null, readings };
+    return { id, toleranceMm: null, fitStatus: null, readings };
   }
   const { model, fit, evidence, contradicting } = edge;
   const counted = fit.readings.flatMap(({ leverage }, i) =>
@@ -36,6 +39,7 @@ export function surveyedReadings(id: string, landed: readonly Landed[], edge: Re
   return {
     id,
     toleranceMm: 2 * Math.sqrt(counted.reduce((sum, v) => sum + v, 0) / Math.max(1, counted.length)),
+    fitStatus: fit.status,
     readings: fit.readings.map(({ s, t, misses }, i) => ({
       at: edgePlace(model, fit.q, [s, t]),
       gapOffMm: misses[0]! * evidence[i]!.gapSigmaMm,

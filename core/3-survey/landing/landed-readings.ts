@@ -1,30 +1,10 @@
-import { unplace, type Pose } from '../../1-base/geometry/pose';
+import { type SurveyScene, readingScene } from './survey-scene';
+import { unplace } from '../../1-base/geometry/pose';
 import type { Vec3 } from '../../1-base/geometry/vec3';
-import type { CornerMotion } from '../../2-vehicle/motion/corner-motion';
-import type { Mount } from '../../2-vehicle/motion/mount';
-import { landReading, type ReadingDescription, type ReadingError, type ReadingScene } from '../reading/reading';
+import { landReading, type ReadingError } from '../reading/reading';
 import { joinPath } from '../../1-base/problem';
 import { parseClock } from '../../1-base/units/clock';
-import type { CornerDescription } from '../description/corner-description';
-import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import type { ObstacleDescription } from '../description/obstacle-description';
-import { surveyMotion } from '../../2-vehicle/setup/motion-under';
-import { readingPosture } from './reading-posture';
-import { prepareRotor, type Rotor } from '../../2-vehicle/setup/rotor';
-
-/** The fitted tire and the linkage as they were when a corner was surveyed. */
-export interface SurveyScene {
-  readonly corner: CornerDescription;
-  readonly motion: CornerMotion;
-  readonly rotor: Rotor;
-}
-
-/** @throws ProblemError for a linkage or a fitment that cannot be. */
-export const surveyScene = (key: CornerKey, corner: CornerDescription): SurveyScene => ({
-  corner,
-  motion: surveyMotion(key, corner),
-  rotor: prepareRotor(corner.fitted, `corners.${key}.fitted`),
-});
 
 /** By how much a reading is off, its posture's height included (mm, + bump). */
 export interface LandingError extends ReadingError {
@@ -37,21 +17,6 @@ export interface Landed {
   readonly lateralToleranceMm: number;
   /** Which of the obstacle's readings it is. */
   readonly index: number;
-}
-
-/** Where the fitted tire and a mount were when a reading was taken. @throws ProblemError for a posture that cannot be. */
-export function readingScene(
-  reading: ReadingDescription,
-  mount: Mount,
-  { corner, motion, rotor }: SurveyScene,
-  path: string,
-  travelErrorMm = 0,
-): { readonly scene: ReadingScene; readonly mountPose: Pose } {
-  const { state, steer } = readingPosture(reading, corner, motion, path, travelErrorMm);
-  return {
-    scene: { ...rotor, wheelPose: motion.wheelFrom(state, steer) },
-    mountPose: motion.mountFrom(state, mount, steer),
-  };
 }
 
 /**

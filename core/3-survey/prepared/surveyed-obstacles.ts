@@ -2,7 +2,7 @@ import { joinPath, ProblemError } from '../../1-base/problem';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import type { CornerDescription } from '../description/corner-description';
 import type { ObstacleDescription } from '../description/obstacle-description';
-import { surveyScene, type SurveyScene } from '../landing/landed-readings';
+import { surveyScene, type SurveyScene } from '../landing/survey-scene';
 import { prepareObstacle, type PreparedObstacle } from './prepared-obstacle';
 
 /** Obstacles worked out before, found again by the object that described them or by what it said. */

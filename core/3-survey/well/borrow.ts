@@ -1,7 +1,7 @@
 import type { CornerDescription } from '../description/corner-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import type { ObstacleDescription } from '../description/obstacle-description';
-import { surveyScene } from '../landing/landed-readings';
+import { surveyScene } from '../landing/survey-scene';
 import { prepareObstacle, type PreparedObstacle } from '../prepared/prepared-obstacle';
 import { cornersOf, vertexOf, type ShapeDescription } from '../shape/shape';
 import type { Vec3 } from '../../1-base/geometry/vec3';
@@ -9,8 +9,8 @@ import type { Vec3 } from '../../1-base/geometry/vec3';
 /** mm within which 95 of 100 places of another vehicle of the kind lie, before and after it was checked; working values. */
 export const BORROWED_TOLERANCE_MM = { unchecked: 24, checked: 10 } as const;
 
-/** An obstacle as it is borrowed: its shape, and nothing that was read on the other vehicle. */
-export type BorrowedObstacle = Omit<ObstacleDescription, 'readings' | 'readingsAs' | 'form' | 'rubs'> & {
+/** An obstacle as it is borrowed: its shape, what test fits taught in it, and nothing that was read on the other vehicle. */
+export type BorrowedObstacle = Omit<ObstacleDescription, 'readings' | 'readingsAs' | 'form' | 'rubs' | 'learned'> & {
   readonly shape: ShapeDescription;
   readonly toleranceMm: number;
 };
@@ -26,7 +26,7 @@ export function borrowWell(key: CornerKey, corner: CornerDescription): BorrowedO
     const prepared = prepareObstacle(obstacle, scene, `corners.${key}.obstacles[${i}]`);
     const shape = shapeOf(prepared);
     if (!shape) return [];
-    const { readings: _read, readingsAs: _as, form: _form, rubs: _rubs, ...kept } = obstacle;
+    const { readings: _read, readingsAs: _as, form: _form, rubs: _rubs, learned: _in, ...kept } = obstacle;
     const toleranceMm = Math.max(obstacle.toleranceMm ?? 0, BORROWED_TOLERANCE_MM.unchecked);
     return [{ ...kept, shape, toleranceMm }];
   });

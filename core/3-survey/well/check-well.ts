@@ -2,7 +2,7 @@ import { Matrix, solve } from 'ml-matrix';
 import type { CornerDescription } from '../description/corner-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import type { ObstacleDescription } from '../description/obstacle-description';
-import { readingScene, surveyScene, type SurveyScene } from '../landing/landed-readings';
+import { readingScene, surveyScene, type SurveyScene } from '../landing/survey-scene';
 import { solidDistance } from '../../2-vehicle/setup/rotor';
 import { compose, inverse, place, type Pose } from '../../1-base/geometry/pose';
 import { add, type Vec3 } from '../../1-base/geometry/vec3';

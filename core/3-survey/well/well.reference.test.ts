@@ -1,3 +1,4 @@
+import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { countParts } from '../../2-vehicle/setup/setup';
 import type { CornerDescription } from '../description/corner-description';
@@ -21,14 +22,12 @@ const fitted = {
 /** 265/70R17 by ISO 4000-1: 803.8 mm. */
 const CROWN = 401.9;
 
-const corner = (obstacles: readonly ObstacleDescription[]): CornerDescription => ({
-  motion: { type: 'swingArm' },
-  staticCamberDeg: 0,
-  staticToeDeg: 0,
-  travel: { bumpMm: 80, droopMm: 80 },
-  fitted,
-  obstacles,
-});
+const corner = (obstacles: readonly ObstacleDescription[]): CornerDescription =>
+  madeCorner({
+    travel: { bumpMm: 80, droopMm: 80 },
+    fitted,
+    obstacles,
+  });
 
 const tip = (id: string, at: Vec3): ObstacleDescription => ({
   id,
@@ -97,8 +96,7 @@ test('a surveyed well is borrowed with its shapes: the same gaps, and a spread h
   const surveyed = surveyedWell(well, well.setups[2]!, 12);
   const borrowed = { ...surveyed, obstacles: borrowWell('frontLeft', surveyed) };
   const setup = well.setups[2]!;
-  const gaps = (of: CornerDescription) =>
-    evaluateCase({ corners: { frontLeft: of }, setup, envelope: 'trail', standard: 'neverRub' }).obstacles;
+  const gaps = (of: CornerDescription) => evaluateCase(madeCase({ corners: { frontLeft: of }, setup })).obstacles;
   expect(borrowed.obstacles.map(({ id }) => id)).toEqual(surveyed.obstacles.map(({ id }) => id));
   for (const { id, gapMm } of gaps(surveyed)) {
     expect([id, gaps(borrowed).find((o) => o.id === id)!.gapMm]).toEqual([id, expect.closeTo(gapMm, 0)]);
@@ -115,4 +113,13 @@ test('a surveyed well is borrowed with its shapes: the same gaps, and a spread h
   };
   expect(width(borrowed)).toBeGreaterThan(1.5 * width(surveyed));
   expect(borrowed.obstacles.every(({ toleranceMm }) => toleranceMm === BORROWED_TOLERANCE_MM.unchecked)).toBe(true);
+});
+
+test('what a test fit taught is in a borrowed shape, and is not counted on top of it again', () => {
+  const surveyed = corner([{ ...tip('stub', [-300, 20, 250]), learned: { shiftMm: [0, 0, -9] } }]);
+  const [borrowed] = borrowWell('frontLeft', surveyed);
+  expect(borrowed).not.toHaveProperty('learned');
+  const gap = (of: CornerDescription) =>
+    evaluateCase({ corners: { frontLeft: of }, envelope: 'trail', standard: 'neverRub' }).obstacles[0]!.gapMm;
+  expect(gap({ ...surveyed, obstacles: [borrowed!] })).toBeCloseTo(gap(surveyed), 9);
 });

@@ -6,7 +6,7 @@ import { steerAt } from '../envelope/envelope';
 import { describeGap, placeGap, type LeastGap } from './posture-gap';
 import { placeOnPiece } from '../../3-survey/shape/shape';
 import type { PreparedCorner } from '../case/prepared-corner';
-import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
+import type { PlacedThing } from '../../3-survey/prepared/prepared-obstacle';
 
 /** Postures per axis of the coarse grid: travel and steer, and the other wheel's height. */
 export interface SweepGrid {
@@ -42,7 +42,7 @@ export interface TravelStretch {
 export function plainSweep(corner: PreparedCorner, stretch?: TravelStretch, grid = ORACLE_GRID): LeastGap[] {
   const { droop, bump } = corner.envelope.limits;
   const over = stretch ?? { from: droop, to: bump };
-  return corner.obstacles.map((obstacle) => leastGapOf(corner, obstacle, over, grid));
+  return corner.obstacles.map((obstacle) => sweptGap(corner, obstacle, over, grid));
 }
 
 const spread = (low: number, high: number, count: number): number[] =>
@@ -56,11 +56,12 @@ export function postureOf(corner: PreparedCorner, [travel, part, other]: Place):
   return { travel, steer: steerAt(envelope, travel, locks, part), cross };
 }
 
-function leastGapOf(
+/** The same of one thing over a stretch of travel. */
+export function sweptGap(
   corner: PreparedCorner,
-  obstacle: PreparedObstacle,
+  obstacle: PlacedThing,
   over: TravelStretch,
-  grid: SweepGrid,
+  grid: SweepGrid = ORACLE_GRID,
 ): LeastGap {
   const { motion } = corner;
   const home = motion.locksAt(motion.carrierAt(over.from, 0));
@@ -96,7 +97,7 @@ function leastGapOf(
 /** Gap (mm) of an obstacle in one posture, and the place on it (corner frame) where it is met. */
 export function gapInPosture(
   corner: PreparedCorner,
-  obstacle: PreparedObstacle,
+  obstacle: PlacedThing,
   posture: Posture,
 ): { readonly gapMm: number; readonly at: Vec3 } {
   const mount = corner.motion.mountPose(obstacle.mount, posture);
@@ -124,7 +125,7 @@ interface OnPiece {
 }
 
 /** Nearest of all pieces in one posture; pieces are halved while they could still hold something nearer. */
-function nearestPiece(corner: PreparedCorner, obstacle: PreparedObstacle, wheel: Pose, mount: Pose): OnPiece {
+function nearestPiece(corner: PreparedCorner, obstacle: PlacedThing, wheel: Pose, mount: Pose): OnPiece {
   const least: OnPiece = { gap: Infinity, piece: -1, s: 0, w: 0 };
   const { pieces } = obstacle;
   const measure = (piece: number, s: number, w: number): number => {
@@ -232,7 +233,7 @@ const COMPASS: readonly Place[] = (() => {
  */
 function refine(
   corner: PreparedCorner,
-  obstacle: PreparedObstacle,
+  obstacle: PlacedThing,
   over: TravelStretch,
   grid: SweepGrid,
   start: Candidate,

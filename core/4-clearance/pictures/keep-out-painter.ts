@@ -5,7 +5,7 @@ import type { PiecePlaces } from '../../3-survey/shape/piece-places';
 import { mountsInWheel, postureGrid, DOWN_AT, WHEEL_VIEW, type GridSize, type PostureGrid } from './posture-grid';
 import type { PreparedCorner } from '../case/prepared-corner';
 import { PlaneRaster, type PlaneWindow } from './plane-raster';
-import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
+import type { PlacedThing } from '../../3-survey/prepared/prepared-obstacle';
 
 /**
  * What an image is measured to: the tire and wheel filled to the axis; the same bulged, near the ground; the hollow
@@ -66,7 +66,7 @@ export class KeepOutPainter {
 
   /** Adds an obstacle over a stretch of travel, to one of the groups that can be measured on their own. */
   paint(
-    obstacle: PreparedObstacle,
+    obstacle: PlacedThing,
     index: number,
     places: PiecePlaces,
     stretch: { readonly from: number; readonly to: number },

@@ -7,7 +7,7 @@ import { DOWN_AT, mountsInWheel, WHEEL_VIEW } from './posture-grid';
 import type { PreparedCorner } from '../case/prepared-corner';
 import { solidDistance, type Rotor } from '../../2-vehicle/setup/rotor';
 import { standardRegions, type Standard } from '../case/standard';
-import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
+import type { PreparedObstacle, PlacedThing } from '../../3-survey/prepared/prepared-obstacle';
 
 /** Steers allowed at one height, degrees, vehicle sense (+ = left). */
 export interface OutlineRow {
@@ -118,7 +118,7 @@ function outlineOf(
 }
 
 /** Least gap to any place of an obstacle, for each run of `others` postures. */
-function gapsIn(views: Float64Array, others: number, rotor: Rotor, obstacle: PreparedObstacle): Float32Array {
+function gapsIn(views: Float64Array, others: number, rotor: Rotor, obstacle: PlacedThing): Float32Array {
   const { at } = piecePlaces(obstacle.pieces, MAP_PLACES_MM, MOST_PLACES);
   const { insideWheel, radiusMm, complianceMm } = obstacle;
   const gaps = new Float32Array(views.length / WHEEL_VIEW / others).fill(Infinity);

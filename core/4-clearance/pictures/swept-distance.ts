@@ -4,7 +4,7 @@ import { makePieces } from '../../3-survey/shape/shape';
 import { ClearSection } from '../search/clear-section';
 import { postureOf } from '../oracle/plain-sweep';
 import type { PreparedCorner } from '../case/prepared-corner';
-import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
+import type { PlacedThing } from '../../3-survey/prepared/prepared-obstacle';
 
 /** Box of the corner frame, mm. */
 export interface Box {
@@ -30,22 +30,14 @@ export class SweptDistance {
   }
 
   at(point: Vec3): number {
-    const obstacle: PreparedObstacle = {
-      id: 'place',
-      label: 'place',
+    const thing: PlacedThing = {
       mount: 'frame',
-      material: 'frame',
       insideWheel: false,
       pieces: makePieces([[point]]),
       radiusMm: 0,
       complianceMm: 0,
-      edge: null,
-      edgeQ: null,
-      shiftMm: [0, 0, 0],
-      surveyed: { id: 'place', toleranceMm: null, readings: [] },
-      lateralToleranceMm: 0,
     };
-    return this.#section.leastGap(this.#corner, obstacle).gapMm;
+    return this.#section.leastGap(this.#corner, thing).gapMm;
   }
 
   /**

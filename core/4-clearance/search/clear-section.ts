@@ -3,13 +3,13 @@ import type { Mount } from '../../2-vehicle/motion/mount';
 import { makePieceTree, type PieceTree } from '../../3-survey/shape/piece-tree';
 import type { Envelope } from '../envelope/envelope';
 import { emptyCut, LeastGapSearch, type Cut } from './least-gap-search';
-import { plainSweep, type TravelStretch } from '../oracle/plain-sweep';
+import { sweptGap, type TravelStretch } from '../oracle/plain-sweep';
 import { PostureCells } from './posture-cells';
 import { PostureClip } from './posture-clip';
 import { describeGap, type LeastGap } from '../oracle/posture-gap';
 import { CarrierStates, LockTable, type PostureRange } from './posture-table';
 import type { PreparedCorner } from '../case/prepared-corner';
-import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
+import type { PlacedThing } from '../../3-survey/prepared/prepared-obstacle';
 
 /**
  * A corner's obstacles seen in the plane of axle line and radius in every posture of a range, under one alignment: what
@@ -22,7 +22,7 @@ export class CornerImages {
   readonly locks: LockTable;
   readonly search = new LeastGapSearch();
   readonly #cells = new Map<Mount, PostureCells>();
-  readonly #cuts = new Map<PostureCells, WeakMap<PreparedObstacle['pieces'], Cut>>();
+  readonly #cuts = new Map<PostureCells, WeakMap<PlacedThing['pieces'], Cut>>();
   readonly #bodyStands: boolean;
 
   /** `motion` has the widest locks that will be asked about. */
@@ -44,8 +44,8 @@ export class CornerImages {
   }
 
   /** Where the last search of these pieces ended. */
-  cutOf(cells: PostureCells, { pieces }: PreparedObstacle): Cut {
-    const known = this.#cuts.get(cells) ?? new WeakMap<PreparedObstacle['pieces'], Cut>();
+  cutOf(cells: PostureCells, { pieces }: PlacedThing): Cut {
+    const known = this.#cuts.get(cells) ?? new WeakMap<PlacedThing['pieces'], Cut>();
     this.#cuts.set(cells, known);
     const cut = known.get(pieces) ?? emptyCut();
     known.set(pieces, cut);
@@ -73,7 +73,7 @@ export class ClearSection {
     return corner.obstacles.map((obstacle) => this.leastGap(corner, obstacle, stretch));
   }
 
-  leastGap(corner: PreparedCorner, obstacle: PreparedObstacle, stretch?: TravelStretch): LeastGap {
+  leastGap(corner: PreparedCorner, obstacle: PlacedThing, stretch?: TravelStretch): LeastGap {
     const { droop, bump } = this.#envelope.limits;
     const over = stretch ?? { from: droop, to: bump };
     const { pieces, insideWheel } = obstacle;
@@ -82,7 +82,7 @@ export class ClearSection {
     const clip = this.#clipOf(over);
     const found = this.#images.search.run(cells, clip, corner.rotor, pieces, treeOf(obstacle), insideWheel, cut);
     if (found.status === 'stopped') {
-      return plainSweep({ ...corner, obstacles: [obstacle] }, over)[0] as LeastGap;
+      return sweptGap(corner, obstacle, over);
     }
     return describeGap(corner, obstacle, cells.describe(found.t, found.u, found.v), [found.x, found.y, found.z]);
   }
@@ -91,18 +91,18 @@ export class ClearSection {
    * The least gap where it is under `ceilingMm`, else null: proving that nothing is so near costs far less than finding
    * what is nearest.
    */
-  gapBelow(corner: PreparedCorner, obstacle: PreparedObstacle, over: TravelStretch, ceilingMm: number): number | null {
+  gapBelow(corner: PreparedCorner, obstacle: PlacedThing, over: TravelStretch, ceilingMm: number): number | null {
     return this.#below(corner, obstacle, over, ceilingMm, false);
   }
 
   /** Whether anything comes nearer than `ceilingMm`: cheaper still. */
-  comesBelow(corner: PreparedCorner, obstacle: PreparedObstacle, over: TravelStretch, ceilingMm: number): boolean {
+  comesBelow(corner: PreparedCorner, obstacle: PlacedThing, over: TravelStretch, ceilingMm: number): boolean {
     return this.#below(corner, obstacle, over, ceilingMm, true) !== null;
   }
 
   #below(
     corner: PreparedCorner,
-    obstacle: PreparedObstacle,
+    obstacle: PlacedThing,
     over: TravelStretch,
     ceilingMm: number,
     anyWillDo: boolean,
@@ -123,7 +123,7 @@ export class ClearSection {
       anyWillDo,
     );
     if (found.status === 'stopped') {
-      const [{ gapMm }] = plainSweep({ ...corner, obstacles: [obstacle] }, over) as [LeastGap];
+      const { gapMm } = sweptGap(corner, obstacle, over);
       return gapMm < ceilingMm ? gapMm : null;
     }
     return found.distance < ceiling ? found.distance - thickMm : null;
@@ -140,10 +140,10 @@ export class ClearSection {
   }
 }
 
-const TREES = new WeakMap<PreparedObstacle['pieces'], PieceTree>();
+const TREES = new WeakMap<PlacedThing['pieces'], PieceTree>();
 
 /** The tree of an obstacle's pieces; made once for as long as the pieces live. */
-function treeOf({ pieces }: PreparedObstacle): PieceTree {
+function treeOf({ pieces }: PlacedThing): PieceTree {
   const known = TREES.get(pieces);
   if (known) return known;
   const made = makePieceTree(pieces);

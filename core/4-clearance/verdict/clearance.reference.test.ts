@@ -1,3 +1,4 @@
+import { SWINGING, madeCase, madeCorner } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { nearestPlace } from '../../1-base/geometry/outline';
 import { unplace } from '../../1-base/geometry/pose';
@@ -64,8 +65,8 @@ const OBSTACLES: ObstacleDescription[] = [
   { id: 'joint', mount: 'knuckle', material: 'knuckle', shape: { type: 'points', points: [[0, -180, 330]] } },
 ];
 
-const CORNER: CornerDescription = {
-  motion: { type: 'swingArm', frontView: { y: -900, z: -40 }, sideView: { x: -1500, z: 60 } },
+const CORNER: CornerDescription = madeCorner({
+  motion: SWINGING,
   steering: {
     inclinationDeg: 12,
     casterDeg: 3,
@@ -80,7 +81,7 @@ const CORNER: CornerDescription = {
   hubToLipMm: 540,
   fitted: { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 }, spacerMm: 0 },
   obstacles: OBSTACLES,
-};
+});
 
 const SETUP: SetupDescription = {
   ...fittedAsSetup(CORNER.fitted),
@@ -88,12 +89,11 @@ const SETUP: SetupDescription = {
   wheel: { diameterIn: 17, widthIn: 8.5, offsetMm: 10 },
 };
 
-const caseOf = (setup: Partial<SetupDescription> = {}, corner: Partial<CornerDescription> = {}): CaseDescription => ({
-  corners: { frontLeft: { ...CORNER, ...corner } },
-  setup: { ...SETUP, ...setup },
-  envelope: 'trail',
-  standard: 'neverRub',
-});
+const caseOf = (setup: Partial<SetupDescription> = {}, corner: Partial<CornerDescription> = {}): CaseDescription =>
+  madeCase({
+    corners: { frontLeft: { ...CORNER, ...corner } },
+    setup: { ...SETUP, ...setup },
+  });
 
 const gaps = (description: CaseDescription): Map<string, ObstacleVerdict> =>
   new Map(evaluateCase(description).obstacles.map((o) => [o.id, o]));

@@ -1,3 +1,4 @@
+import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import type { Vec3 } from '../../1-base/geometry/vec3';
 import { attempt } from '../../1-base/problem';
@@ -11,14 +12,10 @@ import { evaluateCase, type ObstacleVerdict } from './evaluate';
 import { SectionShelf } from '../search/section-cache';
 
 /** A wheel that only goes up and down, so that every gap can be worked out by hand. */
-const CORNER: CornerDescription = {
-  motion: { type: 'swingArm' },
-  staticCamberDeg: 0,
-  staticToeDeg: 0,
+const CORNER: CornerDescription = madeCorner({
   travel: { bumpMm: 90, droopMm: 100 },
   fitted: { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 0 }, spacerMm: 0 },
-  obstacles: [],
-};
+});
 const RADIUS = 803.8 / 2;
 const HALF_WIDTH = 272.08 / 2;
 
@@ -36,13 +33,11 @@ const verdicts = (
   more: Partial<CaseDescription> = {},
   corner: Partial<CornerDescription> = {},
 ): Map<string, ObstacleVerdict> => {
-  const description: CaseDescription = {
+  const description: CaseDescription = madeCase({
     corners: { frontLeft: { ...CORNER, ...corner, obstacles } },
     setup: { ...fittedAsSetup(CORNER.fitted), ...setup },
-    envelope: 'trail',
-    standard: 'neverRub',
     ...more,
-  };
+  });
   return new Map(evaluateCase(description).obstacles.map((o) => [o.id, o]));
 };
 
@@ -238,12 +233,12 @@ describe('parts that come off', () => {
   const flap = point('flap', [-470, 0, -100], { material: 'plastic', removable: true });
   const bracket = point('bracket', [-520, 0, -100], { material: 'frame' });
   const run = (obstacles: readonly ObstacleDescription[], removed: readonly string[]) =>
-    evaluateCase({
-      corners: { frontLeft: { ...CORNER, obstacles } },
-      setup: { ...fittedAsSetup(CORNER.fitted), removed },
-      envelope: 'trail',
-      standard: 'neverRub',
-    });
+    evaluateCase(
+      madeCase({
+        corners: { frontLeft: { ...CORNER, obstacles } },
+        setup: { ...fittedAsSetup(CORNER.fitted), removed },
+      }),
+    );
 
   test('what stands behind is unknown until somebody looked, never clear', () => {
     const off = run([flap, bracket], ['flap']);
@@ -276,11 +271,11 @@ describe('readings that contradict each other', () => {
     ...more,
   });
   const disagreementsOf = (readings: ObstacleDescription['readings']) =>
-    evaluateCase({
-      corners: { frontLeft: { ...CORNER, obstacles: [{ id: 'cap', mount: 'body', material: 'plastic', readings }] } },
-      envelope: 'trail',
-      standard: 'neverRub',
-    }).disagreements;
+    evaluateCase(
+      madeCase({
+        corners: { frontLeft: { ...CORNER, obstacles: [{ id: 'cap', mount: 'body', material: 'plastic', readings }] } },
+      }),
+    ).disagreements;
 
   test('two gaps at one place in one posture that differ beyond the tape are shown, with how far apart', () => {
     expect(disagreementsOf([reading(50), reading(30), reading(63)])).toEqual([
@@ -341,13 +336,11 @@ test('what is kept from one question to the next changes no answer beyond the to
     [corner, {}, { standard: 'plasticKiss' }],
   ];
   const answers = questions.map(([c, setup, more]) => {
-    const description: CaseDescription = {
+    const description: CaseDescription = madeCase({
       corners: { frontLeft: c },
       setup: { ...base, ...setup },
-      envelope: 'trail',
-      standard: 'neverRub',
       ...more,
-    };
+    });
     const fresh = evaluateCase(description);
     const kept = evaluateCase(description, {}, shelf);
     kept.obstacles.forEach((o, i) => {
@@ -384,11 +377,11 @@ test.each([
   const axis = { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 95 };
   const obstacles = [point('mount', [-430, -60, -150], { mount: 'frame' }), point('cap', [470, 90, -60])];
   const run = (key: 'frontLeft' | 'frontRight', lockLeftDeg: number, lockRightDeg: number) =>
-    evaluateCase({
-      corners: { [key]: { ...CORNER, motion, steering: { ...axis, lockLeftDeg, lockRightDeg }, obstacles } },
-      envelope: 'trail',
-      standard: 'neverRub',
-    }).obstacles;
+    evaluateCase(
+      madeCase({
+        corners: { [key]: { ...CORNER, motion, steering: { ...axis, lockLeftDeg, lockRightDeg }, obstacles } },
+      }),
+    ).obstacles;
   const left = run('frontLeft', 36, 30);
   run('frontRight', 30, 36).forEach((o, i) => {
     expect(Math.abs(o.gapMm - left[i]!.gapMm)).toBeLessThanOrEqual(searchToleranceMm(0));
@@ -480,13 +473,13 @@ describe('gaps between pairs of parts', () => {
   test('a thing on the axle rises past one on the frame; the least is where they pass', () => {
     const axle = point('perch', [0, -300, 0], { mount: 'axle' });
     const frame = point('bar', [60, -300, 80], { mount: 'frame' });
-    const [pair] = evaluateCase({
-      corners: {
-        frontLeft: { ...CORNER, obstacles: [axle, frame], pairs: [{ a: 'perch', b: 'bar', requiredMm: 8 }] },
-      },
-      envelope: 'trail',
-      standard: 'neverRub',
-    }).pairs;
+    const [pair] = evaluateCase(
+      madeCase({
+        corners: {
+          frontLeft: { ...CORNER, obstacles: [axle, frame], pairs: [{ a: 'perch', b: 'bar', requiredMm: 8 }] },
+        },
+      }),
+    ).pairs;
     expect(pair!.gapMm).toBeCloseTo(hung(80, 0), 3);
     expect(pair!.travelMm).toBeCloseTo(80, 1);
     expect(pair!.marginMm).toBeCloseTo(52, 3);
@@ -497,28 +490,26 @@ describe('gaps between pairs of parts', () => {
     [{ a: 'perch', b: 'other', requiredMm: 8 }, 'corners.frontLeft.pairs[0].b', 'contradiction'],
   ])('%p is refused', (pair, path, code) => {
     const axle = (id: string) => point(id, [0, -300, 0], { mount: 'axle' });
-    const description: CaseDescription = {
+    const description: CaseDescription = madeCase({
       corners: { frontLeft: { ...CORNER, obstacles: [axle('perch'), axle('other')], pairs: [pair] } },
-      envelope: 'trail',
-      standard: 'neverRub',
-    };
+    });
     expect(attempt(() => evaluateCase(description))).toMatchObject({ ok: false, problems: [{ path, code }] });
   });
 });
 
 test('studs longer than a bolt-on spacer need pockets in the wheel', () => {
   const run = (spacerMm: number, studPocketMm?: number) =>
-    evaluateCase({
-      corners: { frontLeft: { ...CORNER, studProtrusionMm: 32 } },
-      setup: {
-        ...fittedAsSetup(CORNER.fitted),
-        wheel: { ...CORNER.fitted.wheel, studPocketMm },
-        spacerMm,
-        spacerType: 'boltOn',
-      },
-      envelope: 'trail',
-      standard: 'neverRub',
-    }).studPockets[0];
+    evaluateCase(
+      madeCase({
+        corners: { frontLeft: { ...CORNER, studProtrusionMm: 32 } },
+        setup: {
+          ...fittedAsSetup(CORNER.fitted),
+          wheel: { ...CORNER.fitted.wheel, studPocketMm },
+          spacerMm,
+          spacerType: 'boltOn',
+        },
+      }),
+    ).studPockets[0];
   expect(run(25)).toMatchObject({ protrusionMm: 7, gapMm: -7 });
   expect(run(25, 10)).toMatchObject({ gapMm: 3 });
   expect(run(38)).toMatchObject({ protrusionMm: 0, gapMm: 0 });

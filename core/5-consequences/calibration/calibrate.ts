@@ -5,6 +5,7 @@ import type { Vec3 } from '../../1-base/geometry/vec3';
 import { attempt } from '../../1-base/problem';
 import type { Fit, SharedSource } from '../spread/shared-errors';
 import { USUAL } from '../../3-survey/reading/usual-errors';
+import type { FitStatus } from '../../3-survey/edge-fit/fit-edge';
 import { runSetup } from './fit-run';
 import { gapSlopes, leastGapsMm, type GapSlopes } from './gap-slopes';
 import { likeliest, varianceOf, type Row } from './least-squares';
@@ -51,8 +52,10 @@ export interface Band {
 }
 
 export interface Calibration {
-  readonly status: 'converged' | 'outOfSteps';
+  readonly status: FitStatus;
   readonly iterations: number;
+  /** mm by which one more step, were it to lead anywhere, would move the predictions of what was seen at most. */
+  readonly leftMm: number;
   /** Corner and setup with everything moved. */
   readonly fit: Fit;
   readonly numbers: readonly MovedNumber[];
@@ -78,7 +81,7 @@ const QUESTIONED_SD = 4;
 
 const MOST_STEPS = 10;
 
-/** A step halved so often without a gain leads nowhere: the likeliest is found. */
+/** A step halved so often without a gain leads nowhere: the likeliest is found, or the search is stuck beside it. */
 const MOST_HALVES = 5;
 
 /** mm: predictions that change by less have settled. */
@@ -86,6 +89,10 @@ const SETTLED_MM = 0.05;
 
 /** 5 and 95 % of a normal distribution. */
 const BAND_SD = 1.6449;
+
+/** mm by which a step would change the predictions most, to first order. */
+const changeMm = (here: readonly { readonly slopes: Float64Array }[], from: Float64Array, to: Float64Array): number =>
+  Math.max(0, ...here.map(({ slopes }) => Math.abs(slopes.reduce((sum, v, k) => sum + v * (to[k]! - from[k]!), 0))));
 
 /**
  * Re-estimates a corner from what was seen in test fits: least squares over everything that may be off, each with its usual tolerance
@@ -109,6 +116,7 @@ export function calibrate({ key, fit, envelope, drawn, observations }: Calibrati
   let point: Float64Array = x;
   let status: Calibration['status'] = 'outOfSteps';
   let iterations = 0;
+  let leftMm = 0;
   /** Where the linkage does not reach, nothing is likely. */
   const costAt = (x: Float64Array): number => {
     const gaps = attempt(() => exactGaps(key, movedFit(fit, unknowns, x), unknowns, observations));
@@ -116,7 +124,8 @@ export function calibrate({ key, fit, envelope, drawn, observations }: Calibrati
   };
   while (iterations < MOST_STEPS) {
     iterations++;
-    let next = likeliest(precision, rowsOf(observations, here, setAside), point).unknowns;
+    const full = likeliest(precision, rowsOf(observations, here, setAside), point).unknowns;
+    let next = full;
     const costHere = costOf(
       precision,
       observations,
@@ -132,8 +141,9 @@ export function calibrate({ key, fit, envelope, drawn, observations }: Calibrati
       next = next.map((v, k) => (v + point[k]!) / 2);
       cost = costAt(next);
     }
+    leftMm = changeMm(here, point, full);
     if (cost > costHere) {
-      status = 'converged';
+      status = leftMm < SETTLED_MM ? 'converged' : 'stuck';
       break;
     }
     const there = predict(key, movedFit(fit, unknowns, next), unknowns, observations);
@@ -141,6 +151,7 @@ export function calibrate({ key, fit, envelope, drawn, observations }: Calibrati
     point = next;
     here = there;
     if (change < SETTLED_MM) {
+      leftMm = change;
       status = 'converged';
       break;
     }
@@ -157,6 +168,7 @@ export function calibrate({ key, fit, envelope, drawn, observations }: Calibrati
   return {
     status,
     iterations,
+    leftMm,
     fit: settled(after, obstacles),
     numbers: unknowns.shared.map(({ source, name }, k) => ({
       source,

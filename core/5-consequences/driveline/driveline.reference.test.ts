@@ -1,3 +1,4 @@
+import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup, type SetupDescription } from '../../2-vehicle/setup/setup';
@@ -6,23 +7,17 @@ import { halfShaftReport, propshaftReport } from './driveline-report';
 const FITTED = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 25 }, spacerMm: 0 };
 
 function stood(more: Partial<SetupDescription>, isBeam: boolean): CaseDescription {
-  return {
+  return madeCase({
     corners: {
-      rearLeft: {
+      rearLeft: madeCorner({
         motion: isBeam
           ? { type: 'beamAxle', hubSpacingMm: 1600, points: { linkPivot: [700, -200, 120] } }
           : { type: 'swingArm', frontView: null, sideView: null },
-        staticCamberDeg: 0,
-        staticToeDeg: 0,
-        travel: { bumpMm: 80, droopMm: 100 },
         fitted: FITTED,
-        obstacles: [],
-      },
+      }),
     },
     setup: { ...fittedAsSetup(FITTED), ...more },
-    envelope: 'trail',
-    standard: 'neverRub',
-  };
+  });
 }
 
 describe('half shafts, by plane geometry', () => {

@@ -1,7 +1,7 @@
 import { add, cross, interpolate, length, subtract, type Vec3 } from '../../1-base/geometry/vec3';
 import { LEAST_TRIANGLE_MM2 } from '../../3-survey/shape/shape';
 import type { GapField, PlaceGauge } from './gap-field';
-import type { PanelMesh } from './panel-mesh';
+import type { PanelMesh } from '../../3-survey/shape/panel-mesh';
 
 /** Where a sheet has to be cut so that what is wanted is left everywhere on the rest. Lengths in mm. */
 export interface Cut {

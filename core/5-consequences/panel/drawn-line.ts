@@ -2,7 +2,7 @@ import { add, scale, type Vec3 } from '../../1-base/geometry/vec3';
 import { cutLine, meshAreaMm2, type Cut } from './cut-line';
 import type { SheetPoint } from './flat-sheet';
 import { gapField, type GapField } from './gap-field';
-import type { PanelMesh } from './panel-mesh';
+import type { PanelMesh } from '../../3-survey/shape/panel-mesh';
 
 /** A line somebody drew on the sheet instead of the one that is needed. */
 export interface DrawnLine {

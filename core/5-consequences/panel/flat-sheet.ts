@@ -1,6 +1,6 @@
 import { add, cross, dot, normalize, scale, subtract, type Vec3 } from '../../1-base/geometry/vec3';
 import type { Side } from '../../2-vehicle/motion/steering';
-import { planeThrough, type PanelMesh } from './panel-mesh';
+import { planeThrough, type PanelMesh } from '../../3-survey/shape/panel-mesh';
 
 /** A place on a drawing at full size, mm: to the right and up, as the panel is seen from outside the vehicle. */
 export type SheetPoint = readonly [right: number, up: number];

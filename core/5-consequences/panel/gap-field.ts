@@ -5,7 +5,7 @@ import type { Standard } from '../../4-clearance/case/standard';
 import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
 import { interpolate, length, subtract, type Vec3 } from '../../1-base/geometry/vec3';
 import { makePieces } from '../../3-survey/shape/shape';
-import type { PanelMesh } from './panel-mesh';
+import type { PanelMesh } from '../../3-survey/shape/panel-mesh';
 
 /** Least margin over the envelope at every point of a sheet: gap less what is wanted, mm. */
 export interface GapField extends PanelMesh {

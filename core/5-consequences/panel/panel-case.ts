@@ -1,18 +1,14 @@
+import { obstacleSheet } from '../../3-survey/prepared/obstacle-sheet';
 import type { CaseDescription } from '../../4-clearance/case/case-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { describedCorner, prepareDescribed } from '../../4-clearance/case/described-corner';
 import { cornerVerdicts, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import { STANDARDS, type Standard } from '../../4-clearance/case/standard';
-import { edgePlace } from '../../3-survey/edge-fit/edge-model';
-import { readEdge } from '../../3-survey/edge-fit/read-edge';
 import type { Vec3 } from '../../1-base/geometry/vec3';
-import { landedReadings, surveyScene } from '../../3-survey/landing/landed-readings';
-import { edgeThrough } from '../../3-survey/shape/edge-through';
 import { MATERIALS } from '../../3-survey/shape/material';
-import { joinPath, ProblemError } from '../../1-base/problem';
+import { ProblemError } from '../../1-base/problem';
 import { cutLine, type Cut } from './cut-line';
 import { gapField, PlaceGauge, type GapField } from './gap-field';
-import { panelFromEdge, panelMesh, panelThrough, type PanelMesh } from './panel-mesh';
 
 export interface PanelOptions {
   /** Gap wanted instead of the standard's, mm. */
@@ -60,8 +56,9 @@ export function panelCase(
     });
   }
   const gauge = new PlaceGauge(corner, prepared, standard);
-  const field = gapField(meshOf(description, key, id, depthMm), gauge);
-  const { behind } = describedCorner(description, key).obstacles.find((o) => o.id === id) ?? {};
+  const { behind } = prepared.description;
+  const index = describedCorner(description, key).obstacles.indexOf(prepared.description);
+  const field = gapField(obstacleSheet(prepared, `corners.${key}.obstacles[${index}]`, depthMm), gauge);
   return {
     corner: key,
     id,
@@ -80,29 +77,6 @@ const standardWith = (standard: Standard, requiredMm: number | undefined): Stand
         requiredMm: Object.fromEntries(MATERIALS.map((m) => [m, requiredMm])) as Standard['requiredMm'],
         nearFullBump: undefined,
       };
-
-function meshOf(description: CaseDescription, key: CornerKey, id: string, depthMm: number): PanelMesh {
-  const corner = describedCorner(description, key);
-  const index = corner.obstacles.findIndex((o) => o.id === id);
-  const obstacle = corner.obstacles[index]!;
-  const path = joinPath(`corners.${key}.obstacles`, index);
-  if (obstacle.shape) return panelMesh(obstacle.shape, joinPath(path, 'shape'), depthMm);
-  const scene = surveyScene(key, corner);
-  const readings = landedReadings(obstacle, scene, path);
-  const edge = readEdge(obstacle, scene, path, readings);
-  if (edge && edge.model.dims === 1) {
-    return panelFromEdge(
-      edge.model.seeds.map((seed) => edgePlace(edge.model, edge.fit.q, seed)),
-      depthMm,
-    );
-  }
-  const landed = readings.map(({ point }) => point);
-  if (obstacle.readingsAs !== 'polyline') return panelThrough(landed, joinPath(path, 'readings'));
-  return panelFromEdge(
-    edgeThrough(landed).map(({ at }) => at),
-    depthMm,
-  );
-}
 
 const uncovered = (verdicts: readonly ObstacleVerdict[], behind: readonly string[]): Uncovered[] =>
   verdicts.filter(({ id }) => behind.includes(id)).map(({ id, label, marginMm }) => ({ id, label, marginMm }));

@@ -1,3 +1,4 @@
+import { LEANING_AXIS, SWINGING, madeCase, madeCorner } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { polygonArea, polygonHull } from 'd3-polygon';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
@@ -9,7 +10,7 @@ import { cross, length, subtract, type Vec3 } from '../../1-base/geometry/vec3';
 import { seededRandom } from '../../1-base/numeric/seeded-random';
 import { ProblemError } from '../../1-base/problem';
 import { panelCase } from './panel-case';
-import { panelThrough, type PanelMesh } from './panel-mesh';
+import { panelThrough, type PanelMesh } from '../../3-survey/shape/panel-mesh';
 
 const FITTED = {
   tire: { size: '265/70R17' },
@@ -17,22 +18,19 @@ const FITTED = {
   spacerMm: 0,
 } as const;
 
-const caseOf = (obstacles: readonly ObstacleDescription[], more: Partial<CornerDescription> = {}): CaseDescription => ({
-  corners: {
-    frontLeft: {
-      motion: { type: 'swingArm' },
-      staticCamberDeg: 0,
-      staticToeDeg: 0,
-      travel: { bumpMm: 90, droopMm: 60 },
-      fitted: FITTED,
-      obstacles,
-      ...more,
+const caseOf = (obstacles: readonly ObstacleDescription[], more: Partial<CornerDescription> = {}): CaseDescription =>
+  madeCase({
+    corners: {
+      frontLeft: madeCorner({
+        travel: { bumpMm: 90, droopMm: 60 },
+        fitted: FITTED,
+        obstacles,
+        ...more,
+      }),
     },
-  },
-  setup: fittedAsSetup(FITTED),
-  envelope: 'trail',
-  standard: 'cutToFit',
-});
+    setup: fittedAsSetup(FITTED),
+    standard: 'cutToFit',
+  });
 
 const area = ({ points, triangles }: PanelMesh): number =>
   triangles.reduce((sum, [i, j, k]) => {
@@ -117,8 +115,8 @@ describe('a bent panel beside a steered wheel', () => {
     shape: { type: 'points', points: [[415, 90, 0]] },
   };
   const described = caseOf([corner, bracket], {
-    motion: { type: 'swingArm', frontView: { y: -900, z: -40 }, sideView: { x: -1500, z: 60 } },
-    steering: { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 95, lockLeftDeg: 35, lockRightDeg: 31 },
+    motion: SWINGING,
+    steering: LEANING_AXIS,
   });
   const { cut, uncovers } = panelCase(described, 'frontLeft', 'corner');
 

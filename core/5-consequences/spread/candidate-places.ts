@@ -1,15 +1,11 @@
 import { place, unplace, type Pose } from '../../1-base/geometry/pose';
-import { add, distance, type Vec3 } from '../../1-base/geometry/vec3';
+import { distance, type Vec3 } from '../../1-base/geometry/vec3';
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
 import type { Mount } from '../../2-vehicle/motion/mount';
-import { edgeThrough } from '../../3-survey/shape/edge-through';
 import { cornersOf, vertexOf, placeOnPiece } from '../../3-survey/shape/shape';
 import { postureOf } from '../../4-clearance/oracle/plain-sweep';
 import { placeGap } from '../../4-clearance/oracle/posture-gap';
 import type { PreparedCorner } from '../../4-clearance/case/prepared-corner';
-import { edgePlace } from '../../3-survey/edge-fit/edge-model';
-import type { ReadEdge } from '../../3-survey/edge-fit/read-edge';
-import type { Landed } from '../../3-survey/landing/landed-readings';
 import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
 
 /** A posture within an envelope: 0 droop to 1 bump; -1 furthest right to 1 furthest left; the other wheel, -1 to 1. */
@@ -99,9 +95,9 @@ export class CandidateFinder {
     this.#grid = grid;
   }
 
-  /** Candidates of one obstacle, nearest first. `landed` are its readings where they landed. */
-  of(obstacle: PreparedObstacle, landed: readonly Landed[], isEdge: boolean): CandidatePlace[] {
-    const found = thinned(samplePlaces(obstacle, landed, isEdge)).flatMap((sample) => this.#minima(obstacle, sample));
+  /** Candidates of one obstacle, nearest first. */
+  of(obstacle: PreparedObstacle): CandidatePlace[] {
+    const found = thinned(placesAlong(obstacle)).flatMap((sample) => this.#minima(obstacle, sample));
     found.sort((a, b) => a.gapMm - a.dipMm - (b.gapMm - b.dipMm));
     const least = found[0];
     if (!least) return [];
@@ -158,40 +154,6 @@ const thinned = (samples: readonly Sample[]): readonly Sample[] => {
   return every > 1 ? samples.filter((_, i) => i % every === 0) : samples;
 };
 
-function samplePlaces(obstacle: PreparedObstacle, landed: readonly Landed[], isEdge: boolean): Sample[] {
-  const { edge, edgeQ } = obstacle;
-  const read: Sample[] =
-    edge && edgeQ
-      ? edgePlaces(edge, edgeQ)
-      : isEdge
-        ? edgeThrough(landed.map(({ point }) => point)).map(({ at, from, part }) => ({
-            point: at,
-            reading: { from, part },
-            onEdge: null,
-          }))
-        : landed.map(({ point }, from) => ({ point, reading: { from, part: 0 }, onEdge: null }));
-  // The pieces of a shape come before those of the readings.
-  const { pieces } = obstacle;
-  const ofReadings = obstacle.edge
-    ? obstacle.edge.model.pieces(obstacle.edge.fit.q).length
-    : isEdge
-      ? Math.max(1, read.length - 1)
-      : read.length;
-  const ofShape = pieces.corners.length - (landed.length > 0 ? ofReadings : 0);
-  const shape: Sample[] = [];
-  for (let i = 0; i < ofShape; i++) {
-    for (const [s, w] of places(pieces, i)) {
-      shape.push({ point: placeOnPiece(pieces, i, s, w), reading: null, onEdge: null });
-    }
-  }
-  // A shift learned from a test fit is in the pieces of a shape already.
-  return [...shape, ...read.map((sample) => ({ ...sample, point: add(sample.point, obstacle.shiftMm) }))];
-}
-
-function edgePlaces({ model }: ReadEdge, q: Float64Array): Sample[] {
-  return model.seeds.map((onEdge) => ({ point: edgePlace(model, q, onEdge), reading: null, onEdge }));
-}
-
 /** Places on a piece no further apart than the step, as shares of its sides. */
 function places(pieces: PreparedObstacle['pieces'], i: number): (readonly [number, number])[] {
   const n = cornersOf(pieces, i);
@@ -208,12 +170,16 @@ function places(pieces: PreparedObstacle['pieces'], i: number): (readonly [numbe
   return found;
 }
 
-/** Places along an obstacle without their postures: by which a met place is known to belong to a reading or an edge. */
-export const placesAlong = (
-  obstacle: PreparedObstacle,
-  landed: readonly Landed[],
-  isEdge: boolean,
-): Pick<CandidatePlace, 'point' | 'reading' | 'onEdge'>[] => samplePlaces(obstacle, landed, isEdge);
+/** Places along an obstacle without their postures, each with the reading or the place of an edge that it moves with. */
+export function placesAlong({ pieces, shapePieceCount, readPlaces }: PreparedObstacle): Sample[] {
+  const shape: Sample[] = [];
+  for (let i = 0; i < shapePieceCount; i++) {
+    for (const [s, w] of places(pieces, i)) {
+      shape.push({ point: placeOnPiece(pieces, i, s, w), reading: null, onEdge: null });
+    }
+  }
+  return [...shape, ...readPlaces.map(({ at, reading, onEdge }) => ({ point: at, reading, onEdge }))];
+}
 
 /** A place met by an exact search as a candidate: at its place among the readings, if it lies on their edge. */
 export function metPlace(

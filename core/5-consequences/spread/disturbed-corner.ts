@@ -2,7 +2,7 @@ import type { DrawnRow, EnvelopeKind } from '../../4-clearance/envelope/envelope
 import { motionUnder } from '../../2-vehicle/setup/motion-under';
 import { envelopeUnder, type PreparedCorner } from '../../4-clearance/case/prepared-corner';
 import { prepareRotor } from '../../2-vehicle/setup/rotor';
-import { surveyScene, type SurveyScene } from '../../3-survey/landing/landed-readings';
+import { surveyScene, type SurveyScene } from '../../3-survey/landing/survey-scene';
 import { place, unplace, type Pose } from '../../1-base/geometry/pose';
 import type { CarrierState } from '../../2-vehicle/motion/carrier';
 import type { Mount } from '../../2-vehicle/motion/mount';

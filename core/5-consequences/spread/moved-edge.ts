@@ -1,8 +1,7 @@
+import { type PreparedObstacle, preparedUnder } from '../../3-survey/prepared/prepared-obstacle';
 import { CholeskyDecomposition } from 'ml-matrix';
-import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
-import { landedReadings, type SurveyScene } from '../../3-survey/landing/landed-readings';
 import { edgePlace } from '../../3-survey/edge-fit/edge-model';
-import { readEdge, type ReadEdge } from '../../3-survey/edge-fit/read-edge';
+import { type ReadEdge } from '../../3-survey/edge-fit/read-edge';
 import { attempt } from '../../1-base/problem';
 import type { Disturbed } from './disturbed-corner';
 import type { OwnError } from './moved-readings';
@@ -26,21 +25,20 @@ export const edgeFactors = ({ fit }: ReadEdge): Float64Array[] => {
 /** Adds the own errors of an edge: one per number, independent, in standard deviations. */
 export function edgeShifts(
   own: OwnError[],
-  obstacle: number,
-  description: ObstacleDescription,
+  index: number,
+  obstacle: PreparedObstacle,
   edge: ReadEdge,
-  scene: SurveyScene,
   off: readonly (Disturbed | null)[],
 ): EdgeShifts {
   const { model, fit } = edge;
   const first = own.length;
   const factors = edgeFactors(edge);
   factors.forEach((_, m) => {
-    own.push({ name: `${description.id} edge ${m}`, obstacle, reading: null, sigma: 1, of: 'edge' });
+    own.push({ name: `${obstacle.id} edge ${m}`, obstacle: index, reading: null, sigma: 1, of: 'edge' });
   });
   // What is off with the setup alone leaves the survey, and so the edge, where it is.
   const moves = off.map((disturbed) =>
-    disturbed && disturbed.scene.corner !== scene.corner ? refitted(description, edge, disturbed) : null,
+    disturbed && disturbed.scene.corner !== obstacle.survey.corner ? refitted(obstacle, edge, disturbed) : null,
   );
   const shiftBy = (change: Float64Array | null, onEdge: readonly [number, number]): readonly number[] => {
     if (!change) return [0, 0, 0];
@@ -62,8 +60,8 @@ export function edgeShifts(
 }
 
 /** By how much the edge's numbers change per standard deviation of a shared one: the same readings fitted again. */
-function refitted(description: ObstacleDescription, edge: ReadEdge, { scene, sign }: Disturbed): Float64Array | null {
-  const again = attempt(() => readEdge(description, scene, '', landedReadings(description, scene, ''), edge));
+function refitted(obstacle: PreparedObstacle, edge: ReadEdge, { scene, sign }: Disturbed): Float64Array | null {
+  const again = attempt(() => preparedUnder(obstacle, scene).edge);
   const next = again.ok ? again.value : null;
   return next && edge.fit.q.map((v, k) => sign * (next.fit.q[k]! - v));
 }

@@ -1,8 +1,8 @@
-import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
-import { landedReadings, readingScene, type Landed, type SurveyScene } from '../../3-survey/landing/landed-readings';
-import { unplace } from '../../1-base/geometry/pose';
+import { readingLander } from '../../3-survey/prepared/reading-lander';
+import { type PreparedObstacle, preparedUnder } from '../../3-survey/prepared/prepared-obstacle';
+import { type Landed } from '../../3-survey/landing/landed-readings';
 import type { Vec3 } from '../../1-base/geometry/vec3';
-import { landReading, type ReadingError } from '../../3-survey/reading/reading';
+import { type ReadingError } from '../../3-survey/reading/reading';
 import { attempt } from '../../1-base/problem';
 import type { CandidatePlace } from './candidate-places';
 import type { Disturbed } from './disturbed-corner';
@@ -40,54 +40,44 @@ export interface ReadingShifts {
 /** Adds the own errors of an obstacle's readings, and works out how its readings shift with everything. */
 export function readingShifts(
   own: OwnError[],
-  obstacle: number,
-  description: ObstacleDescription,
-  scene: SurveyScene,
-  landed: readonly Landed[],
+  index: number,
+  obstacle: PreparedObstacle,
   off: readonly (Disturbed | null)[],
 ): ReadingShifts {
+  const { description, landed } = obstacle;
   const readings = description.readings ?? [];
-  const add = (index: number, what: OwnError['of'], sigma: number, halfWidth?: number): number => {
-    const name = `${description.id} ${index} ${what}`;
+  const add = (reading: number, what: OwnError['of'], sigma: number, halfWidth?: number): number => {
+    const name = `${description.id} ${reading} ${what}`;
     const spread = halfWidth === undefined ? {} : { halfWidth };
-    return own.push({ name, obstacle, reading: index, sigma, of: what, ...spread }) - 1;
+    return own.push({ name, obstacle: index, reading, sigma, of: what, ...spread }) - 1;
   };
-  const ownOf = landed.map(({ index, lateralToleranceMm }) => {
-    const reading = readings[index]!;
+  const ownOf = landed.map(({ index: of, lateralToleranceMm }) => {
+    const reading = readings[of]!;
     const held = reading.hubToLipMm !== undefined || (reading.travelMm ?? 0) !== 0;
     const lateral = lateralToleranceMm > 0 ? lateralToleranceMm : undefined;
     return {
-      gap: add(index, 'gap', USUAL.gapMm),
-      clock: add(index, 'clock', 0, clockHalfWidthDeg(reading)),
-      across: add(index, 'across', reading.outboardMm === undefined ? USUAL.acrossMm : USUAL.outboardMm, lateral),
-      travel: held ? add(index, 'height', USUAL.heldHeightMm) : -1,
+      gap: add(of, 'gap', USUAL.gapMm),
+      clock: add(of, 'clock', 0, clockHalfWidthDeg(reading)),
+      across: add(of, 'across', reading.outboardMm === undefined ? USUAL.acrossMm : USUAL.outboardMm, lateral),
+      travel: held ? add(of, 'height', USUAL.heldHeightMm) : -1,
     };
   });
   const perShared = landed.map(() => new Float64Array(3 * off.length));
   off.forEach((disturbed, j) => {
     if (!disturbed) return;
-    const moved = attempt(() => landedReadings(description, disturbed.scene, ''));
+    const moved = attempt(() => preparedUnder(obstacle, disturbed.scene).landed);
     if (!moved.ok) return;
     moved.value.forEach(({ point }, k) => {
       for (let c = 0; c < 3; c++) perShared[k]![3 * j + c] = disturbed.sign * (point[c]! - landed[k]!.point[c]!);
     });
   });
-  const scenes = readings.map((reading) => readingScene(reading, description.mount, scene, ''));
-  const land = (index: number, error: ReadingError): Vec3 => {
-    const { scene: there, mountPose } = scenes[index]!;
-    return unplace(mountPose, landReading(readings[index]!, there, '', error).point);
-  };
+  const lander = readingLander(obstacle);
   return {
     landed,
     perShared,
     own: ownOf,
-    perTravel: landed.map(({ index, point }, k) => {
-      if (ownOf[k]!.travel < 0) return [0, 0, 0];
-      const lower = readingScene(readings[index]!, description.mount, scene, '', -1);
-      const to = unplace(lower.mountPose, landReading(readings[index]!, lower.scene).point);
-      return [point[0] - to[0], point[1] - to[1], point[2] - to[2]];
-    }),
-    land,
+    perTravel: landed.map(({ index: of }, k) => (ownOf[k]!.travel < 0 ? [0, 0, 0] : lander.perTravel(of))),
+    land: lander.land,
   };
 }
 

@@ -1,12 +1,9 @@
-import type { CornerDescription } from '../../3-survey/description/corner-description';
 import type { DrawnRow, EnvelopeKind } from '../../4-clearance/envelope/envelope-kind';
-import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
 import type { ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import type { PreparedCorner } from '../../4-clearance/case/prepared-corner';
 import { solidAt } from '../../4-clearance/oracle/posture-gap';
 import { solidDistance, type Solid } from '../../2-vehicle/setup/rotor';
 import { standardRegions, type Standard } from '../../4-clearance/case/standard';
-import { landedReadings, surveyScene } from '../../3-survey/landing/landed-readings';
 import { place, unplace } from '../../1-base/geometry/pose';
 import type { Vec3 } from '../../1-base/geometry/vec3';
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
@@ -17,7 +14,6 @@ import { drawer, type Candidate, type Draw, type ObstacleModel } from './draw';
 import { edgeShifts } from './moved-edge';
 import { readingShifts, type OwnError } from './moved-readings';
 import { sharedErrors, type Fit, type SharedError } from './shared-errors';
-import { positionSigmaMm } from '../../3-survey/reading/usual-errors';
 
 /** Everything a draw needs, worked out once. */
 export interface SpreadModel {
@@ -39,25 +35,19 @@ export function makeSpreadModel(
   verdicts: readonly ObstacleVerdict[],
   look: 'whereItMayTouch' | 'whereItIsMet' = 'whereItMayTouch',
 ): SpreadModel {
-  const counted: Fit = { ...fit, setup: fit.setup };
-  const shared = sharedErrors(counted);
-  const off = shared.map((error) => disturbedCorner(corner, error, counted, kind, drawn));
-  const scene = surveyScene(corner.key, fit.corner);
+  const shared = sharedErrors(fit);
+  const off = shared.map((error) => disturbedCorner(corner, error, fit, kind, drawn));
   const own: OwnError[] = [];
   const finder = look === 'whereItMayTouch' ? new CandidateFinder(corner) : null;
   const poses = new PoseShelf(corner, off);
   const regions = standardRegions(standard, corner.envelope.limits);
   const obstacles = corner.obstacles.map((obstacle, i): ObstacleModel => {
-    const description = describedBy(fit.corner, obstacle.id);
-    const isEdge = description.readingsAs === 'polyline';
-    const landed = landedReadings(description, scene, '');
-    const found = finder?.of(obstacle, landed, isEdge) ?? [];
-    // What test fits taught stands for what readings and shape leave open.
-    const learned = description.learned?.sdMm;
-    const edge = obstacle.edge && !learned ? edgeShifts(own, i, description, obstacle.edge, scene, off) : null;
+    const { isSettled, sigmaMm, edge: fitted } = obstacle;
+    const found = finder?.of(obstacle) ?? [];
+    const edge = fitted && !isSettled ? edgeShifts(own, i, obstacle, fitted, off) : null;
     const verdict = verdicts[i]!;
     const met = { ...verdict, posture: postureOfVerdict(verdict) };
-    const along = finder ? found : placesAlong(obstacle, landed, isEdge);
+    const along = finder ? found : placesAlong(obstacle);
     const places = [metPlace(corner, obstacle, met, along), ...found];
     const candidates = places.map((at): Candidate => {
       const posture = postureAt(corner, at.shares);
@@ -90,16 +80,14 @@ export function makeSpreadModel(
         ...slopesOf(solid, corner.rotor.centrePlaneMm, inWheel, axes, shifts.shifts),
       };
     });
-    const shapeSigma = description.shape && positionSigmaMm(description.shape.type, description.toleranceMm);
-    const sigmas = learned ?? (shapeSigma === undefined ? null : [shapeSigma, shapeSigma, shapeSigma]);
-    const shapeError = sigmas ? own.length : -1;
-    sigmas?.forEach((sigma, k) => {
+    const shapeError = sigmaMm ? own.length : -1;
+    sigmaMm?.forEach((sigma, k) => {
       const axis = (['x', 'y', 'z'] as const)[k]!;
       own.push({ name: `${corner.key} ${obstacle.id} ${axis}`, obstacle: i, reading: null, sigma, of: axis });
     });
     return {
       candidates,
-      readings: landed.length > 0 && !edge && !learned ? readingShifts(own, i, description, scene, landed, off) : null,
+      readings: obstacle.landed.length > 0 && !edge && !isSettled ? readingShifts(own, i, obstacle, off) : null,
       shapeError,
       edgeError: edge?.first ?? -1,
       offMm: obstacle.radiusMm + obstacle.complianceMm,
@@ -156,9 +144,6 @@ function slopesOf(
     ),
   };
 }
-
-const describedBy = (corner: CornerDescription, id: string): ObstacleDescription =>
-  corner.obstacles.find((o) => o.id === id) as ObstacleDescription;
 
 const postureOfVerdict = ({ travelMm, steerDeg, crossMm }: ObstacleVerdict): Posture => ({
   travel: travelMm,

@@ -1,3 +1,4 @@
+import { FITTED, LEANING_AXIS, SWINGING, madeCorner } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { ClearSection } from '../../4-clearance/search/clear-section';
 import { fittedSetup } from '../../2-vehicle/setup/setup';
@@ -6,7 +7,7 @@ import type { ObstacleDescription } from '../../3-survey/description/obstacle-de
 import { cornerVerdicts } from '../../4-clearance/verdict/evaluate';
 import { prepareCorner } from '../../4-clearance/case/prepared-corner';
 import { STANDARDS } from '../../4-clearance/case/standard';
-import { surveyScene } from '../../3-survey/landing/landed-readings';
+import { surveyScene } from '../../3-survey/landing/survey-scene';
 import { place, unplace } from '../../1-base/geometry/pose';
 import { seededNormal, seededRandom } from '../../1-base/numeric/seeded-random';
 import { clockOfPoint } from '../../3-survey/reading/reading';
@@ -17,26 +18,19 @@ import { cornerSpread, drawnErrors } from './spread';
 import { makeSpreadModel } from './spread-model';
 import { USUAL } from '../../3-survey/reading/usual-errors';
 
-const FITTED = {
-  tire: { size: '265/70R17' },
-  wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 },
-  spacerMm: 0,
-} as const;
 const TRIED = { tire: { size: '285/70R17' }, wheel: { diameterIn: 17, widthIn: 8.5, offsetMm: 10 }, spacerMm: 0 };
 
-const corner = (
-  obstacles: readonly ObstacleDescription[],
-  more: Partial<CornerDescription> = {},
-): CornerDescription => ({
-  motion: { type: 'swingArm', frontView: { y: -900, z: -40 }, sideView: { x: -1500, z: 60 } },
-  steering: { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 95, lockLeftDeg: 35, lockRightDeg: 31 },
-  staticCamberDeg: -0.3,
-  staticToeDeg: 0.1,
-  travel: { bumpMm: 90, droopMm: 100 },
-  fitted: FITTED,
-  obstacles,
-  ...more,
-});
+const corner = (obstacles: readonly ObstacleDescription[], more: Partial<CornerDescription> = {}): CornerDescription =>
+  madeCorner({
+    motion: SWINGING,
+    steering: LEANING_AXIS,
+    staticCamberDeg: -0.3,
+    staticToeDeg: 0.1,
+    travel: { bumpMm: 90, droopMm: 100 },
+    fitted: FITTED,
+    obstacles,
+    ...more,
+  });
 
 /** 5 to 95 % of a normal distribution, in standard deviations: any table of the normal distribution. */
 const WIDTH_90 = 2 * 1.6449;

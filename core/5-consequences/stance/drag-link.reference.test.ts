@@ -1,3 +1,4 @@
+import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup } from '../../2-vehicle/setup/setup';
@@ -14,27 +15,22 @@ const LINK: DragLink = {
 const FITTED = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 25 }, spacerMm: 0 };
 
 /** A steered beam axle whose track bar runs from the frame at the left to the axle `acrossMm` to its right, sloping down. */
-const lifted = (acrossMm: number, riseMm: number, liftMm: number): CaseDescription => ({
-  corners: {
-    frontLeft: {
-      motion: {
-        type: 'beamAxle',
-        hubSpacingMm: 1600,
-        // Corner frame of the left wheel: y outboard is the vehicle's left.
-        points: { panhardFrame: [0, -300, 100 + riseMm], panhardAxle: [0, -300 - acrossMm, 100] },
-      },
-      steering: { inclinationDeg: 8, casterDeg: 5, kingpinOffsetMm: 100, lockLeftDeg: 32, lockRightDeg: 30 },
-      staticCamberDeg: 0,
-      staticToeDeg: 0,
-      travel: { bumpMm: 80, droopMm: 100 },
-      fitted: FITTED,
-      obstacles: [],
+const lifted = (acrossMm: number, riseMm: number, liftMm: number): CaseDescription =>
+  madeCase({
+    corners: {
+      frontLeft: madeCorner({
+        motion: {
+          type: 'beamAxle',
+          hubSpacingMm: 1600,
+          // Corner frame of the left wheel: y outboard is the vehicle's left.
+          points: { panhardFrame: [0, -300, 100 + riseMm], panhardAxle: [0, -300 - acrossMm, 100] },
+        },
+        steering: { inclinationDeg: 8, casterDeg: 5, kingpinOffsetMm: 100, lockLeftDeg: 32, lockRightDeg: 30 },
+        fitted: FITTED,
+      }),
     },
-  },
-  setup: { ...fittedAsSetup(FITTED), suspensionLiftMm: liftMm },
-  envelope: 'trail',
-  standard: 'neverRub',
-});
+    setup: { ...fittedAsSetup(FITTED), suspensionLiftMm: liftMm },
+  });
 
 describe('drag link and track bar, by the geometry of two swinging rods', () => {
   test('rods alike in length and slope run together: no bump steer (a parallelogram)', () => {

@@ -1,3 +1,4 @@
+import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup } from '../../2-vehicle/setup/setup';
@@ -25,23 +26,17 @@ function stood(
 ): CaseDescription {
   const wheel = { diameterIn: rimIn, widthIn: 8, offsetMm: 20 };
   const fitted = { tire: { size: fittedSize }, wheel, spacerMm: 0 };
-  return {
+  return madeCase({
     corners: {
-      frontLeft: {
-        motion: { type: 'swingArm', frontView: null, sideView: null },
-        staticCamberDeg: 0,
-        staticToeDeg: 0,
+      frontLeft: madeCorner({
         travel: { bumpMm: 90, droopMm: 110 },
         hubToLipMm: 520,
         groundToLipMm: 900,
         fitted,
-        obstacles: [],
-      },
+      }),
     },
     setup: { ...fittedAsSetup(fitted), tire: { size }, parts, ...more },
-    envelope: 'trail',
-    standard: 'neverRub',
-  };
+  });
 }
 
 const riseOf = (description: CaseDescription) => expectedHeights(description, 'frontLeft');

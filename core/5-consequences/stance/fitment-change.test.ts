@@ -1,17 +1,14 @@
+import { madeCorner } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { fittedSetup, countParts, fittedAsSetup } from '../../2-vehicle/setup/setup';
 import type { CornerDescription } from '../../3-survey/description/corner-description';
 import { fitmentChange } from './fitment-change';
 import { scrubRadiusMm } from './scrub-radius';
 
-const corner: CornerDescription = {
-  motion: { type: 'swingArm' },
-  staticCamberDeg: 0,
-  staticToeDeg: 0,
+const corner: CornerDescription = madeCorner({
   travel: { bumpMm: 80, droopMm: 80 },
   fitted: { tire: { size: '265/60R18' }, wheel: { diameterIn: 18, widthIn: 8, offsetMm: 40 }, spacerMm: 0 },
-  obstacles: [],
-};
+});
 const setup = fittedSetup(corner.fitted);
 
 test('nothing changes when nothing is changed', () => {

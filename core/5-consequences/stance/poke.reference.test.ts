@@ -1,3 +1,4 @@
+import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup, type SetupDescription } from '../../2-vehicle/setup/setup';
@@ -16,23 +17,18 @@ const arch = (from: number, to: number): Vec3[] =>
     return [450 * Math.sin(angle), 120, 450 * Math.cos(angle)];
   });
 
-const stood = (more: Partial<SetupDescription>, from = -52, to = 34): CaseDescription => ({
-  corners: {
-    frontLeft: {
-      motion: { type: 'swingArm', frontView: null, sideView: null },
-      staticCamberDeg: 0,
-      staticToeDeg: 0,
-      travel: { bumpMm: 80, droopMm: 100 },
-      fitted: FITTED,
-      obstacles: [
-        { id: 'lip', mount: 'body', material: 'sheetMetal', shape: { type: 'polyline', points: arch(from, to) } },
-      ],
+const stood = (more: Partial<SetupDescription>, from = -52, to = 34): CaseDescription =>
+  madeCase({
+    corners: {
+      frontLeft: madeCorner({
+        fitted: FITTED,
+        obstacles: [
+          { id: 'lip', mount: 'body', material: 'sheetMetal', shape: { type: 'polyline', points: arch(from, to) } },
+        ],
+      }),
     },
-  },
-  setup: { ...fittedAsSetup(FITTED), ...more },
-  envelope: 'trail',
-  standard: 'neverRub',
-});
+    setup: { ...fittedAsSetup(FITTED), ...more },
+  });
 
 describe('tire and fender', () => {
   test('poke is the outboard edge beyond the fender’s: half the width less the offset (common practice, no source)', () => {

@@ -1,3 +1,4 @@
+import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup, type SetupDescription, countParts } from '../../2-vehicle/setup/setup';
@@ -9,9 +10,9 @@ const FITTED = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 
 const TAPE = { lowerArmMm: 400, upperArmMm: 260, lowerArmRiseMm: 0 };
 
 function stood(more: Partial<SetupDescription>, beam = false): CaseDescription {
-  return {
+  return madeCase({
     corners: {
-      frontLeft: {
+      frontLeft: madeCorner({
         motion: beam
           ? {
               type: 'beamAxle',
@@ -22,18 +23,12 @@ function stood(more: Partial<SetupDescription>, beam = false): CaseDescription {
         steering: beam
           ? { inclinationDeg: 8, casterDeg: 5, kingpinOffsetMm: 100, lockLeftDeg: 32, lockRightDeg: 30 }
           : { lockLeftDeg: 32, lockRightDeg: 30 },
-        staticCamberDeg: 0,
-        staticToeDeg: 0,
-        travel: { bumpMm: 80, droopMm: 100 },
         hubToLipMm: 520,
         fitted: FITTED,
-        obstacles: [],
-      },
+      }),
     },
     setup: { ...fittedAsSetup(FITTED), ...more },
-    envelope: 'trail',
-    standard: 'neverRub',
-  };
+  });
 }
 
 const report = (description: CaseDescription, underside: CornerUnderside = {}, ability: AxleAbility = {}) =>

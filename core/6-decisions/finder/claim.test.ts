@@ -1,3 +1,4 @@
+import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import type { CaseDescription } from '../../4-clearance/case/case-description';
 import { ProblemError } from '../../1-base/problem';
@@ -24,13 +25,10 @@ describe('what a claim says', () => {
 });
 
 /** One thing straight above the tire, one that only a turned wheel meets. */
-const vehicle: CaseDescription = {
+const vehicle: CaseDescription = madeCase({
   corners: {
-    frontLeft: {
-      motion: { type: 'swingArm', frontView: null, sideView: null },
+    frontLeft: madeCorner({
       steering: { inclinationDeg: 0, casterDeg: 0, kingpinOffsetMm: 80, lockLeftDeg: 30, lockRightDeg: 30 },
-      staticCamberDeg: 0,
-      staticToeDeg: 0,
       travel: { bumpMm: 80, droopMm: 90 },
       fitted: { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 20 }, spacerMm: 0 },
       obstacles: [
@@ -49,11 +47,9 @@ const vehicle: CaseDescription = {
           shape: { type: 'points', points: [[-360, -185, -60]] },
         },
       ],
-    },
+    }),
   },
-  envelope: 'trail',
-  standard: 'neverRub',
-};
+});
 
 describe('a claim on a vehicle', () => {
   const holds = (text: string): string[] =>

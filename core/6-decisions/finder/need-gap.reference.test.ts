@@ -1,3 +1,4 @@
+import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup } from '../../2-vehicle/setup/setup';
@@ -7,20 +8,14 @@ import { STANDARDS } from '../../4-clearance/case/standard';
 import { needGapCard } from './need-gap';
 
 /** A straight axle end that does not steer: gaps are differences of lengths. */
-const trailer: CaseDescription = {
+const trailer: CaseDescription = madeCase({
   corners: {
-    rearLeft: {
-      motion: { type: 'swingArm', frontView: null, sideView: null },
-      staticCamberDeg: 0,
-      staticToeDeg: 0,
+    rearLeft: madeCorner({
       travel: { bumpMm: 60, droopMm: 80 },
       fitted: { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 20 }, spacerMm: 0 },
-      obstacles: [],
-    },
+    }),
   },
-  envelope: 'trail',
-  standard: 'neverRub',
-};
+});
 
 describe('needed gaps', () => {
   test('above the tire: half the growth, all of the bump, and the room that is wanted', () => {

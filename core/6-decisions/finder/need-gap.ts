@@ -3,7 +3,7 @@ import { setupForCorner, type CaseDescription } from '../../4-clearance/case/cas
 import { fittedSetup } from '../../2-vehicle/setup/setup';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
-import { surveyScene } from '../../3-survey/landing/landed-readings';
+import { surveyScene } from '../../3-survey/landing/survey-scene';
 import { prepareCorner } from '../../4-clearance/case/prepared-corner';
 import { SectionShelf } from '../../4-clearance/search/section-cache';
 import { materialStretches, STANDARDS } from '../../4-clearance/case/standard';

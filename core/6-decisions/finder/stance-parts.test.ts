@@ -1,30 +1,24 @@
+import { FITTED, madeCase, madeCorner } from '../../fixtures/made-corner';
 import { expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup, countParts } from '../../2-vehicle/setup/setup';
 import { stanceSetup } from './candidates';
 
-const FITTED = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 }, spacerMm: 0 };
 const STANDS = { liftKind: null, liftMm: 0, bumpStopMm: 0, steeringStopDeg: 0, axleShiftMm: 0 } as const;
 
 test('a lift put into the stance counts in the finder, and what the finder tries comes on top of it', () => {
-  const description: CaseDescription = {
+  const description: CaseDescription = madeCase({
     corners: {
-      frontLeft: {
-        motion: { type: 'swingArm', frontView: null, sideView: null },
-        staticCamberDeg: 0,
-        staticToeDeg: 0,
+      frontLeft: madeCorner({
         travel: { bumpMm: 90, droopMm: 100 },
         fitted: FITTED,
-        obstacles: [],
-      },
+      }),
     },
     setup: {
       ...fittedAsSetup(FITTED),
       corners: { frontLeft: { parts: [{ kind: 'strutTopSpacer', thicknessMm: 20, motionRatio: 0.5 }] } },
     },
-    envelope: 'trail',
-    standard: 'neverRub',
-  };
+  });
   const counted = (stance: Parameters<typeof stanceSetup>[2]) =>
     countParts(stanceSetup(description, 'frontLeft', stance));
   expect(counted(STANDS)).toMatchObject({ suspensionLiftMm: 40, bumpLimitShiftMm: -40, droopLimitShiftMm: -40 });

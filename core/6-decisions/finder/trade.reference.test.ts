@@ -1,3 +1,4 @@
+import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import type { CaseDescription } from '../../4-clearance/case/case-description';
 import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
@@ -27,21 +28,17 @@ const ABOVE: ObstacleDescription = {
   shape: { type: 'points', points: [[0, -20, 505]] },
 };
 
-const vehicle = (...obstacles: ObstacleDescription[]): CaseDescription => ({
-  corners: {
-    frontLeft: {
-      motion: { type: 'swingArm', frontView: null, sideView: null },
-      steering: { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 95, lockLeftDeg: 33, lockRightDeg: 33 },
-      staticCamberDeg: 0,
-      staticToeDeg: 0,
-      travel: { bumpMm: 80, droopMm: 90 },
-      fitted: { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 20 }, spacerMm: 0 },
-      obstacles,
+const vehicle = (...obstacles: ObstacleDescription[]): CaseDescription =>
+  madeCase({
+    corners: {
+      frontLeft: madeCorner({
+        steering: { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 95, lockLeftDeg: 33, lockRightDeg: 33 },
+        travel: { bumpMm: 80, droopMm: 90 },
+        fitted: { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 20 }, spacerMm: 0 },
+        obstacles,
+      }),
     },
-  },
-  envelope: 'trail',
-  standard: 'neverRub',
-});
+  });
 
 const question = (more: Partial<FinderQuestion> = {}): FinderQuestion => ({
   fit: 'allRound',

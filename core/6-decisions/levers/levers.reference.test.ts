@@ -1,3 +1,4 @@
+import { FITTED, LEANING_AXIS, madeCase, madeCorner } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup } from '../../2-vehicle/setup/setup';
@@ -7,56 +8,51 @@ import type { MotionDescription } from '../../2-vehicle/motion/motion-descriptio
 import { LEVERS } from './lever-kinds';
 import { leversCase, type Lever, type ObstacleLevers } from './levers';
 
-const FITTED = {
-  tire: { size: '265/70R17' },
-  wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 },
-  spacerMm: 0,
-} as const;
-
-const corner = (motion: MotionDescription): CornerDescription => ({
-  motion,
-  steering: { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 95, lockLeftDeg: 35, lockRightDeg: 31 },
-  staticCamberDeg: -0.3,
-  staticToeDeg: 0.1,
-  travel: { bumpMm: 90, droopMm: 100 },
-  fitted: FITTED,
-  obstacles: [
-    {
-      id: 'lip',
-      mount: 'body',
-      material: 'sheetMetal',
-      shape: {
-        type: 'polyline',
-        points: [
-          [-330, 90, 395],
-          [-30, 96, 505],
-          [260, 92, 430],
-        ],
+const corner = (motion: MotionDescription): CornerDescription =>
+  madeCorner({
+    motion,
+    steering: LEANING_AXIS,
+    staticCamberDeg: -0.3,
+    staticToeDeg: 0.1,
+    travel: { bumpMm: 90, droopMm: 100 },
+    fitted: FITTED,
+    obstacles: [
+      {
+        id: 'lip',
+        mount: 'body',
+        material: 'sheetMetal',
+        shape: {
+          type: 'polyline',
+          points: [
+            [-330, 90, 395],
+            [-30, 96, 505],
+            [260, 92, 430],
+          ],
+        },
       },
-    },
-    { id: 'mount', mount: 'frame', material: 'bodyMount', shape: { type: 'points', points: [[-395, -95, -150]] } },
-    {
-      id: 'rail',
-      mount: 'frame',
-      material: 'frame',
-      shape: {
-        type: 'capsule',
-        points: [
-          [-350, -345, 60],
-          [300, -330, 90],
-        ],
-        radiusMm: 15,
+      { id: 'mount', mount: 'frame', material: 'bodyMount', shape: { type: 'points', points: [[-395, -95, -150]] } },
+      {
+        id: 'rail',
+        mount: 'frame',
+        material: 'frame',
+        shape: {
+          type: 'capsule',
+          points: [
+            [-350, -345, 60],
+            [300, -330, 90],
+          ],
+          radiusMm: 15,
+        },
       },
-    },
-    {
-      id: 'flap',
-      mount: 'body',
-      material: 'plastic',
-      removable: true,
-      shape: { type: 'points', points: [[-430, 20, -60]] },
-    },
-  ],
-});
+      {
+        id: 'flap',
+        mount: 'body',
+        material: 'plastic',
+        removable: true,
+        shape: { type: 'points', points: [[-430, 20, -60]] },
+      },
+    ],
+  });
 
 const MOTIONS: [string, MotionDescription][] = [
   ['swing arm', { type: 'swingArm', frontView: { y: -900, z: -40 }, sideView: { x: -1500, z: 60 } }],
@@ -64,16 +60,16 @@ const MOTIONS: [string, MotionDescription][] = [
   ['beam axle', { type: 'beamAxle', hubSpacingMm: 1500, points: { linkPivot: [-900, 0, 60] } }],
 ];
 
-const caseOf = (motion: MotionDescription): CaseDescription => ({
-  corners: { frontLeft: corner(motion) },
-  setup: {
-    ...fittedAsSetup(FITTED),
-    tire: { size: '285/75R17' },
-    wheel: { diameterIn: 17, widthIn: 8.5, offsetMm: 8 },
-  },
-  envelope: 'trail',
-  standard: 'cutToFit',
-});
+const caseOf = (motion: MotionDescription): CaseDescription =>
+  madeCase({
+    corners: { frontLeft: corner(motion) },
+    setup: {
+      ...fittedAsSetup(FITTED),
+      tire: { size: '285/75R17' },
+      wheel: { diameterIn: 17, widthIn: 8.5, offsetMm: 8 },
+    },
+    standard: 'cutToFit',
+  });
 
 const marginsWith = (description: CaseDescription, { kind, amount }: Pick<Lever, 'kind' | 'amount'>) => {
   const setup = LEVERS[kind].apply(description.setup!, amount, description.corners.frontLeft!);

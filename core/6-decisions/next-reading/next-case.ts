@@ -2,7 +2,6 @@ import { setupForCorner, type CaseDescription } from '../../4-clearance/case/cas
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { describedCorner, prepareDescribed } from '../../4-clearance/case/described-corner';
 import { cornerVerdicts } from '../../4-clearance/verdict/evaluate';
-import { surveyScene } from '../../3-survey/landing/landed-readings';
 import { SectionShelf } from '../../4-clearance/search/section-cache';
 import { STANDARDS } from '../../4-clearance/case/standard';
 import { nextReadings, type NextReading } from './next-reading';
@@ -17,5 +16,5 @@ export function nextReadingsOf(
   const prepared = prepareDescribed(description, key, shelf.survey);
   const finder = shelf.section(prepared, corner, setupForCorner(description, key));
   const verdicts = cornerVerdicts(prepared, STANDARDS[description.standard], {}, finder);
-  return nextReadings(prepared, verdicts, surveyScene(key, corner));
+  return nextReadings(prepared, verdicts);
 }

@@ -1,8 +1,9 @@
+import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
 import type { ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
-import type { SurveyScene } from '../../3-survey/landing/landed-readings';
+import type { SurveyScene } from '../../3-survey/landing/survey-scene';
 import type { PreparedCorner } from '../../4-clearance/case/prepared-corner';
 import { isNearGround, nearestOnSolid } from '../../2-vehicle/setup/rotor';
-import { compose, inverse, place } from '../../1-base/geometry/pose';
+import { compose, inverse, place, translation } from '../../1-base/geometry/pose';
 import { clockOfPoint, type ReadingDescription, type ReadingPlace } from '../../3-survey/reading/reading';
 import { USUAL } from '../../3-survey/reading/usual-errors';
 import { toRadians } from '../../1-base/units/angle';
@@ -38,33 +39,32 @@ const LEAST_WORTH_MM = 0.2;
  * Readings that would narrow the low gap of a corner under a setup most, best first; of obstacles whose readings are
  * fitted to a kind of edge. A gap taken where it is least tells by its slope on the edge's numbers, as their covariance says.
  */
-export function nextReadings(
-  corner: PreparedCorner,
-  verdicts: readonly ObstacleVerdict[],
-  survey: SurveyScene,
-): NextReading[] {
+export function nextReadings(corner: PreparedCorner, verdicts: readonly ObstacleVerdict[]): NextReading[] {
   const known = corner.obstacles.flatMap((obstacle) => {
     const verdict = verdicts.find(({ id }) => id === obstacle.id);
-    if (!obstacle.edge || !verdict) return [];
-    const { model, fit } = obstacle.edge;
+    const { edge, edgeQ, shiftMm } = obstacle;
+    // A test fit said how far off it may still be: another reading is not what it wants.
+    if (!edge || !edgeQ || obstacle.isSettled || !verdict) return [];
+    const { model, fit } = edge;
     const posture = { travel: verdict.travelMm, steer: toRadians(verdict.steerDeg), cross: verdict.crossMm };
     const toWheel = compose(
       inverse(corner.motion.wheelPose(posture)),
       corner.motion.mountPose(obstacle.mount, posture),
     );
-    const { slope } = edgeGap(model, fit.q, { toWheel, rotor: corner.rotor });
-    return [{ obstacle, edge: obstacle.edge, verdict, slope, variance: covarianceOf(slope, fit.covariance, slope) }];
+    const { slope } = edgeGap(model, edgeQ, { toWheel: compose(toWheel, translation(shiftMm)), rotor: corner.rotor });
+    return [{ obstacle, edge, edgeQ, verdict, slope, variance: covarianceOf(slope, fit.covariance, slope) }];
   });
   const low = Math.min(...known.map(({ verdict }) => verdict.marginMm));
   return known
-    .flatMap(({ obstacle, edge, verdict, slope, variance }) => {
+    .flatMap(({ obstacle, edge, edgeQ, verdict, slope, variance }) => {
+      const { survey, description } = obstacle;
       const apart = (verdict.marginMm - low) / (NEARBY_MM + 2 * Math.sqrt(variance));
       const matters = Math.exp(-0.5 * apart * apart);
-      const readings = survey.corner.obstacles.find(({ id }) => id === obstacle.id)?.readings ?? [];
-      return standings(obstacle.mount, survey).flatMap(({ steer, height, standing, wheel }) => {
+      const { readings = [] } = description;
+      return standings(obstacle).flatMap(({ steer, height, standing, wheel }) => {
         if (readings.some((r) => r.nearest && r.steer === steer && heightOf(r, survey.corner.hubToLipMm) === height))
           return [];
-        const { gapMm, at, slope: reads } = edgeGap(edge.model, edge.fit.q, standing);
+        const { gapMm, at, slope: reads } = edgeGap(edge.model, edgeQ, standing);
         const { covariance } = edge.fit;
         const shared = covarianceOf(slope, covariance, reads);
         const sigma = Math.hypot(USUAL.gapMm, height === 'ride' ? 0 : USUAL.heldHeightMm);
@@ -82,10 +82,7 @@ export function nextReadings(
     .sort((a, b) => b.worthMm - a.worthMm);
 }
 
-function standings(
-  mount: Parameters<SurveyScene['motion']['mountFrom']>[1],
-  { motion, rotor, corner }: SurveyScene,
-): {
+function standings({ mount, shiftMm, survey: { motion, rotor, corner } }: PreparedObstacle): {
   steer: NextReading['steer'];
   height: WalkHeight;
   standing: Standing;
@@ -102,11 +99,12 @@ function standings(
     ] as const;
     return steers.map(([steer, angle]) => {
       const wheel = motion.wheelFrom(state, angle);
+      const mountPose = motion.mountFrom(state, mount, angle);
       return {
         steer,
         height,
         wheel,
-        standing: { toWheel: compose(inverse(wheel), motion.mountFrom(state, mount, angle)), rotor },
+        standing: { toWheel: compose(inverse(wheel), compose(mountPose, translation(shiftMm))), rotor },
       };
     });
   });

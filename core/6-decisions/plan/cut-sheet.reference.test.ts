@@ -1,3 +1,4 @@
+import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup } from '../../2-vehicle/setup/setup';
@@ -61,22 +62,19 @@ function caseWith(
   size: string,
   key: 'frontLeft' | 'frontRight' = 'frontLeft',
 ): CaseDescription {
-  return {
+  return madeCase({
     corners: {
-      [key]: {
+      [key]: madeCorner({
         motion: { type: 'swingArm', frontView: { y: -900, z: -30 }, sideView: null },
         steering: { inclinationDeg: 10, casterDeg: 3, kingpinOffsetMm: 90, lockLeftDeg: 25, lockRightDeg: 25 },
-        staticCamberDeg: 0,
-        staticToeDeg: 0,
         travel: { bumpMm: 60, droopMm: 70 },
         fitted: FITTED,
         obstacles: [obstacle],
-      },
+      }),
     },
     setup: { ...fittedAsSetup(FITTED), tire: { size } },
-    envelope: 'trail',
     standard: 'cutToFit',
-  };
+  });
 }
 
 /** The margin once only a part of the panel is left; null where nothing is. */

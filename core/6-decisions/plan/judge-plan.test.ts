@@ -1,3 +1,4 @@
+import { madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import type { CaseDescription } from '../../4-clearance/case/case-description';
 import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
@@ -26,7 +27,7 @@ const point = (id: string, at: readonly [number, number, number], more: Partial<
 
 function wellOf(obstacles: readonly ObstacleDescription[]): CaseDescription {
   const corner = crowded(1, 'cutToFit').corners.frontLeft!;
-  return {
+  return madeCase({
     corners: {
       frontLeft: {
         ...corner,
@@ -34,9 +35,8 @@ function wellOf(obstacles: readonly ObstacleDescription[]): CaseDescription {
         obstacles,
       },
     },
-    envelope: 'trail',
     standard: 'cutToFit',
-  };
+  });
 }
 
 describe('a plan judged anew at every edit', () => {

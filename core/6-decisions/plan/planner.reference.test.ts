@@ -1,3 +1,4 @@
+import { madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import type { CaseDescription } from '../../4-clearance/case/case-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
@@ -167,7 +168,7 @@ describe('what a plan never does (common practice, no source)', () => {
 
   test('a crash bracket comes off with the owner’s consent to that very one, and is never cut', () => {
     const bracket = crowded(1, 'cutToFit').corners.frontLeft!;
-    const description: CaseDescription = {
+    const description: CaseDescription = madeCase({
       corners: {
         frontLeft: {
           ...bracket,
@@ -183,9 +184,8 @@ describe('what a plan never does (common practice, no source)', () => {
           ],
         },
       },
-      envelope: 'trail',
       standard: 'cutToFit',
-    };
+    });
     const asked: PlanQuestion = { ...QUESTION, allowed: { ...QUESTION.allowed, crashBracket: 0 }, bodyLiftsMm: [] };
     const refused = planCase(description, { ...asked, tried: { front: {}, rear: {} } });
     expect(refused.leastPermanent).toBeNull();

@@ -1,3 +1,4 @@
+import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { expect, test } from '@jest/globals';
 import { evaluateCase } from '../../4-clearance/verdict/evaluate';
 import { setupForCorner, type CaseDescription } from '../../4-clearance/case/case-description';
@@ -7,16 +8,13 @@ import { rotatedCase } from './rotation';
 
 const narrow = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 } };
 const wide = { tire: { size: '285/70R17' }, wheel: { diameterIn: 17, widthIn: 9, offsetMm: 0 } };
-const corner: CornerDescription = {
-  motion: { type: 'swingArm' },
-  staticCamberDeg: 0,
-  staticToeDeg: 0,
+const corner: CornerDescription = madeCorner({
   travel: { bumpMm: 80, droopMm: 80 },
   fitted: { ...narrow, spacerMm: 0 },
   obstacles: [{ id: 'lip', mount: 'body', material: 'sheetMetal', shape: { type: 'points', points: [[0, 100, 560]] } }],
-};
+});
 const all = { frontLeft: corner, frontRight: corner, rearLeft: corner, rearRight: corner };
-const base: CaseDescription = { corners: all, envelope: 'trail', standard: 'neverRub' };
+const base: CaseDescription = madeCase({ corners: all });
 const common = fittedAsSetup(corner.fitted);
 
 test('the same all round: a rotation changes nothing', () => {

@@ -1,3 +1,4 @@
+import { FITTED, madeCase, madeCorner } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup } from '../../2-vehicle/setup/setup';
@@ -9,22 +10,17 @@ import type { LiftPart } from '../../2-vehicle/setup/lift-part';
 import { installSheet, type InstallKind } from './install-sheet';
 import { holds, type Piece } from './receiving';
 
-const FITTED = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 }, spacerMm: 0 };
-const fitted = (parts: readonly LiftPart[], motion: MotionDescription): CaseDescription => ({
-  corners: {
-    rearLeft: {
-      motion,
-      staticCamberDeg: 0,
-      staticToeDeg: 0,
-      travel: { bumpMm: 80, droopMm: 90 },
-      fitted: FITTED,
-      obstacles: [],
+const fitted = (parts: readonly LiftPart[], motion: MotionDescription): CaseDescription =>
+  madeCase({
+    corners: {
+      rearLeft: madeCorner({
+        motion,
+        travel: { bumpMm: 80, droopMm: 90 },
+        fitted: FITTED,
+      }),
     },
-  },
-  setup: { ...fittedAsSetup(FITTED), parts },
-  envelope: 'trail',
-  standard: 'neverRub',
-});
+    setup: { ...fittedAsSetup(FITTED), parts },
+  });
 const ARM: MotionDescription = { type: 'swingArm', frontView: null, sideView: null };
 const BEAM: MotionDescription = { type: 'beamAxle', hubSpacingMm: 1600, leaf: true };
 const BLOCK: LiftPart = {

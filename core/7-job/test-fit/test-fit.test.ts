@@ -1,3 +1,4 @@
+import { FITTED, LEANING_AXIS, madeCorner } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { LOCK_TO_LOCK } from '../../5-consequences/calibration/fit-run';
 import { fittedSetup, type Setup } from '../../2-vehicle/setup/setup';
@@ -7,17 +8,13 @@ import { heightVerdict } from './height-check';
 import type { TriedPosture } from './postures';
 import { runOf, travelAt, untried } from './tried';
 
-const FITTED = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 }, spacerMm: 0 };
-const CORNER: CornerDescription = {
-  motion: { type: 'swingArm', frontView: null, sideView: null },
-  steering: { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 95, lockLeftDeg: 35, lockRightDeg: 31 },
-  staticCamberDeg: 0,
-  staticToeDeg: 0,
+const CORNER: CornerDescription = madeCorner({
+  steering: LEANING_AXIS,
   travel: { bumpMm: 90, droopMm: 100 },
   hubToLipMm: 520,
   fitted: FITTED,
   obstacles: [{ id: 'lip', mount: 'body', material: 'sheetMetal', shape: { type: 'points', points: [[0, 90, 560]] } }],
-};
+});
 const LIFTED: Setup = { ...fittedSetup(FITTED), suspensionLiftMm: 40 };
 const posture = (kind: TriedPosture['kind'], more: Partial<TriedPosture> = {}): TriedPosture => ({
   kind,

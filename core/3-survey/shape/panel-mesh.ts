@@ -1,6 +1,6 @@
 import Delaunator from 'delaunator';
 import { cross, dot, length, normalize, scale, subtract, add, type Vec3 } from '../../1-base/geometry/vec3';
-import type { ShapeDescription } from '../../3-survey/shape/shape';
+import type { ShapeDescription } from './shape';
 import { joinPath, ProblemError } from '../../1-base/problem';
 
 /** A sheet of triangles, mount's frame, mm. */
