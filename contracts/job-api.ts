@@ -14,6 +14,8 @@ export const jobContentSchema = z.strictObject({
 export const jobUpdateSchema = jobContentSchema.extend({
   /** The revision the writer read. */
   revision: z.int().min(1),
+  /** Names this one save, so that a writer whose answer got lost finds out that it was taken. */
+  save: plainText(64).min(8).optional(),
 });
 
 export const jobSchema = z.object({
@@ -22,6 +24,8 @@ export const jobSchema = z.object({
   customer: z.string(),
   revision: z.number(),
   document: lowgapFileSchema,
+  /** The save that made this revision, where it was named. */
+  savedBy: z.string().nullish(),
   createdAt: z.string(),
   updatedAt: z.string(),
 });

@@ -204,6 +204,20 @@ describe('jobs over HTTP', () => {
     expect(answers.map((a) => a.status).sort()).toEqual([200, 409, 409]);
   });
 
+  test('a save whose answer got lost is answered as taken when it is sent again, and only to its own writer', async () => {
+    const { body: job } = await request(app).post('/api/jobs').send(content).expect(201);
+    const save = 'save-of-this-test';
+    const update = { ...content, title: 'Once', revision: 1, save };
+    await request(app).put(`/api/jobs/${job.id}`).send(update).expect(200);
+    const again = await request(app).put(`/api/jobs/${job.id}`).send(update).expect(200);
+    expect(again.body).toMatchObject({ title: 'Once', revision: 2, savedBy: save });
+    const other = await request(app)
+      .put(`/api/jobs/${job.id}`)
+      .send({ ...update, save: 'somebody-else' })
+      .expect(409);
+    expect(other.body.job).toMatchObject({ revision: 2, savedBy: save });
+  });
+
   test('removes a job once', async () => {
     const { body: job } = await create();
     await request(app).delete(`/api/jobs/${job.id}`).expect(204);

@@ -4,21 +4,28 @@ import { findStateSchema, type FindRequest } from '@/contracts/finder-api';
 import { jobListSchema, jobSchema, type Job, type JobContent, type JobUpdate } from '@/contracts/job-api';
 import { wellListSchema, wellSchema, type WellContent } from '@/contracts/well-api';
 import type { CalendarRequest, OrderPdfRequest, SheetPdfRequest } from '@/contracts/sheets-api';
+import { parseWith } from '@/contracts/parse';
 import { refusalSchema } from '@/contracts/problems';
 import type { Problem } from '@/core/1-base/problem';
 
 export type ApiFailure =
   | { readonly kind: 'unreachable' }
+  /** It answered what nobody here can read: another version of the program. */
+  | { readonly kind: 'drifted'; readonly problems: readonly Problem[] }
   | { readonly kind: 'refused'; readonly status: number; readonly problems: readonly Problem[]; readonly newer?: Job };
 
 export type ApiResult<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: ApiFailure };
+
+/** What a caller may say of a request beside its content. */
+export type CallOptions = Pick<RequestInit, 'signal' | 'keepalive'>;
 
 async function call<T>(
   method: string,
   path: string,
   schema: z.ZodType<T> | null,
   body?: unknown,
+  options: CallOptions = {},
 ): Promise<ApiResult<T>> {
   let response: Response;
   let answer: unknown;
@@ -26,12 +33,18 @@ async function call<T>(
     response = await fetch(`/api${path}`, {
       method,
       ...bodyOf(body),
+      ...options,
     });
     answer = response.status === 204 ? undefined : await response.json();
   } catch {
     return { ok: false, failure: { kind: 'unreachable' } };
   }
-  if (response.ok) return { ok: true, value: schema ? schema.parse(answer) : (undefined as T) };
+  if (response.ok) {
+    if (!schema) return { ok: true, value: undefined as T };
+    const read = parseWith(schema, answer);
+    // A server of another version: its answer is no answer, and says so as data.
+    return read.ok ? read : { ok: false, failure: { kind: 'drifted', problems: read.problems } };
+  }
   const refusal = refusalSchema.safeParse(answer);
   const newer = jobSchema.safeParse((answer as { job?: unknown } | undefined)?.job);
   return {
@@ -82,6 +95,7 @@ export const api = {
   listJobs: () => call('GET', '/jobs', jobListSchema),
   readJob: (id: string) => call('GET', `/jobs/${id}`, jobSchema),
   createJob: (content: JobContent) => call('POST', '/jobs', jobSchema, content),
-  saveJob: (id: string, update: JobUpdate) => call('PUT', `/jobs/${id}`, jobSchema, update),
+  saveJob: (id: string, update: JobUpdate, options: CallOptions = {}) =>
+    call('PUT', `/jobs/${id}`, jobSchema, update, options),
   removeJob: (id: string) => call<void>('DELETE', `/jobs/${id}`, null),
 };

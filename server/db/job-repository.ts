@@ -9,6 +9,7 @@ export interface StoredJob {
   readonly customer: string;
   readonly revision: number;
   readonly document: LowgapFile;
+  readonly savedBy: string | null;
   readonly createdAt: Date;
   readonly updatedAt: Date;
 }
@@ -47,16 +48,20 @@ export class JobRepository {
     return job as StoredJob;
   }
 
-  /** Saves over `revision` only: a writer who read an older one gets the newer job back instead. */
-  async update(id: string, revision: number, content: JobContent): Promise<UpdateOutcome> {
+  /**
+   * Saves over `revision` only: a writer who read an older one gets the newer job back instead. A save that was taken
+   * before, and is sent again because its answer got lost, is answered as saved.
+   */
+  async update(id: string, revision: number, content: JobContent, save: string | null = null): Promise<UpdateOutcome> {
     const [saved] = await this.#db
       .update(jobs)
-      .set({ ...content, revision: sql`${jobs.revision} + 1`, updatedAt: sql`now()` })
+      .set({ ...content, savedBy: save, revision: sql`${jobs.revision} + 1`, updatedAt: sql`now()` })
       .where(and(eq(jobs.id, id), eq(jobs.revision, revision)))
       .returning();
     if (saved) return { status: 'saved', job: saved };
     const newer = await this.get(id);
-    return newer ? { status: 'stale', job: newer } : { status: 'gone' };
+    if (!newer) return { status: 'gone' };
+    return { status: save !== null && newer.savedBy === save ? 'saved' : 'stale', job: newer };
   }
 
   /** Whether there was such a job. */

@@ -11,6 +11,8 @@ export const jobs = pgTable('jobs', {
   /** Raised by one with every change; a writer must name the one it read. */
   revision: integer('revision').notNull().default(1),
   document: jsonb('document').$type<LowgapFile>().notNull(),
+  /** The save that made this revision, as its writer named it. */
+  savedBy: text('saved_by'),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
   updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
 });

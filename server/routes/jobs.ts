@@ -48,8 +48,8 @@ export function jobRoutes(jobs: JobRepository): Router {
     '/:id',
     answer(async (request) => {
       const id = idOf(request.params);
-      const { revision, ...content } = checked(jobUpdateSchema, request.body);
-      const outcome = await jobs.update(id, revision, content);
+      const { revision, save, ...content } = checked(jobUpdateSchema, request.body);
+      const outcome = await jobs.update(id, revision, content, save);
       if (outcome.status === 'gone') return gone(id);
       if (outcome.status === 'stale') {
         const problem = {

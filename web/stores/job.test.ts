@@ -1,38 +1,9 @@
+import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { createPinia, setActivePinia } from 'pinia';
-import type { Job, JobUpdate } from '@/contracts/job-api';
-import { demoJobs } from '@/demo/demo-jobs';
-import { shelvedDraft } from './draft-shelf';
+import { drafts } from '../saving/draft-store';
+import { FakeServer, ID } from '../testing/fake-server';
 import { useJobStore } from './job';
-
-const ID = '11111111-1111-4111-8111-111111111111';
-const content = demoJobs().at(-1)!;
-
-/** A server in memory that can be away, and that keeps revisions as the real one does. */
-class FakeServer {
-  job: Job = { id: ID, revision: 1, createdAt: '', updatedAt: '', ...structuredClone(content) };
-  away = false;
-  writes: JobUpdate[] = [];
-
-  readonly fetch = async (_path: string, init: { method: string; body?: string }): Promise<Response> => {
-    if (this.away) throw new TypeError('fetch failed');
-    if (init.method === 'GET') return this.#json(200, this.job);
-    const update = JSON.parse(init.body ?? '') as JobUpdate;
-    this.writes.push(update);
-    if (update.revision !== this.job.revision) {
-      return this.#json(409, {
-        problems: [{ code: 'conflict', path: 'revision', expected: '', found: '' }],
-        job: this.job,
-      });
-    }
-    this.job = { ...this.job, ...update, revision: update.revision + 1 };
-    return this.#json(200, this.job);
-  };
-
-  #json(status: number, body: unknown): Response {
-    return new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
-  }
-}
 
 class SilentWorker {
   addEventListener(): void {}
@@ -46,34 +17,46 @@ function memoryStorage(): Storage {
   return {
     getItem: (key: string) => kept.get(key) ?? null,
     setItem: (key: string, value: string) => void kept.set(key, value),
-    removeItem: (key: string) => void kept.delete(key),
   } as unknown as Storage;
 }
 
 let server: FakeServer;
 
-beforeEach(() => {
-  jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask', 'setImmediate'] });
+Object.assign(globalThis, { Worker: SilentWorker, sessionStorage: memoryStorage() });
+
+beforeEach(async () => {
+  jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask', 'setImmediate', 'performance'] });
   server = new FakeServer();
-  Object.assign(globalThis, { fetch: server.fetch, Worker: SilentWorker, localStorage: memoryStorage() });
+  Object.assign(globalThis, { fetch: server.fetch });
   setActivePinia(createPinia());
 });
 
-afterEach(() => {
+afterEach(async () => {
+  useJobStore().close();
+  await settle(1);
   jest.useRealTimers();
+  for (const { tab } of await drafts().ofJob(ID)) await drafts().drop(ID, tab);
 });
 
-/** Lets timers run out and answers arrive. */
+/** Lets timers run out and answers arrive, the browser's shelf among them. */
 async function settle(ms: number): Promise<void> {
   jest.advanceTimersByTime(ms);
-  for (let i = 0; i < 12; i++) await new Promise((resolve) => setImmediate(resolve));
+  for (let i = 0; i < 40; i++) {
+    await new Promise((resolve) => setImmediate(resolve));
+    jest.advanceTimersByTime(0);
+  }
 }
 
+/** Opens the job, the tabs' roll call (120 ms) included. */
 async function opened() {
   const job = useJobStore();
-  await job.open(ID);
+  const opening = job.open(ID);
+  for (let i = 0; i < 6; i++) await settle(130);
+  await opening;
   return job;
 }
+
+const draftOffset = async () => (await drafts().ofJob(ID))[0]?.document.setup?.wheel.offsetMm;
 
 const setOffset = (mm: number) => (file: NonNullable<ReturnType<typeof useJobStore>['document']>) => {
   file.setup!.wheel = { diameterIn: 17, widthIn: 8.5, offsetMm: mm };
@@ -84,11 +67,12 @@ describe('the open job', () => {
     const job = await opened();
     job.change(setOffset(20));
     job.change(setOffset(21));
-    expect(job.saveState).toBe('saving');
+    expect(job.saveStatus.state).toBe('saving');
     await settle(400);
     expect(server.writes.map((w) => w.document.setup?.wheel.offsetMm)).toEqual([21]);
-    expect(job).toMatchObject({ saveState: 'saved', revision: 2 });
-    expect(shelvedDraft(ID)).toBeNull();
+    expect(job.saveStatus.state).toBe('saved');
+    expect(server.job.revision).toBe(2);
+    expect(await draftOffset()).toBeUndefined();
   });
 
   test('a change is on the shelf before the server has it', async () => {
@@ -96,7 +80,8 @@ describe('the open job', () => {
     job.change(setOffset(33));
     await settle(160);
     expect(server.writes).toHaveLength(0);
-    expect(shelvedDraft(ID)?.document.setup?.wheel.offsetMm).toBe(33);
+    expect(await draftOffset()).toBe(33);
+    expect(job.saveStatus).toMatchObject({ state: 'saving', keptHere: true });
   });
 
   test('undo and redo walk through the documents and are saved too', async () => {
@@ -104,12 +89,12 @@ describe('the open job', () => {
     const before = job.document;
     job.change(setOffset(20));
     job.undo();
-    expect(job.document).toEqual(before);
+    expect(job.document).toBe(before);
     job.redo();
     expect(job.document?.setup?.wheel.offsetMm).toBe(20);
     job.undo();
     job.change(setOffset(5));
-    expect(job.redoable).toHaveLength(0);
+    expect(job.redoable).toBe(0);
     await settle(400);
     expect(server.job.document.setup?.wheel.offsetMm).toBe(5);
   });
@@ -120,13 +105,16 @@ describe('the open job', () => {
     for (const mm of [20, 21, 22]) job.changeSetup(setOffset(mm), 'drag-1');
     for (const mm of [30, 31]) job.changeSetup(setOffset(mm), 'drag-2');
     expect(job.document?.corners).toBe(before?.corners);
-    expect(job.undoable).toHaveLength(2);
+    expect(job.undoable).toBe(2);
     job.undo();
     expect(job.document?.setup?.wheel.offsetMm).toBe(22);
+    job.redo();
+    expect(job.document?.setup?.wheel.offsetMm).toBe(31);
     job.undo();
-    expect(job.document).toEqual(before);
+    job.undo();
+    expect(job.document).toBe(before);
     job.changeSetup(setOffset(40), 'drag-2');
-    expect(job.undoable).toHaveLength(1);
+    expect(job.undoable).toBe(1);
   });
 
   test('while the server is away the draft waits, and goes when it is back', async () => {
@@ -134,10 +122,10 @@ describe('the open job', () => {
     server.away = true;
     job.change(setOffset(44));
     await settle(400);
-    expect(job.saveState).toBe('waiting');
+    expect(job.saveStatus).toMatchObject({ state: 'waiting', keptHere: true });
     server.away = false;
-    await settle(4100);
-    expect(job.saveState).toBe('saved');
+    await settle(2100);
+    expect(job.saveStatus.state).toBe('saved');
     expect(server.job.document.setup?.wheel.offsetMm).toBe(44);
   });
 
@@ -149,8 +137,8 @@ describe('the open job', () => {
     setActivePinia(createPinia());
     server.away = false;
     const second = await opened();
-    expect(second.document?.setup?.wheel.offsetMm).toBe(27);
     await settle(400);
+    expect(second.document?.setup?.wheel.offsetMm).toBe(27);
     expect(server.job.document.setup?.wheel.offsetMm).toBe(27);
   });
 
@@ -161,8 +149,10 @@ describe('the open job', () => {
     await settle(160);
     setActivePinia(createPinia());
     const second = await opened();
-    expect(second).toMatchObject({ saveState: 'waiting', loadFailure: null });
+    expect(second).toMatchObject({ loadFailure: null });
     expect(second.document?.setup?.wheel.offsetMm).toBe(28);
+    await settle(400);
+    expect(second.saveStatus).toMatchObject({ state: 'waiting', keptHere: true });
   });
 
   test('without a draft an unreachable server is said', async () => {
@@ -170,6 +160,47 @@ describe('the open job', () => {
     const job = await opened();
     expect(job.loadFailure).toEqual({ kind: 'unreachable' });
     expect(job.document).toBeNull();
+  });
+
+  test('a job left while a save is under way takes its last change along, ten times of ten', async () => {
+    for (let n = 0; n < 10; n++) {
+      const job = await opened();
+      let answer = (): void => undefined;
+      server.holds = new Promise((resolve) => (answer = resolve));
+      job.change(setOffset(10));
+      await settle(400);
+      job.change(setOffset(11 + n));
+      job.close();
+      answer();
+      server.holds = null;
+      await settle(1);
+      expect({ n, offset: server.job.document.setup?.wheel.offsetMm }).toEqual({ n, offset: 11 + n });
+      expect(await draftOffset()).toBeUndefined();
+    }
+  });
+
+  test('a job left while the server is away is there when it is opened again', async () => {
+    const job = await opened();
+    server.away = true;
+    job.change(setOffset(3));
+    job.close();
+    await settle(1);
+    expect(await draftOffset()).toBe(3);
+    server.away = false;
+    expect((await opened()).document?.setup?.wheel.offsetMm).toBe(3);
+  });
+
+  test('what the document cannot hold is refused as it is typed, and everything else goes on', async () => {
+    const job = await opened();
+    const before = job.document;
+    job.change((file) => (file.vehicle.label = 'x'.repeat(500)));
+    expect(job.document).toBe(before);
+    expect(job.refused).toMatchObject([{ path: 'vehicle.label' }]);
+    job.change(setOffset(9));
+    expect(job.refused).toEqual([]);
+    await settle(400);
+    expect(job.saveStatus.state).toBe('saved');
+    expect(server.job.document.setup?.wheel.offsetMm).toBe(9);
   });
 });
 
@@ -179,8 +210,7 @@ describe('somebody else saved first', () => {
     server.job = { ...server.job, revision: 5, title: 'Theirs' };
     job.change(setOffset(1));
     await settle(400);
-    expect(job.saveState).toBe('conflict');
-    expect(job.newer?.title).toBe('Theirs');
+    expect(job.saveStatus).toMatchObject({ state: 'conflict', newer: { title: 'Theirs' } });
     return job;
   }
 
@@ -188,7 +218,7 @@ describe('somebody else saved first', () => {
     const job = await conflicted();
     job.settle('mine');
     await settle(400);
-    expect(job.saveState).toBe('saved');
+    expect(job.saveStatus.state).toBe('saved');
     expect(server.job).toMatchObject({ revision: 6, document: { setup: { wheel: { offsetMm: 1 } } } });
   });
 
@@ -207,6 +237,6 @@ describe('somebody else saved first', () => {
     job.change(setOffset(2));
     await settle(5000);
     expect(server.writes).toHaveLength(writes);
-    expect(shelvedDraft(ID)?.document.setup?.wheel.offsetMm).toBe(2);
+    expect(await draftOffset()).toBe(2);
   });
 });

@@ -1,0 +1,138 @@
+import { shallowRef } from 'vue';
+import type { Job, JobContent } from '@/contracts/job-api';
+import { jobContentSchema } from '@/contracts/job-api';
+import { api, type ApiResult } from '../api';
+import { drafts, type Draft, type DraftStore } from '../saving/draft-store';
+import { Saver, type SaverPorts, type SaverStatus } from '../saving/saver';
+import { newToken, thisTab } from '../saving/tab';
+
+const NOTHING_OPEN: SaverStatus = { state: 'saved', keptHere: false, problems: [], newer: null };
+
+/** A draft that this version of the program cannot read: it is kept as it is, to be taken away as a file. */
+export interface UnreadableDraft {
+  readonly draft: Draft;
+}
+
+export interface Found {
+  readonly content: JobContent;
+  readonly revision: number;
+  readonly isDraft: boolean;
+  /** The server's, where the draft does not stand on it. */
+  readonly newer: Job | null;
+}
+
+/** Jobs left whose last changes are still on their way. */
+const leaving = new Map<string, Promise<void>>();
+
+/** Saving of the open job, and what this browser keeps of it. */
+export function useSaving() {
+  const status = shallowRef<SaverStatus>(NOTHING_OPEN);
+  const unreadable = shallowRef<UnreadableDraft | null>(null);
+  let saver: Saver | null = null;
+  let jobId = '';
+
+  /** A job as the server has it, or as this browser kept it. */
+  async function find(id: string): Promise<ApiResult<Found>> {
+    // What was changed last in this very window goes first.
+    await leaving.get(id);
+    unreadable.value = null;
+    const [read, draft] = await Promise.all([api.readJob(id), draftOf(id).catch(() => null)]);
+    if (!draft) {
+      if (!read.ok) return read;
+      const { title, customer, document, revision } = read.value;
+      return { ok: true, value: { content: { title, customer, document }, revision, isDraft: false, newer: null } };
+    }
+    const { content, revision } = draft;
+    if (!read.ok) {
+      // Away is not gone: what is kept here can be worked on.
+      return read.failure.kind === 'refused' && read.failure.status < 500
+        ? read
+        : { ok: true, value: { content, revision, isDraft: true, newer: null } };
+    }
+    const newer = read.value.revision === revision ? null : read.value;
+    return { ok: true, value: { content, revision, isDraft: true, newer } };
+  }
+
+  /** The newest draft of this tab, or of one that is gone, read; others stay where they are. */
+  async function draftOf(id: string): Promise<{ readonly content: JobContent; readonly revision: number } | null> {
+    const shelf = drafts();
+    const all = await shelf.ofJob(id);
+    if (all.length === 0) return null;
+    const mine = await thisTab().mine;
+    const isForeign = all.some(({ tab }) => tab !== mine);
+    const others = isForeign ? await thisTab().others() : new Set<string>();
+    const draft = all.find(({ tab }) => tab === mine) ?? all.find(({ tab }) => !others.has(tab));
+    if (!draft) return null;
+    const { title, customer, document, revision } = draft;
+    const read = jobContentSchema.safeParse({ title, customer, document });
+    if (!read.success) {
+      unreadable.value = { draft };
+      return null;
+    }
+    if (draft.tab !== mine) await adoptDraft(shelf, draft, mine);
+    return { content: read.data, revision };
+  }
+
+  async function begin(id: string, found: Found): Promise<void> {
+    jobId = id;
+    const tab = await thisTab().mine.catch(() => 'none');
+    const ports: SaverPorts = {
+      send: (update, options) => api.saveJob(id, update, options),
+      putDraft: (draft) => drafts().put(draft),
+      dropDraft: () => drafts().drop(id, tab),
+      newToken,
+      now: () => Date.now(),
+      changed: (now) => {
+        if (saver === mine) status.value = now;
+      },
+    };
+    const mine = new Saver(id, tab, found, ports);
+    saver = mine;
+    status.value = mine.status;
+    if (found.newer) mine.meet(found.newer);
+    else if (found.isDraft) mine.take(found.content);
+  }
+
+  function end(): void {
+    const left = saver;
+    saver = null;
+    status.value = NOTHING_OPEN;
+    unreadable.value = null;
+    if (!left) return;
+    const id = jobId;
+    const done = left.leave().finally(() => {
+      if (leaving.get(id) === done) leaving.delete(id);
+    });
+    leaving.set(id, done);
+  }
+
+  if (typeof window !== 'undefined') {
+    window.addEventListener('pagehide', () => saver?.pageGoes());
+    window.addEventListener('online', () => saver?.tryNow());
+    window.addEventListener('beforeunload', (event) => {
+      // Only what would be lost is worth holding somebody up for.
+      if (saver?.isDirty && !saver.status.keptHere) event.preventDefault();
+    });
+    document.addEventListener('visibilitychange', () => {
+      if (document.visibilityState === 'hidden') saver?.pageGoes();
+    });
+  }
+
+  return {
+    status,
+    unreadable,
+    find,
+    begin,
+    end,
+    take: (content: JobContent) => saver?.take(content),
+    overwrite: () => saver?.overwrite(),
+    giveWay: (content: JobContent) => saver?.giveWay(content),
+    tryNow: () => saver?.tryNow(),
+    revision: () => saver?.revision ?? 0,
+  };
+}
+
+async function adoptDraft(shelf: DraftStore, draft: Draft, tab: string): Promise<void> {
+  await shelf.put({ ...draft, tab });
+  await shelf.drop(draft.job, draft.tab);
+}
