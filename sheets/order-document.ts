@@ -1,11 +1,10 @@
 import type { PlanJudgement } from '@/core/6-decisions/plan/judge-plan';
 import type { WorkLine, WorkOrder, PartLine } from '@/core/6-decisions/plan/work-order';
-import { formatFraction, formatMm } from '@/core/1-base/units/length';
+import { formatMm, bothUnits } from '@/core/1-base/units/length';
 import { formatMoney } from '@/core/1-base/units/money';
 import {
   amountWords,
   CONSUMABLE_WORDS,
-  CORNER_WORDS,
   knockOnWords,
   MODIFICATION_WORDS,
   placeWords,
@@ -14,6 +13,7 @@ import {
   stepWords,
   timeWords,
 } from './plan-words';
+import { cornerName } from '../core/2-vehicle/setup/corner-key';
 
 /** A work order as it is read: on the screen, on paper, as PDF. Everything in words. */
 export interface OrderDocument {
@@ -72,8 +72,6 @@ export interface OrderHead {
 
 const VERDICTS = { clear: 'clear', close: 'close', rubs: 'RUBS', takenAway: 'taken away' } as const;
 
-const bothUnits = (mm: number): string => `${formatMm(mm)} mm (${formatFraction(mm)} in)`;
-
 /** @see OrderDocument */
 export function orderDocument(head: OrderHead, judged: PlanJudgement, order: WorkOrder): OrderDocument {
   const { sums } = order;
@@ -91,7 +89,7 @@ export function orderDocument(head: OrderHead, judged: PlanJudgement, order: Wor
       ...(head.localRules ? [['Local rules', head.localRules] as const] : []),
     ],
     gaps: touched.map(({ label, corner, requiredMm, beforeGapMm, afterGapMm, after, before }) => ({
-      thing: `${label}, ${CORNER_WORDS[corner]}`,
+      thing: `${label}, ${cornerName(corner)}`,
       wanted: `${formatMm(requiredMm)} mm`,
       before: `${bothUnits(beforeGapMm)}, ${VERDICTS[before]}`,
       after: afterGapMm === null ? 'none' : bothUnits(afterGapMm),

@@ -1,5 +1,5 @@
 import { formatMm } from '@/core/1-base/units/length';
-import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import type { FixFault } from '@/core/6-decisions/plan/judge-plan';
 import type { KnockOn } from '@/core/6-decisions/plan/knock-ons';
 import {
@@ -77,13 +77,6 @@ export const PRECAUTION_WORDS: Readonly<Record<Precaution, string>> = {
   sensors: 'Headlamp aim and driver-assistance sensors may need setting anew.',
 };
 
-export const CORNER_WORDS: Readonly<Record<CornerKey, string>> = {
-  frontLeft: 'front left',
-  frontRight: 'front right',
-  rearLeft: 'rear left',
-  rearRight: 'rear right',
-};
-
 /** Whether amounts of a change are angles. */
 export const inDegrees = (kind: Modification): boolean => kind === 'steeringStop' || kind === 'armAdjust';
 
@@ -101,7 +94,7 @@ export function amountWords(kind: Modification, amount: number): string {
 }
 
 export function placeWords(at: PlanStep['at']): string {
-  if ('corner' in at) return `${at.label}, ${CORNER_WORDS[at.corner]}`;
+  if ('corner' in at) return `${at.label}, ${cornerName(at.corner)}`;
   return 'axle' in at ? `${at.axle} axle` : 'whole body';
 }
 
@@ -124,9 +117,9 @@ const mmWords = (mm: number): string => `${formatMm(mm)} mm`;
 export function knockOnWords(on: KnockOn): string {
   switch (on.kind) {
     case 'nearer':
-      return `${on.label}, ${CORNER_WORDS[on.corner]}, comes nearer: from ${mmWords(on.beforeMm)} to ${mmWords(on.afterMm)} over what is wanted.`;
+      return `${on.label}, ${cornerName(on.corner)}, comes nearer: from ${mmWords(on.beforeMm)} to ${mmWords(on.afterMm)} over what is wanted.`;
     case 'partsNearer':
-      return `${on.a} and ${on.b}, ${CORNER_WORDS[on.corner]}, come nearer each other: ${mmWords(on.beforeMm)} to ${mmWords(on.afterMm)}.`;
+      return `${on.a} and ${on.b}, ${cornerName(on.corner)}, come nearer each other: ${mmWords(on.beforeMm)} to ${mmWords(on.afterMm)}.`;
     case 'turningCircle': {
       if (on.circle) {
         return `Turning ${on.turn}, the outer wheel’s circle goes from ${metres(on.circle.beforeMm)} to ${metres(on.circle.afterMm)}.`;
@@ -134,7 +127,7 @@ export function knockOnWords(on: KnockOn): string {
       return `${on.lessLockDeg.toFixed(1)}° less lock turning ${on.turn}: enter the wheelbase to see the turning circle.`;
     }
     case 'bumpTravel':
-      return `${CORNER_WORDS[on.corner]}: bump travel goes from ${mmWords(on.beforeMm)} to ${mmWords(on.afterMm)}.`;
+      return `${cornerName(on.corner)}: bump travel goes from ${mmWords(on.beforeMm)} to ${mmWords(on.afterMm)}.`;
     case 'bodyLift':
       return on.stay.length
         ? `The body rises ${mmWords(on.liftMm)}; frame and axle things stay and are still near: ${on.stay.join(', ')}. Steering shaft, bumpers and wiring follow the body.`
@@ -154,7 +147,7 @@ export function knockOnWords(on: KnockOn): string {
     case 'track':
       return `The ${on.axle} track is ${mmWords(Math.abs(on.widerMm))} ${on.widerMm > 0 ? 'wider' : 'narrower'}.`;
     case 'scrubRadius':
-      return `${CORNER_WORDS[on.corner]}: scrub radius goes from ${formatMm(on.beforeMm, 0)} to ${formatMm(on.afterMm, 0)} mm.`;
+      return `${cornerName(on.corner)}: scrub radius goes from ${formatMm(on.beforeMm, 0)} to ${formatMm(on.afterMm, 0)} mm.`;
   }
 }
 

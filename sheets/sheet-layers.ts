@@ -1,5 +1,5 @@
 import type { CutSheet } from '@/core/6-decisions/plan/cut-sheet';
-import { CORNER_WORDS } from './plan-words';
+import { cornerName } from '../core/2-vehicle/setup/corner-key';
 import type { SheetPoint } from '@/core/5-consequences/panel/flat-sheet';
 
 /** What a drawing of a cut sheet is made of, each on its own layer. */
@@ -124,7 +124,7 @@ function ruler(left: number, top: number): SheetPoint[][] {
 function saidOf(sheet: CutSheet, levelAboveHubMm: number | null): string[] {
   const { looks } = sheet;
   return [
-    `${sheet.label}, ${CORNER_WORDS[sheet.corner]}${sheet.mirrored ? ', mirrored for the other side' : ''}`,
+    `${sheet.label}, ${cornerName(sheet.corner)}${sheet.mirrored ? ', mirrored for the other side' : ''}`,
     `${sheet.flapMm > 0 ? 'Fold' : 'Cut'} to leave ${mm(sheet.requiredMm)} mm: deepest ${mm(sheet.depthMm)} mm, ${mm(sheet.lengthMm)} mm long`,
     sheet.flapMm > 0
       ? `Cut ${mm(sheet.flapMm)} mm short of the fold line; slit the flap where it curves`

@@ -36,6 +36,6 @@ export const makeRouter = () =>
       { path: '/record', name: 'record', component: () => import('./record/RecordRoom.vue') },
       { path: '/practice', name: 'practice', component: () => import('./practice/PracticeRoom.vue') },
       { path: '/degree-ring', name: 'degreeRing', component: () => import('./survey/DegreeRing.vue') },
-      { path: '/:any(.*)*', name: 'nowhere', component: () => import('./parts/NowherePage.vue') },
+      { path: '/:any(.*)*', name: 'nowhere', component: () => import('./kit/NowherePage.vue') },
     ],
   });

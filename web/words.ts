@@ -1,5 +1,4 @@
 /** The trade's words for what the engine names by key. */
-import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { EnvelopeKind } from '@/core/4-clearance/envelope/envelope-kind';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import type { StandardId, Verdict } from '@/core/4-clearance/case/standard';
@@ -11,14 +10,7 @@ import type { Lever, ObstacleLevers } from '@/core/6-decisions/levers/levers';
 import type { Remeasure } from '@/core/5-consequences/spread/spread';
 import type { Material } from '@/core/3-survey/shape/material';
 import type { PartKind } from '@/core/3-survey/shape/part-kind';
-import { formatFraction, formatMm } from '@/core/1-base/units/length';
-
-export const CORNER_NAMES: Readonly<Record<CornerKey, string>> = {
-  frontLeft: 'Front left',
-  frontRight: 'Front right',
-  rearLeft: 'Rear left',
-  rearRight: 'Rear right',
-};
+import { formatMm, bothUnits } from '@/core/1-base/units/length';
 
 export const MATERIAL_NAMES: Readonly<Record<Material, string>> = {
   sheetMetal: 'Sheet metal',
@@ -121,8 +113,6 @@ export function shortPosture(steerDeg: number, travelMm: number, rideMm = 0): st
 }
 
 /** `12.7 mm (1/2 in)`. */
-export const bothUnits = (mm: number): string => `${formatMm(mm)} mm (${formatFraction(mm)} in)`;
-
 /** `12 of 100`, and never a certainty that no draw can give. */
 export function chanceWords(chance: number): string {
   const of100 = Math.round(100 * chance);

@@ -1,17 +1,17 @@
 <script setup lang="ts">
+import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { computed } from 'vue';
 import type { LowgapCorner, LowgapFitted } from '@/contracts/lowgap-file';
 import { fieldText } from '@/contracts/problems';
 import { hasBallJoints } from '@/core/2-vehicle/motion/motion-description';
 import { useCurrentCorner } from '../job/current-corner';
-import FitmentFields from '../parts/FitmentFields.vue';
-import QuantityField from '../parts/QuantityField.vue';
+import FitmentFields from '../kit/FitmentFields.vue';
+import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
-import { CORNER_NAMES } from '../words';
+import { CORNER_NAMES, acrossFrom } from '../../core/2-vehicle/setup/corner-key';
 import AxisSketch from './AxisSketch.vue';
 import { ALIGNMENT, HEIGHTS, LOCKS, STEERING_AXIS, type Entry } from './baseline-entries';
 import { blankCorner, BLANK_AXIS, mirroredCorner, newCorner } from './blank-corner';
-import { acrossFrom } from '../../core/2-vehicle/setup/corner-key';
 import ConditionsPanel from './ConditionsPanel.vue';
 import HeightTable from './HeightTable.vue';
 import TapeSketch from './TapeSketch.vue';
@@ -132,7 +132,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
         <v-btn variant="outlined" height="44" @click="setMeasured">It has been measured now</v-btn>
       </template>
       <v-btn v-else-if="otherSide" variant="outlined" height="44" @click="mirror"
-        >Mirror {{ CORNER_NAMES[otherSide].toLowerCase() }} onto it</v-btn
+        >Mirror {{ cornerName(otherSide) }} onto it</v-btn
       >
     </div>
     <div class="baseline">

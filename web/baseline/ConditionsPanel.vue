@@ -2,9 +2,9 @@
 import { computed } from 'vue';
 import type { Conditions, Underbody } from '@/contracts/job-record';
 import { LIMITS } from '@/core/1-base/limits';
-import QuantityField from '../parts/QuantityField.vue';
+import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
-import { bothUnits } from '../words';
+import { bothUnits } from '../../core/1-base/units/length';
 
 /** How the vehicle stood: without it a height cannot be compared with the next one. */
 const job = useJobStore();

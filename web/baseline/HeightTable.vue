@@ -6,11 +6,12 @@ import { fieldText } from '@/contracts/problems';
 import { LIMITS } from '@/core/1-base/limits';
 import { attempt, requireRange } from '@/core/1-base/problem';
 import { stanceHeights, type RadiusCheck } from '@/core/5-consequences/stance/heights';
-import { formatMm } from '@/core/1-base/units/length';
+import { formatMm, signedMm } from '@/core/1-base/units/length';
 import { parsePressure } from '@/core/1-base/units/pressure';
-import QuantityField from '../parts/QuantityField.vue';
+import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
-import { bothUnits, CORNER_NAMES } from '../words';
+import { bothUnits } from '../../core/1-base/units/length';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { newCorner } from './blank-corner';
 
 /** Heights of all four corners as they are read walking once round the vehicle, and what they say together. */
@@ -61,7 +62,6 @@ const RADIUS_WORDS: Readonly<Record<RadiusCheck['verdict'], string>> = {
   tooFlat: 'flatter than a tire at pressure stands: check pressure, heights and size',
 };
 
-const signed = (mm: number): string => `${mm > 0 ? '+' : ''}${formatMm(mm)}`;
 const sides = (mm: number): string =>
   Math.abs(mm) < 0.5 ? 'level' : `${mm > 0 ? 'left' : 'right'} higher by ${bothUnits(Math.abs(mm))}`;
 </script>
@@ -135,7 +135,7 @@ const sides = (mm: number): string =>
       <div>
         <dt>Rake, rear over front</dt>
         <dd data-testid="rake">
-          {{ heights.rakeMm === null ? 'front and rear lip heights give it' : `${signed(heights.rakeMm)} mm` }}
+          {{ heights.rakeMm === null ? 'front and rear lip heights give it' : `${signedMm(heights.rakeMm)} mm` }}
         </dd>
       </div>
       <div>
@@ -156,9 +156,6 @@ const sides = (mm: number): string =>
   margin-bottom: 14px;
   display: grid;
   gap: 8px;
-}
-.scroll {
-  overflow-x: auto;
 }
 table {
   width: 100%;

@@ -1,15 +1,16 @@
 <script setup lang="ts">
+import { today, dayText } from '@/web/kit/dates';
 import { mdiChartBoxOutline, mdiFileImportOutline, mdiPlus, mdiSchoolOutline, mdiTire } from '@mdi/js';
-import { format, parseISO } from 'date-fns';
+import { format } from 'date-fns';
 import { onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Job, JobContent } from '@/contracts/job-api';
 import { problemText } from '@/contracts/problems';
 import type { Problem } from '@/core/1-base/problem';
 import { api, type ApiResult } from '../api';
-import ThemeSwitch from '../parts/ThemeSwitch.vue';
-import { readLowgapUpload } from '../parts/lowgap-upload';
-import { CORNER_NAMES } from '../words';
+import ThemeSwitch from '../kit/ThemeSwitch.vue';
+import { readLowgapUpload } from '../kit/lowgap-upload';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { CORNER_KEYS } from '@/core/2-vehicle/setup/corner-key';
 import { blankJob } from './blank-job';
 
@@ -74,7 +75,7 @@ const surveyed = (job: Job): string => {
 function nextDue({ document }: Job): { readonly due: string; readonly text: string; readonly late: boolean } | null {
   const open = (document.followUp?.due ?? []).filter(({ doneOn }) => doneOn === undefined);
   const [first] = [...open].sort((a, b) => a.due.localeCompare(b.due));
-  return first ? { due: first.due, text: first.text, late: first.due < format(new Date(), 'yyyy-MM-dd') } : null;
+  return first ? { due: first.due, text: first.text, late: first.due < today() } : null;
 }
 const wanted = (job: Job): string => job.document.setup?.tire.size ?? 'not chosen yet';
 const fitted = (job: Job): string =>
@@ -145,7 +146,7 @@ const fitted = (job: Job): string =>
           </dl>
           <p class="survey">{{ surveyed(job) }}</p>
           <p v-if="nextDue(job)" class="due" :class="nextDue(job)!.late ? 'verdict-rubs' : ''">
-            {{ nextDue(job)!.late ? 'Overdue' : 'Due' }} {{ format(parseISO(nextDue(job)!.due), 'd MMM yyyy') }}:
+            {{ nextDue(job)!.late ? 'Overdue' : 'Due' }} {{ dayText(nextDue(job)!.due) }}:
             {{ nextDue(job)!.text }}
           </p>
           <p class="muted when">

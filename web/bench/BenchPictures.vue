@@ -19,7 +19,7 @@ import { BENCH_VIEW_NAMES, BENCH_VIEWS, useBenchView } from './bench-view';
 import ClearSectionView from './ClearSectionView.vue';
 import PostureBar from './PostureBar.vue';
 import PostureMapView from './PostureMapView.vue';
-import { startingSetup } from './starting-setup';
+import { startingSetup } from '../stores/starting-setup';
 import TouchView from './TouchView.vue';
 import { trySetup } from './try-setup';
 import { usePictures, type PicturesWanted } from './use-pictures';

@@ -10,7 +10,8 @@ import { attempt } from '@/core/1-base/problem';
 import { fitmentChange } from '@/core/5-consequences/stance/fitment-change';
 import { useCurrentCorner } from '../job/current-corner';
 import { useJobStore } from '../stores/job';
-import { CORNER_NAMES, verdictSentence } from '../words';
+import { verdictSentence } from '../words';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import BenchPictures from './BenchPictures.vue';
 import ChangeTable from './ChangeTable.vue';
 import CompareBar from './CompareBar.vue';
@@ -209,11 +210,6 @@ function pick(id: string): void {
   font-size: 18px;
   line-height: 24px;
   font-weight: 500;
-  margin: 0;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
   margin: 0;
 }
 .caution {

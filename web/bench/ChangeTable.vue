@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { FitmentChange } from '@/core/5-consequences/stance/fitment-change';
-import { formatFraction, formatMm } from '@/core/1-base/units/length';
+import { formatFraction, formatMm, signedMm } from '@/core/1-base/units/length';
 
 /** What changes against what is fitted, in the trade's words. */
 const props = defineProps<{ change: FitmentChange }>();
 
-const signed = (mm: number): string => `${mm > 0.05 ? '+' : ''}${formatMm(mm)}`;
 const signedIn = (mm: number): string => `${mm > 0.8 ? '+' : ''}${formatFraction(mm)} in`;
 
 const rows = computed(() => {
@@ -33,7 +32,7 @@ const rows = computed(() => {
       <tbody>
         <tr v-for="row in rows" :key="row.name">
           <th scope="row">{{ row.name }}</th>
-          <td>{{ signed(row.mm) }} mm</td>
+          <td>{{ signedMm(row.mm) }} mm</td>
           <td class="muted">{{ signedIn(row.mm) }}</td>
         </tr>
         <tr>
@@ -51,16 +50,8 @@ const rows = computed(() => {
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 16px;
-}
 th {
-  text-align: left;
-  font-weight: 400;
   font-family: var(--text);
-  font-size: 15px;
 }
 td {
   text-align: right;
@@ -69,15 +60,7 @@ td {
 tr {
   border-top: 1px solid var(--rule);
 }
-td,
-th {
-  padding: 3px 0 3px 8px;
-}
 th {
   padding-left: 0;
-}
-.small {
-  font-size: 14px;
-  line-height: 18px;
 }
 </style>

@@ -44,13 +44,4 @@ function keep(): void {
   display: grid;
   gap: 6px;
 }
-.small {
-  font-size: 14px;
-  line-height: 19px;
-}
-.keys {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
 </style>

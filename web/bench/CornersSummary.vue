@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { problemText } from '@/contracts/problems';
-import { CORNER_KEYS, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { CORNER_KEYS, type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import { formatMm } from '@/core/1-base/units/length';
 import { cornerLimits } from '../job/corner-limits';
 import { useCurrentCorner } from '../job/current-corner';
-import VerdictMark from '../parts/VerdictMark.vue';
+import VerdictMark from '../kit/VerdictMark.vue';
 import { useJobStore } from '../stores/job';
-import { CORNER_NAMES, postureWords } from '../words';
+import { postureWords } from '../words';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 
 /** All four corners, the worst first, and what a rotation front to rear would do. */
 const job = useJobStore();
@@ -62,8 +63,8 @@ const rotation = computed(() => {
   const [first] = worse;
   if (!first) return 'Rotation front to rear: nothing surveyed to check it against.';
   return first.least.verdict === 'rubs'
-    ? `Do not rotate front to rear: ${CORNER_NAMES[first.key].toLowerCase()}, ${first.least.label} would be ${formatMm(-first.least.marginMm)} mm short.`
-    : `Rotated front to rear it clears: least ${formatMm(first.least.marginMm)} mm more than wanted, ${CORNER_NAMES[first.key].toLowerCase()}, ${first.least.label}.`;
+    ? `Do not rotate front to rear: ${cornerName(first.key)}, ${first.least.label} would be ${formatMm(-first.least.marginMm)} mm short.`
+    : `Rotated front to rear it clears: least ${formatMm(first.least.marginMm)} mm more than wanted, ${cornerName(first.key)}, ${first.least.label}.`;
 });
 </script>
 

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import type { ObstacleSpread } from '@/core/5-consequences/spread/spread';
 import { formatMm } from '@/core/1-base/units/length';
-import VerdictMark from '../parts/VerdictMark.vue';
+import VerdictMark from '../kit/VerdictMark.vue';
 import { ACROSS_NAMES, chanceWords, postureWords } from '../words';
 
 /** Every obstacle as a rung on one ruled scale: zero is touch, the notch is what the standard wants. */
@@ -234,21 +234,8 @@ svg {
 .table-wrap {
   overflow-x: auto;
 }
-table {
-  border-collapse: collapse;
-  font-size: 15px;
-  width: 100%;
-}
-th {
-  text-align: left;
-  font-weight: 500;
-  color: var(--muted);
-  font-size: 14px;
-}
 td,
 th {
-  border-bottom: 1px solid var(--rule);
-  padding: 5px 6px 5px 0;
   vertical-align: top;
 }
 </style>

@@ -143,9 +143,4 @@ li {
   justify-self: start;
   padding: 0 12px;
 }
-.small {
-  font-size: 14px;
-  line-height: 19px;
-  margin: 0;
-}
 </style>

@@ -8,7 +8,7 @@ import type { Posture } from '@/core/2-vehicle/motion/corner-motion';
 import { toDegrees, toRadians } from '@/core/1-base/units/angle';
 import { formatMm } from '@/core/1-base/units/length';
 import { areasBelow, levelsWithin, leastMargins } from '../drawing/gap-lines';
-import { dragFrom, placeIn } from '../parts/use-drag';
+import { dragFrom, placeIn } from '../kit/use-drag';
 import { postureWords, shortPosture } from '../words';
 import PostureMapTable from './PostureMapTable.vue';
 

@@ -2,8 +2,8 @@
 import { computed, ref } from 'vue';
 import type { Rotor } from '@/core/2-vehicle/setup/rotor';
 import { LIMITS } from '@/core/1-base/limits';
-import { bothUnits } from '../words';
-import { dragFrom, placeIn } from '../parts/use-drag';
+import { bothUnits } from '../../core/1-base/units/length';
+import { dragFrom, placeIn } from '../kit/use-drag';
 import { handlePlaces } from './handle-places';
 
 /**

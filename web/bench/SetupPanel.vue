@@ -8,13 +8,13 @@ import { ENVELOPES } from '@/core/4-clearance/envelope/envelope-kind';
 import { STANDARD_IDS } from '@/core/4-clearance/case/standard';
 import { LIMITS, type Range } from '@/core/1-base/limits';
 import { useCurrentCorner } from '../job/current-corner';
-import FitmentFields from '../parts/FitmentFields.vue';
-import QuantityField from '../parts/QuantityField.vue';
+import FitmentFields from '../kit/FitmentFields.vue';
+import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { ENVELOPE_NAMES, STANDARD_NAMES } from '../words';
 import CataloguePick from './CataloguePick.vue';
 import DrawnTire from './DrawnTire.vue';
-import { startingSetup } from './starting-setup';
+import { startingSetup } from '../stores/starting-setup';
 import { axleOf } from '../../core/2-vehicle/setup/corner-key';
 
 type HeightField = 'suspensionLiftMm' | 'bodyLiftMm' | 'bumpStopMm' | 'axleShiftMm';
@@ -234,9 +234,5 @@ const SPACER_TYPES = [
 }
 .axle {
   padding: 0 6px;
-}
-.small {
-  font-size: 14px;
-  line-height: 18px;
 }
 </style>

@@ -7,7 +7,7 @@ import type { Posture } from '@/core/2-vehicle/motion/corner-motion';
 import { formatMm } from '@/core/1-base/units/length';
 import { sweptOutline } from '../drawing/swept-outline';
 import { projector, silhouette, viewBox, type SceneWindow, type ViewName, type WellScene } from '../drawing/well-scene';
-import { dragFrom } from '../parts/use-drag';
+import { dragFrom } from '../kit/use-drag';
 
 /**
  * One true-scale view of the wheel well. All views of a bench share the same window in mm. The wheel can be taken hold

@@ -1,7 +1,7 @@
 import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
 import { axleOf, CORNERS_OF, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { SetupDescription } from '@/core/2-vehicle/setup/setup';
-import { startingSetup } from './starting-setup';
+import { startingSetup } from '../stores/starting-setup';
 
 type Fields = Record<string, unknown>;
 

@@ -15,8 +15,8 @@ import { commonSizes, type CommonSize } from '@/core/2-vehicle/tire/common-sizes
 import type { Problem } from '@/core/1-base/problem';
 import { problemText } from '@/contracts/problems';
 import { api, type ApiResult } from '../api';
-import { saveText } from '../parts/save-text';
-import ThemeSwitch from '../parts/ThemeSwitch.vue';
+import { saveText } from '../kit/save-text';
+import ThemeSwitch from '../kit/ThemeSwitch.vue';
 import { formatMoney } from '@/core/1-base/units/money';
 import { CATALOGUE_FIELDS } from './catalogue-fields';
 import { readCsv, writeCsv, type CsvTable } from './csv';

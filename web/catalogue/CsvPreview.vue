@@ -55,8 +55,6 @@ ul {
   overflow: auto;
 }
 .keys {
-  display: flex;
   justify-content: flex-end;
-  gap: 8px;
 }
 </style>

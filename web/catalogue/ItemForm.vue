@@ -47,8 +47,6 @@ function save(): void {
   gap: 8px;
 }
 .keys {
-  display: flex;
   justify-content: flex-end;
-  gap: 8px;
 }
 </style>

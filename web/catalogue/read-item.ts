@@ -2,7 +2,7 @@ import { ITEM_SCHEMAS, type CatalogueContent, type CatalogueKind } from '@/contr
 import { parseWith } from '@/contracts/parse';
 import { attempt, type Problem, type Result } from '@/core/1-base/problem';
 import { formatMoney, parseMoney } from '@/core/1-base/units/money';
-import { parseQuantity } from '../parts/quantity';
+import { parseQuantity } from '../kit/quantity';
 import { CATALOGUE_FIELDS, type CatalogueField } from './catalogue-fields';
 
 /** Wide enough that the schema, which knows the field, does the refusing. */

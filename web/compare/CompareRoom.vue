@@ -5,16 +5,17 @@ import { useRouter } from 'vue-router';
 import { asCase } from '@/contracts/as-case';
 import { problemText } from '@/contracts/problems';
 import { setupForCorner } from '@/core/4-clearance/case/case-description';
-import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import type { Evaluation } from '@/core/4-clearance/verdict/evaluate';
 import { STANDARDS, verdictOf } from '@/core/4-clearance/case/standard';
 import { attempt, type Result } from '@/core/1-base/problem';
 import { fitmentChange } from '@/core/5-consequences/stance/fitment-change';
-import { formatMm } from '@/core/1-base/units/length';
+import { formatMm, signedMm } from '@/core/1-base/units/length';
 import { cornerLimits } from '../job/corner-limits';
-import VerdictMark from '../parts/VerdictMark.vue';
+import VerdictMark from '../kit/VerdictMark.vue';
 import { useJobStore } from '../stores/job';
-import { CORNER_NAMES, ENVELOPE_NAMES, postureWords, STANDARD_NAMES } from '../words';
+import { ENVELOPE_NAMES, postureWords, STANDARD_NAMES } from '../words';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { CompareClient } from '../workers/compare-client';
 import { comparedRows } from './compared-rows';
 
@@ -89,7 +90,6 @@ const CHANGES = [
   { name: 'Inboard edge', read: 'inboardMm' },
   { name: 'Fender over ground', read: 'fenderHeightMm' },
 ] as const;
-const signed = (mm: number): string => `${mm > 0.05 ? '+' : ''}${formatMm(mm)}`;
 
 function tryIt(i: number): void {
   const setup = kept.value[i]!.setup;
@@ -179,7 +179,7 @@ const print = (): void => window.print();
                 <VerdictMark :verdict="one.verdict!" :size="18" />
                 <strong>{{ formatMm(one.low.mm) }} mm</strong>
                 <span class="sub">
-                  {{ one.label }}, {{ CORNER_NAMES[one.low.corner].toLowerCase() }};
+                  {{ one.label }}, {{ cornerName(one.low.corner) }};
                   {{ one.posture }}
                 </span>
               </template>
@@ -199,7 +199,7 @@ const print = (): void => window.print();
                 <span :class="`verdict-${v.verdict}`">{{ formatMm(v.marginMm) }}</span>
                 <span class="visually-hidden">{{ v.verdict }}</span>
                 <span v-if="i > 0 && row.verdicts[0]" class="muted">
-                  ({{ signed(v.marginMm - row.verdicts[0].marginMm) }})
+                  ({{ signedMm(v.marginMm - row.verdicts[0].marginMm) }})
                 </span>
               </template>
               <span v-else class="muted">no verdict</span>
@@ -213,7 +213,7 @@ const print = (): void => window.print();
           <tr v-for="line in CHANGES" :key="line.read">
             <th scope="row">{{ line.name }}</th>
             <td>0</td>
-            <td v-for="(change, i) in changes" :key="i">{{ change ? signed(change[line.read]) : '' }}</td>
+            <td v-for="(change, i) in changes" :key="i">{{ change ? signedMm(change[line.read]) : '' }}</td>
           </tr>
           <tr>
             <th scope="row">True speed at 100 shown</th>
@@ -258,20 +258,11 @@ const print = (): void => window.print();
 .table-wrap {
   overflow-x: auto;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 16px;
-}
 th,
 td {
-  text-align: left;
-  padding: 5px 10px 5px 0;
-  border-top: 1px solid var(--rule);
   vertical-align: top;
 }
 th[scope='row'] {
-  font-weight: 400;
   font-family: var(--text);
 }
 td {
@@ -306,7 +297,6 @@ td :deep(.mark) {
   background: transparent;
 }
 .keys {
-  display: flex;
   gap: 4px;
   margin-top: 4px;
 }

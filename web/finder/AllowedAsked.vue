@@ -7,11 +7,11 @@ import { STANDARDS } from '@/core/4-clearance/case/standard';
 import { LIMITS } from '@/core/1-base/limits';
 import { attempt } from '@/core/1-base/problem';
 import { formatMoney, parseMoney } from '@/core/1-base/units/money';
-import QuantityField from '../parts/QuantityField.vue';
-import TypedField from '../parts/TypedField.vue';
+import QuantityField from '../kit/QuantityField.vue';
+import TypedField from '../kit/TypedField.vue';
 import { STANDARD_NAMES } from '../words';
 import { REMEDY_WORDS } from './finder-words';
-import { readLengths, readNumbers, writeList } from '../parts/read-lists';
+import { readLengths, readNumbers, writeList } from '../kit/read-lists';
 
 /** What may be changed where a tire would rub, by how much at most, and what each change costs. */
 const props = defineProps<{ question: FinderQuestionEntry; standard: StandardId }>();

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { mdiCheckDecagramOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { fieldText } from '@/contracts/problems';
@@ -7,7 +8,7 @@ import { CLAIM_POSTURES, type ClaimCheck, type ClaimedTire, type ClaimFinding } 
 import { formatMm } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
 import type { FinderClient } from '../workers/finder-client';
-import { CORNER_NAMES, postureWords, STANDARD_NAMES } from '../words';
+import { postureWords, STANDARD_NAMES } from '../words';
 import { CLAIM_POSTURE_WORDS, signedMm } from './finder-words';
 
 /** What somebody said fits, looked at posture by posture and school by school on this vehicle. */
@@ -46,7 +47,7 @@ const findingOf = (tire: ClaimedTire, posture: string, standard: string): ClaimF
 
 function words({ holds, marginMm, obstacle, corner }: ClaimFinding): string {
   if (marginMm === null) return 'nothing surveyed';
-  const where = `${obstacle}${corner ? `, ${CORNER_NAMES[corner].toLowerCase()}` : ''}`;
+  const where = `${obstacle}${corner ? `, ${cornerName(corner)}` : ''}`;
   return holds ? `holds, ${formatMm(marginMm)} mm to spare` : `${formatMm(-marginMm)} mm short at ${where}`;
 }
 
@@ -135,12 +136,6 @@ function verdict(tire: ClaimedTire): string {
   display: flex;
   gap: 8px;
   align-items: flex-start;
-}
-.small {
-  font-size: 14px;
-}
-.scroll {
-  overflow-x: auto;
 }
 table {
   border-collapse: collapse;

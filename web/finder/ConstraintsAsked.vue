@@ -5,9 +5,9 @@ import { LIMITS } from '@/core/1-base/limits';
 import { attempt, type Result } from '@/core/1-base/problem';
 import { SPEED_SYMBOLS, speedOfSymbolKmh } from '@/core/5-consequences/road/load-and-speed';
 import { formatMoney, parseMoney } from '@/core/1-base/units/money';
-import QuantityField from '../parts/QuantityField.vue';
-import TypedField from '../parts/TypedField.vue';
-import { readNumber, writeNumber } from '../parts/read-lists';
+import QuantityField from '../kit/QuantityField.vue';
+import TypedField from '../kit/TypedField.vue';
+import { readNumber, writeNumber } from '../kit/read-lists';
 
 /** What a combination has to meet beside clearing. An empty field asks for nothing. */
 const props = defineProps<{ question: FinderQuestionEntry; problemAt: (path: string) => string | undefined }>();

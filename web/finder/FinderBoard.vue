@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { computed, ref } from 'vue';
@@ -7,7 +8,6 @@ import type { BoardDot } from '@/core/6-decisions/finder/board';
 import type { PartialDot } from '@/core/6-decisions/finder/search';
 import { MM_PER_IN } from '@/core/1-base/units/length';
 import { boardLabels } from '../drawing/board-labels';
-import { CORNER_NAMES } from '../words';
 import { bothIn, CONSTRAINT_WORDS, REMEDY_WORDS, signedMm } from './finder-words';
 
 /** Where one setup stands on the board. */
@@ -192,7 +192,7 @@ function sentence(dot: BoardDot): string {
       return `${where}: clears with ${dot.remedies.map((one) => REMEDY_WORDS[one].toLowerCase()).join(', ') || 'another stop'}.`;
     case 'fails':
       if (dot.obstacle === null) return `${where}: the wheel is too near what stands inside it.`;
-      return `${where}: fails by ${(-dot.missMm).toFixed(0)} mm at ${dot.obstacle}${dot.corner ? `, ${CORNER_NAMES[dot.corner].toLowerCase()}` : ''}.`;
+      return `${where}: fails by ${(-dot.missMm).toFixed(0)} mm at ${dot.obstacle}${dot.corner ? `, ${cornerName(dot.corner)}` : ''}.`;
     case 'refused':
       return `${where}: ${dot.refusedBy.map((one) => CONSTRAINT_WORDS[one]).join(', ')} not met.`;
   }

@@ -10,7 +10,7 @@ import { tireSection } from '@/core/2-vehicle/tire/section';
 import { formatMm } from '@/core/1-base/units/length';
 import { wheelOffsetMm } from '@/core/2-vehicle/wheel/rim';
 import { cornerLimits } from '../job/corner-limits';
-import { useView } from '../parts/use-view';
+import { useView } from '../kit/use-view';
 import { useJobStore } from '../stores/job';
 import { AXLE_WORDS, contradictionSentence, refusalSentence, signedMm, tireWords, wheelWords } from './finder-words';
 import ClaimPanel from './ClaimPanel.vue';
@@ -228,10 +228,6 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
   gap: 8px;
   min-width: 0;
   overflow-x: auto;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 .server {
   margin-top: 4px;

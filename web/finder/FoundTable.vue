@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import type { FoundRow } from '@/core/6-decisions/finder/rows';
 import { formatMm } from '@/core/1-base/units/length';
 import type { FoundOn } from '@/core/6-decisions/finder/session';
-import { saveText } from '../parts/save-text';
+import { saveText } from '../kit/save-text';
 import { chanceKey } from './use-finder';
 import { answerCsv } from './answer-csv';
 import {
@@ -133,10 +133,6 @@ const unchecked = computed(() => [...new Set(props.rows.flatMap((row) => row.unc
 }
 .search {
   flex: 1 1 180px;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 tr {
   cursor: pointer;

@@ -87,13 +87,6 @@ const pareto = computed<readonly FoundRow[]>(() => props.answer.pareto);
   gap: 10px;
   min-width: 0;
 }
-.scroll {
-  overflow-x: auto;
-}
-table {
-  border-collapse: collapse;
-  font-size: 15px;
-}
 caption {
   text-align: left;
   font-size: 14px;
@@ -101,7 +94,6 @@ caption {
 }
 th,
 td {
-  padding: 5px 9px;
   border: 1px solid var(--rule);
   text-align: right;
   white-space: nowrap;

@@ -39,10 +39,6 @@ defineProps<{ kept: KeptAnswer; current: boolean }>();
   display: grid;
   gap: 6px;
 }
-.small {
-  font-size: 14px;
-  line-height: 19px;
-}
 ol {
   list-style: none;
 }

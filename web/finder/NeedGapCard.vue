@@ -10,7 +10,8 @@ import type { Problem } from '@/core/1-base/problem';
 import { formatFraction, formatMm } from '@/core/1-base/units/length';
 import { useCurrentCorner } from '../job/current-corner';
 import { useJobStore } from '../stores/job';
-import { ACROSS_NAMES, CORNER_NAMES, MATERIAL_NAMES, STANDARD_NAMES } from '../words';
+import { ACROSS_NAMES, MATERIAL_NAMES, STANDARD_NAMES } from '../words';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import type { FinderClient } from '../workers/finder-client';
 import { POKE_POSTURE_WORDS, signedMm } from './finder-words';
 
@@ -212,10 +213,6 @@ h3 {
   border: 1px solid var(--ink);
   vertical-align: middle;
 }
-table {
-  border-collapse: collapse;
-  font-size: 15px;
-}
 caption {
   text-align: left;
   font-weight: 600;
@@ -223,12 +220,7 @@ caption {
 }
 th,
 td {
-  border-top: 1px solid var(--rule);
-  padding: 3px 10px;
   text-align: right;
-}
-.small {
-  font-size: 14px;
 }
 @media screen {
   .only-print {

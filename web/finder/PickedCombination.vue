@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { mdiWrenchOutline } from '@mdi/js';
 import { computed } from 'vue';
 import type { FoundRow } from '@/core/6-decisions/finder/rows';
 import type { Explanation } from '@/core/6-decisions/finder/session';
 import { formatMm } from '@/core/1-base/units/length';
-import { chanceWords, CORNER_NAMES, leverSentence, postureWords, verdictSentence } from '../words';
+import { chanceWords, leverSentence, postureWords, verdictSentence } from '../words';
 import { changesWords, lowGapWords, REMEDY_WORDS, signedMm, stanceWords, tireWords, wheelWords } from './finder-words';
 
 /** One combination looked at closely: what it meets, what mends it, how sure that is, and other ways to the same tire. */
@@ -58,7 +59,7 @@ const window = computed(() => {
       <ul v-if="explanation.changes.length" class="changes">
         <li v-for="c in explanation.changes" :key="c.corner + c.id">
           <strong>{{ c.remedy ? REMEDY_WORDS[c.remedy] : 'Nothing allowed does' }}</strong>
-          {{ c.label }}, {{ CORNER_NAMES[c.corner].toLowerCase() }}: {{ formatMm(c.mm) }} mm.
+          {{ c.label }}, {{ cornerName(c.corner) }}: {{ formatMm(c.mm) }} mm.
         </li>
       </ul>
       <p v-if="explanation.levers">{{ leverSentence(explanation.levers) }}</p>
@@ -114,11 +115,6 @@ h3 {
   font-size: 15px;
   margin-top: 4px;
 }
-.keys {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
 .changes {
   padding-left: 18px;
 }
@@ -145,9 +141,5 @@ h3 {
 }
 .way[aria-current='true'] {
   background: rgb(var(--v-theme-primary), 0.12);
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 </style>

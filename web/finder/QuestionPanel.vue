@@ -8,7 +8,7 @@ import type { StandardId } from '@/core/4-clearance/case/standard';
 import type { Fit } from '@/core/6-decisions/finder/question';
 import type { Problem } from '@/core/1-base/problem';
 import { api } from '../api';
-import ChipGroup from '../parts/ChipGroup.vue';
+import ChipGroup from '../kit/ChipGroup.vue';
 import AllowedAsked from './AllowedAsked.vue';
 import ConstraintsAsked from './ConstraintsAsked.vue';
 import { FIT_WORDS } from './finder-words';
@@ -175,10 +175,6 @@ const others = computed(() =>
   display: grid;
   gap: 4px;
   align-content: start;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 .go {
   display: flex;

@@ -77,9 +77,6 @@ li {
   font-size: 15px;
   line-height: 20px;
 }
-.small {
-  font-size: 14px;
-}
 @media (max-width: 700px) {
   .line {
     grid-template-columns: 1fr auto;

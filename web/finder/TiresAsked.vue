@@ -2,8 +2,8 @@
 import { computed } from 'vue';
 import type { FinderQuestionEntry } from '@/contracts/finder';
 import { LIMITS } from '@/core/1-base/limits';
-import ChipGroup from '../parts/ChipGroup.vue';
-import QuantityField from '../parts/QuantityField.vue';
+import ChipGroup from '../kit/ChipGroup.vue';
+import QuantityField from '../kit/QuantityField.vue';
 
 /** Which tires are looked at: the shop's own, sizes in use, or every diameter and width between limits. */
 const props = defineProps<{ question: FinderQuestionEntry; problemAt: (path: string) => string | undefined }>();

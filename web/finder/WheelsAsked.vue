@@ -3,11 +3,11 @@ import { computed } from 'vue';
 import type { FinderQuestionEntry } from '@/contracts/finder';
 import { LIMITS } from '@/core/1-base/limits';
 import { LIFT_KINDS, type LiftKind } from '@/core/6-decisions/finder/question';
-import ChipGroup from '../parts/ChipGroup.vue';
-import QuantityField from '../parts/QuantityField.vue';
-import TypedField from '../parts/TypedField.vue';
+import ChipGroup from '../kit/ChipGroup.vue';
+import QuantityField from '../kit/QuantityField.vue';
+import TypedField from '../kit/TypedField.vue';
 import { LIFT_WORDS } from './finder-words';
-import { readLengths, readNumbers, writeList } from '../parts/read-lists';
+import { readLengths, readNumbers, writeList } from '../kit/read-lists';
 
 /** Which wheels, spacers and heights are looked at. */
 const props = defineProps<{ question: FinderQuestionEntry; problemAt: (path: string) => string | undefined }>();

@@ -1,3 +1,4 @@
+import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import type { RefusedTire } from '@/core/6-decisions/finder/refusals';
 import type { FoundRow } from '@/core/6-decisions/finder/rows';
 import type { ClaimPosture } from '@/core/6-decisions/finder/claim';
@@ -9,7 +10,7 @@ import type { Remedy } from '@/core/6-decisions/finder/remedies';
 import type { FoundOn } from '@/core/6-decisions/finder/session';
 import { formatMoney } from '@/core/1-base/units/money';
 import { formatFraction, formatMm } from '@/core/1-base/units/length';
-import { CORNER_NAMES, postureWords } from '../words';
+import { postureWords } from '../words';
 
 export const REMEDY_WORDS: Readonly<Record<Remedy, string>> = {
   unbolt: 'Unbolt',
@@ -123,7 +124,7 @@ export function refusalSentence(tire: RefusedTire, rideMm: number): string {
   }
   if (!tire.verdict) return 'Cannot stand at any height asked for.';
   const { label, corner, marginMm, requiredMm, steerDeg, travelMm } = tire.verdict;
-  const where = `${label}, ${CORNER_NAMES[corner].toLowerCase()}, ${postureWords(steerDeg, travelMm, rideMm)}`;
+  const where = `${label}, ${cornerName(corner)}, ${postureWords(steerDeg, travelMm, rideMm)}`;
   const short = `${formatMm(-marginMm)} mm short of the ${requiredMm} mm wanted`;
   return `Closest it comes: ${where}: ${short}. ${nearestWords(tire)}`;
 }

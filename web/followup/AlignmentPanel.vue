@@ -8,11 +8,11 @@ import { LIMITS, type Range } from '@/core/1-base/limits';
 import { attempt, ProblemError, type Result } from '@/core/1-base/problem';
 import { tireSection } from '@/core/2-vehicle/tire/section';
 import { formatMm, MM_PER_IN, parseLength } from '@/core/1-base/units/length';
-import { inRange } from '../parts/read-lists';
-import QuantityField from '../parts/QuantityField.vue';
-import TypedField from '../parts/TypedField.vue';
+import { inRange } from '../kit/read-lists';
+import QuantityField from '../kit/QuantityField.vue';
+import TypedField from '../kit/TypedField.vue';
 import { useJobStore } from '../stores/job';
-import { CORNER_NAMES } from '../words';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import type { FollowUpState } from './use-follow-up';
 
 /** Alignment before and after, toe as an angle or as a length at the tire. */
@@ -144,21 +144,12 @@ const axles = computed(() =>
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
 .row {
   display: grid;
   grid-template-columns: 110px repeat(3, minmax(0, 1fr));
   gap: 8px;
   align-items: center;
   padding-bottom: 8px;
-}
-.small {
-  font-size: 14px;
 }
 @media (max-width: 700px) {
   .row {

@@ -1,15 +1,17 @@
 <script setup lang="ts">
+import { useKept } from '../saving/use-kept';
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { COMEBACK_CAUSES, type ComebackCause } from '@/core/7-job/follow-up/due';
 import { COMEBACK_WORDS } from './follow-up-words';
-import { today, type FollowUpState } from './use-follow-up';
+import { type FollowUpState } from './use-follow-up';
+import { today } from '../kit/dates';
 
 /** What brought the vehicle back, by cause. */
 const props = defineProps<{ state: FollowUpState }>();
 const all = computed(() => props.state.followUp.value.comebacks);
 const cause = ref<ComebackCause>('rub');
-const note = ref('');
+const note = useKept('followUp.comeback', () => '');
 const CAUSES = COMEBACK_CAUSES.map((value) => ({ value, title: COMEBACK_WORDS[value] }));
 function add(): void {
   props.state.change((own) =>
@@ -46,12 +48,6 @@ function add(): void {
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
 ul {
   list-style: none;
   padding: 0;

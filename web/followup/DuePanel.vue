@@ -1,16 +1,19 @@
 <script setup lang="ts">
+import { isDay } from '@/web/kit/dates';
+import { useKept } from '../saving/use-kept';
 import { mdiCalendarExport, mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { format, parseISO } from 'date-fns';
 import { computed, ref } from 'vue';
 import { calendarRequestSchema } from '@/contracts/sheets-api';
 import { FOLLOW_UP_KINDS, type FollowUpKind } from '@/core/7-job/follow-up/due';
 import { api } from '../api';
-import { newId } from '../install/use-install';
-import { saveBlob } from '../parts/save-text';
-import TickButton from '../parts/TickButton.vue';
+import { newId } from '../kit/entries';
+import { saveBlob } from '../kit/save-text';
+import TickButton from '../kit/TickButton.vue';
 import { useJobStore } from '../stores/job';
 import { FOLLOW_UP_WORDS } from './follow-up-words';
-import { today, type FollowUpState } from './use-follow-up';
+import { type FollowUpState } from './use-follow-up';
+import { today } from '../kit/dates';
 
 /** What is looked at again, and when; as a calendar file too. */
 const props = defineProps<{ state: FollowUpState }>();
@@ -19,21 +22,20 @@ const due = computed(() => [...props.state.followUp.value.due].sort((a, b) => a.
 const handedOver = computed(() => props.state.followUp.value.handedOver);
 const date = ref(today());
 
-const isDate = (text: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(parseISO(text).getTime());
 const dateProblem = ref('');
 function handOver(): void {
-  dateProblem.value = isDate(date.value) ? '' : `A day such as ${today()} is wanted; found ${date.value || 'nothing'}.`;
+  dateProblem.value = isDay(date.value) ? '' : `A day such as ${today()} is wanted; found ${date.value || 'nothing'}.`;
   if (!dateProblem.value) props.state.handOver(date.value);
 }
 
-const next = ref({ kind: 'customer' as FollowUpKind, text: '', due: '', km: '' });
+const next = useKept('followUp.due', () => ({ kind: 'customer' as FollowUpKind, text: '', due: '', km: '' }));
 const refusal = ref('');
 function add(): void {
   const { kind, text, due: day, km } = next.value;
   const distance = km.trim() === '' ? undefined : Number(km.replace(',', '.'));
   const wrong = [
-    ...(isDate(day) ? [] : [`a day such as ${today()}; found ${day || 'nothing'}`]),
-    ...(isDate(day) && day < today() ? [`a day from today on; ${day} is in the past`] : []),
+    ...(isDay(day) ? [] : [`a day such as ${today()}; found ${day || 'nothing'}`]),
+    ...(isDay(day) && day < today() ? [`a day from today on; ${day} is in the past`] : []),
     ...(distance !== undefined && !(distance >= 0 && distance <= 100_000) ? [`a distance in km; found ${km}`] : []),
   ];
   refusal.value = wrong.length ? `Wanted: ${wrong.join('; ')}.` : '';
@@ -139,12 +141,6 @@ const KINDS = FOLLOW_UP_KINDS.map((value) => ({ value, title: FOLLOW_UP_WORDS[va
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
 .entry {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(180px, 100%), 1fr));

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useView } from '../parts/use-view';
+import { useView } from '../kit/use-view';
 import { useJobStore } from '../stores/job';
 import AlignmentPanel from './AlignmentPanel.vue';
 import ComebacksPanel from './ComebacksPanel.vue';

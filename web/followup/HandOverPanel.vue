@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import { attempt } from '@/core/1-base/problem';
@@ -8,9 +9,12 @@ import { setupLine } from '@/sheets/order-head';
 import { usePlanned } from '../plan/use-planned';
 import { roadMeasured } from '../stance/use-stance';
 import { useJobStore } from '../stores/job';
-import { bothUnits, CORNER_NAMES, STANDARD_NAMES } from '../words';
+import { STANDARD_NAMES } from '../words';
+import { bothUnits } from '../../core/1-base/units/length';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { stepWords } from '@/sheets/plan-words';
-import { today, type FollowUpState } from './use-follow-up';
+import { type FollowUpState } from './use-follow-up';
+import { today } from '../kit/dates';
 
 /** One sheet for the customer: what was done, what to watch, what to do. Printed in black on white. */
 const props = defineProps<{ state: FollowUpState }>();
@@ -35,7 +39,7 @@ const trims = computed(() =>
   (job.document?.testFits ?? []).flatMap(({ trimmed }) =>
     trimmed.map(({ corner, obstacle, mm }) => {
       const label = job.document?.corners[corner]?.obstacles.find(({ id }) => id === obstacle)?.label ?? obstacle;
-      return `${label}, ${CORNER_NAMES[corner].toLowerCase()}: trimmed, ${bothUnits(mm)} of gap gained`;
+      return `${label}, ${cornerName(corner)}: trimmed, ${bothUnits(mm)} of gap gained`;
     }),
   ),
 );
@@ -141,11 +145,6 @@ const print = (): void => window.print();
   grid-template-columns: minmax(0, 1fr) minmax(0, 1.6fr);
   gap: 12px;
   align-items: start;
-}
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 10px;
 }
 .paper {
   background: #fff;

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { format, parseISO } from 'date-fns';
+import { dayText } from '@/web/kit/dates';
+import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { setupLine } from '@/sheets/order-head';
 import { api } from '../api';
 import { useJobStore } from '../stores/job';
-import { bothUnits, CORNER_NAMES } from '../words';
+import { bothUnits } from '../../core/1-base/units/length';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { COMEBACK_WORDS } from './follow-up-words';
 import { lastMeasured, nextChange, type FollowUpState } from './use-follow-up';
 
@@ -30,7 +32,7 @@ const events = computed<Event[]>(() => {
     ...(file.testFits ?? []).flatMap(({ title, learned }) =>
       Object.entries(learned).map(([key, at]) => ({
         at: at!.slice(0, 10),
-        what: `${title}: ${CORNER_NAMES[key as keyof typeof CORNER_NAMES].toLowerCase()} estimated anew from it`,
+        what: `${title}: ${cornerName(key as keyof typeof CORNER_NAMES)} estimated anew from it`,
       })),
     ),
     ...(file.install?.steps ?? []).flatMap(({ doneAt, text, doneBy }) =>
@@ -72,7 +74,7 @@ async function goOn(moreMm: number): Promise<void> {
         measured
           .map(
             ({ key, measuredMm, expectedMm }) =>
-              `${CORNER_NAMES[key].toLowerCase()} hub to lip ${bothUnits(measuredMm)}, ${Math.abs(measuredMm - expectedMm) < 0.5 ? 'as expected' : `${bothUnits(Math.abs(measuredMm - expectedMm))} ${measuredMm > expectedMm ? 'higher' : 'lower'} than expected`}`,
+              `${cornerName(key)} hub to lip ${bothUnits(measuredMm)}, ${Math.abs(measuredMm - expectedMm) < 0.5 ? 'as expected' : `${bothUnits(Math.abs(measuredMm - expectedMm))} ${measuredMm > expectedMm ? 'higher' : 'lower'} than expected`}`,
           )
           .join('; ')
       }}.
@@ -82,7 +84,7 @@ async function goOn(moreMm: number): Promise<void> {
     <p v-if="!events.length" class="muted">Nothing has happened yet.</p>
     <ol class="events" data-testid="history">
       <li v-for="(e, i) in events" :key="i">
-        <span class="figures at">{{ format(parseISO(e.at), 'd MMM yyyy') }}</span>
+        <span class="figures at">{{ dayText(e.at) }}</span>
         <span>{{ e.what }}</span>
       </li>
     </ol>
@@ -90,15 +92,7 @@ async function goOn(moreMm: number): Promise<void> {
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
 .keys {
-  display: flex;
-  flex-wrap: wrap;
   gap: 10px;
 }
 .events {
@@ -114,6 +108,5 @@ async function goOn(moreMm: number): Promise<void> {
 }
 .small {
   font-size: 15px;
-  line-height: 21px;
 }
 </style>

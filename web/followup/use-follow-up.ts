@@ -1,3 +1,4 @@
+import { DAY } from '@/web/kit/dates';
 import { addDays, format, parseISO } from 'date-fns';
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
@@ -10,12 +11,10 @@ import { usualFollowUps } from '@/core/7-job/follow-up/due';
 import { fromMeasured, type MeasuredHeight } from '@/core/7-job/follow-up/next-change';
 import { attempt } from '@/core/1-base/problem';
 import { expectedHeights } from '@/core/5-consequences/stance/expected-height';
-import { startingSetup } from '../bench/starting-setup';
-import { newId } from '../install/use-install';
+import { startingSetup } from '../stores/starting-setup';
+import { newId } from '../kit/entries';
 import { useJobStore } from '../stores/job';
 import { FOLLOW_UP_WORDS } from './follow-up-words';
-
-export const today = (): string => format(new Date(), 'yyyy-MM-dd');
 
 /** What was last measured of each corner beside what was expected of it then. */
 export function lastMeasured(file: LowgapFile): MeasuredHeight[] {
@@ -72,7 +71,7 @@ export function useFollowUp() {
       id: newId(),
       kind,
       text: FOLLOW_UP_WORDS[kind],
-      due: format(addDays(parseISO(date), afterDays), 'yyyy-MM-dd'),
+      due: format(addDays(parseISO(date), afterDays), DAY),
     }));
     change((own) => {
       own.handedOver = date;

@@ -1,15 +1,17 @@
 <script setup lang="ts">
+import { momentNow, momentText } from '@/web/kit/dates';
+import { useKept } from '../saving/use-kept';
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
-import { format, parseISO } from 'date-fns';
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
 import type { FastenerEntry } from '@/contracts/install';
 import { torqueWords, parseTorque } from '@/core/1-base/units/torque';
 import { attempt } from '@/core/1-base/problem';
 import { LIMITS } from '@/core/1-base/limits';
-import { inRange } from '../parts/read-lists';
-import TickButton from '../parts/TickButton.vue';
-import TypedField from '../parts/TypedField.vue';
-import { newId, putInto, type InstallState } from './use-install';
+import { inRange } from '../kit/read-lists';
+import TickButton from '../kit/TickButton.vue';
+import TypedField from '../kit/TypedField.vue';
+import { type InstallState } from './use-install';
+import { newId, putInto } from '../kit/entries';
 
 /** Fasteners with the torque the maker's instructions give, and which are done. */
 const props = defineProps<{ state: InstallState }>();
@@ -18,7 +20,7 @@ const readTorque = (text: string) => attempt(() => inRange(parseTorque(text), LI
 
 const edit = (id: string, change: Partial<FastenerEntry>, gesture: string | null = null): void =>
   props.state.change((own) => putInto(own.fasteners, id, change), gesture);
-const name = ref('');
+const name = useKept('install.fastener', () => '');
 function add(): void {
   if (name.value.trim() === '') return;
   props.state.change((own) => own.fasteners.push({ id: newId(), name: name.value.trim().slice(0, 120), count: 1 }));
@@ -29,7 +31,7 @@ function toggle(one: FastenerEntry): void {
   edit(
     one.id,
     one.doneAt === undefined
-      ? { doneAt: new Date().toISOString(), ...(by ? { doneBy: by } : {}) }
+      ? { doneAt: momentNow(), ...(by ? { doneBy: by } : {}) }
       : { doneAt: undefined, doneBy: undefined },
   );
 }
@@ -53,9 +55,7 @@ function toggle(one: FastenerEntry): void {
         <strong>{{ f.name }}</strong>
         <span v-if="f.torqueNm !== undefined" class="figures other">{{ torqueWords(f.torqueNm) }}</span>
         <span v-else class="muted other">torque not entered: it cannot be ticked off</span>
-        <span v-if="f.doneAt" class="muted other"
-          >{{ format(parseISO(f.doneAt), 'd MMM HH:mm') }}{{ f.doneBy ? `, ${f.doneBy}` : '' }}</span
-        >
+        <span v-if="f.doneAt" class="muted other">{{ momentText(f.doneAt) }}{{ f.doneBy ? `, ${f.doneBy}` : '' }}</span>
       </div>
       <TypedField
         label="Torque, N·m or lb ft"
@@ -95,12 +95,6 @@ function toggle(one: FastenerEntry): void {
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
 .row {
   display: grid;
   grid-template-columns: 60px minmax(180px, 1.3fr) repeat(3, minmax(120px, 1fr)) 48px;

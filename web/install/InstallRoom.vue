@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { usePlanned } from '../plan/use-planned';
-import { useView } from '../parts/use-view';
+import { useView } from '../kit/use-view';
 import { useJobStore } from '../stores/job';
 import FastenersPanel from './FastenersPanel.vue';
 import InstallSheet from './InstallSheet.vue';

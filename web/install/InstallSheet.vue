@@ -1,14 +1,16 @@
 <script setup lang="ts">
+import { momentNow, momentText } from '@/web/kit/dates';
+import { useKept } from '../saving/use-kept';
 import { mdiArrowDown, mdiArrowUp, mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
-import { format, parseISO } from 'date-fns';
 import { computed, ref } from 'vue';
 import type { InstallStep } from '@/contracts/install';
 import type { Plan } from '@/core/6-decisions/plan/plan-step';
 import { PRECAUTION_WORDS, timeWords } from '@/sheets/plan-words';
-import { readNumber, writeNumber } from '../parts/read-lists';
-import TickButton from '../parts/TickButton.vue';
-import TypedField from '../parts/TypedField.vue';
-import { newId, type InstallState } from './use-install';
+import { readNumber, writeNumber } from '../kit/read-lists';
+import TickButton from '../kit/TickButton.vue';
+import TypedField from '../kit/TypedField.vue';
+import { type InstallState } from './use-install';
+import { newId } from '../kit/entries';
 
 /** The work in its order: one big key for each step, its caution where the risk is. */
 const props = defineProps<{ state: InstallState; plan: Plan | null }>();
@@ -28,7 +30,7 @@ function toggle(step: InstallStep): void {
       delete own.doneBy;
       return;
     }
-    own.doneAt = new Date().toISOString();
+    own.doneAt = momentNow();
     if (by.value.trim() !== '') own.doneBy = by.value.trim();
   });
 }
@@ -64,7 +66,7 @@ function move(id: string, by: 1 | -1): void {
 }
 const remove = (id: string): void =>
   props.state.change((own) => (own.steps = own.steps.filter((one) => one.id !== id)));
-const added = ref('');
+const added = useKept('install.step', () => '');
 function add(): void {
   if (added.value.trim() === '') return;
   props.state.change((own) =>
@@ -72,7 +74,7 @@ function add(): void {
   );
   added.value = '';
 }
-const when = (moment: string): string => format(parseISO(moment), 'd MMM HH:mm');
+const when = (moment: string): string => momentText(moment);
 const spent = computed(() => steps.value.reduce((sum, { spentMinutes = 0 }) => sum + spentMinutes, 0));
 /** A sheet that is half done is not thrown away by a slip. */
 const anew = ref(false);
@@ -202,12 +204,6 @@ function make(): void {
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
 .head,
 .add,
 .more {
@@ -256,10 +252,6 @@ function make(): void {
 }
 .caution {
   font-size: 15px;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 @media print {
   .no-print {

@@ -1,15 +1,17 @@
 <script setup lang="ts">
+import { useKept } from '../saving/use-kept';
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import type { PieceEntry } from '@/contracts/install';
 import { PIECE_STATES, type PieceState } from '@/core/7-job/install/receiving';
 import { LIMITS } from '@/core/1-base/limits';
 import { HOLD_WORDS, PIECE_STATE_WORDS } from '@/sheets/install-words';
-import { readNumber, writeNumber } from '../parts/read-lists';
-import QuantityField from '../parts/QuantityField.vue';
-import TypedField from '../parts/TypedField.vue';
+import { readNumber, writeNumber } from '../kit/read-lists';
+import QuantityField from '../kit/QuantityField.vue';
+import TypedField from '../kit/TypedField.vue';
 import { useJobStore } from '../stores/job';
-import { newId, putInto, type InstallState } from './use-install';
+import { type InstallState } from './use-install';
+import { newId, putInto } from '../kit/entries';
 
 /** Every piece counted and laid beside the old one before a bolt is turned. */
 const props = defineProps<{ state: InstallState }>();
@@ -21,8 +23,8 @@ const wholeCount = readNumber(COUNT);
 
 const edit = (id: string, change: Partial<PieceEntry>, gesture: string | null = null): void =>
   props.state.change((own) => putInto(own.pieces, id, change), gesture);
-const name = ref('');
-const wanted = ref('1');
+const name = useKept('install.piece', () => '');
+const wanted = useKept('install.pieceCount', () => '1');
 const refusal = ref('');
 function add(): void {
   const count = Number(wanted.value);
@@ -168,12 +170,6 @@ const wrongSize = (piece: PieceEntry): string => {
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
 .piece {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(190px, 100%), 1fr));

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { momentNow } from '@/web/kit/dates';
+import { useKept } from '../saving/use-kept';
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { format, parseISO } from 'date-fns';
 import { computed, ref } from 'vue';
@@ -11,15 +13,15 @@ const used = computed(() => props.state.install.value.used);
 const surprises = computed(() => props.state.install.value.surprises);
 const lost = computed(() => surprises.value.reduce((sum, { minutes }) => sum + minutes, 0));
 
-const part = ref('');
+const part = useKept('install.part', () => '');
 const fate = ref<'reused' | 'replaced'>('replaced');
 function addPart(): void {
   if (part.value.trim() === '') return;
   props.state.change((own) => own.used.push({ name: part.value.trim().slice(0, 120), fate: fate.value }));
   part.value = '';
 }
-const what = ref('');
-const minutes = ref('');
+const what = useKept('install.surprise', () => '');
+const minutes = useKept('install.surpriseMinutes', () => '');
 const refusal = ref('');
 function addSurprise(): void {
   const cost = Number(minutes.value.replace(',', '.'));
@@ -29,7 +31,7 @@ function addSurprise(): void {
   }
   refusal.value = '';
   props.state.change((own) =>
-    own.surprises.push({ what: what.value.trim().slice(0, 200), minutes: cost, at: new Date().toISOString() }),
+    own.surprises.push({ what: what.value.trim().slice(0, 200), minutes: cost, at: momentNow() }),
   );
   what.value = '';
   minutes.value = '';
@@ -102,12 +104,6 @@ const FATES = [
   grid-template-columns: repeat(auto-fit, minmax(min(420px, 100%), 1fr));
   gap: 10px;
   align-items: start;
-}
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 10px;
-  min-width: 0;
 }
 ul {
   list-style: none;

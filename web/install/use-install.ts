@@ -1,3 +1,4 @@
+import { newId } from '@/web/kit/entries';
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import { installSchema, type InstallEntry, type InstallStep } from '@/contracts/install';
@@ -6,22 +7,6 @@ import { holds } from '@/core/7-job/install/receiving';
 import type { Plan } from '@/core/6-decisions/plan/plan-step';
 import { installStepText } from '@/sheets/install-words';
 import { useJobStore } from '../stores/job';
-
-export const newId = (): string => crypto.randomUUID().slice(0, 8);
-
-/** Puts a change into the entry of that id; what is emptied is left out. */
-export function putInto<Entry extends { readonly id: string }>(
-  all: readonly Entry[],
-  id: string,
-  change: Partial<Entry>,
-): void {
-  const found = all.find((one) => one.id === id) as Record<string, unknown> | undefined;
-  if (!found) return;
-  for (const [key, value] of Object.entries(change)) {
-    if (value === undefined || value === '') delete found[key];
-    else found[key] = value;
-  }
-}
 
 /** The installation of the open job: what was received, the sheet, fasteners, surprises. */
 export function useInstall() {

@@ -192,9 +192,6 @@ ul {
   font-size: 14px;
 }
 .keys {
-  display: flex;
-  flex-wrap: wrap;
   justify-content: flex-end;
-  gap: 8px;
 }
 </style>

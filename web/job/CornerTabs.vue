@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import { CORNER_KEYS, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { formatMm } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
-import { CORNER_NAMES } from '../words';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { useCurrentCorner } from './current-corner';
 
 const job = useJobStore();

@@ -3,9 +3,9 @@ import { mdiArrowLeft, mdiDownload, mdiFolderOpenOutline, mdiRedo, mdiUndo } fro
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { problemText } from '@/contracts/problems';
 import type { Problem } from '@/core/1-base/problem';
-import GapStrip from '../parts/GapStrip.vue';
-import { downloadLowgap, readLowgapUpload } from '../parts/lowgap-upload';
-import ThemeSwitch from '../parts/ThemeSwitch.vue';
+import GapStrip from '../kit/GapStrip.vue';
+import { downloadLowgap, readLowgapUpload } from '../kit/lowgap-upload';
+import ThemeSwitch from '../kit/ThemeSwitch.vue';
 import { saveWords } from '../saving/save-words';
 import { useJobStore } from '../stores/job';
 import RoomsBar from './RoomsBar.vue';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { problemText } from '@/contracts/problems';
-import { saveText } from '../parts/save-text';
+import { saveText } from '../kit/save-text';
 import { useJobStore } from '../stores/job';
 
 /** What stands between the job and the server, and what somebody can do about it. */

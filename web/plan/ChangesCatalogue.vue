@@ -100,20 +100,11 @@ const never = computed(() =>
   gap: 8px;
   min-width: 0;
 }
-.scroll {
-  overflow-x: auto;
-}
 table {
-  border-collapse: collapse;
-  width: 100%;
   min-width: 900px;
-  font-size: 15px;
 }
 th,
 td {
-  border-top: 1px solid var(--rule);
-  padding: 5px 10px 5px 0;
-  text-align: left;
   vertical-align: top;
 }
 th[scope='row'] {
@@ -128,8 +119,5 @@ th[scope='row'] {
   font-weight: 400;
   font-size: 14px;
   line-height: 18px;
-}
-.small {
-  font-size: 14px;
 }
 </style>

@@ -4,7 +4,7 @@ import type { ChosenPlan } from '@/core/6-decisions/plan/judge-plan';
 import { AXLE_CHANGE_KEYS, KIND_OF, type AxleChanges } from '@/core/6-decisions/plan/setup-changes';
 import type { Axle } from '@/core/2-vehicle/setup/corner-key';
 import { inDegrees, MODIFICATION_WORDS } from '@/sheets/plan-words';
-import QuantityField from '../parts/QuantityField.vue';
+import QuantityField from '../kit/QuantityField.vue';
 
 /** The plan's changes of each axle and of the body, by hand. */
 defineProps<{ changes: ChosenPlan['changes']; axles: readonly Axle[] }>();

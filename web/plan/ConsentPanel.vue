@@ -1,17 +1,19 @@
 <script setup lang="ts">
-import { formatISO } from 'date-fns';
+import { today } from '@/web/kit/dates';
+import { useKept } from '../saving/use-kept';
 import { ref } from 'vue';
 import type { Consent, PlanEntry } from '@/contracts/plan';
 import type { ThingOutcome } from '@/core/6-decisions/plan/judge-plan';
-import { CORNER_WORDS, PRECAUTION_WORDS } from '@/sheets/plan-words';
+import { PRECAUTION_WORDS } from '@/sheets/plan-words';
+import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import type { PlanEdit } from './use-plan';
 
 /** A maker's crash bracket: its own caution, its own statement, and the owner's consent before a plan may take it off. */
 const props = defineProps<{ brackets: readonly ThingOutcome[]; plan: PlanEntry }>();
 const emit = defineEmits<{ change: [edit: PlanEdit] }>();
 
-const owner = ref('');
-const date = ref(formatISO(new Date(), { representation: 'date' }));
+const owner = useKept('plan.owner', () => '');
+const date = ref(today());
 const of = ({ corner, id }: ThingOutcome): Consent | undefined =>
   props.plan.consents.find((consent) => consent.corner === corner && consent.obstacle === id);
 
@@ -37,7 +39,7 @@ function withdraw({ corner, id }: ThingOutcome): void {
       of the ways, and the work order carries the statement to be signed.
     </p>
     <div v-for="bracket in brackets" :key="bracket.corner + bracket.id" class="row">
-      <strong>{{ bracket.label }}, {{ CORNER_WORDS[bracket.corner] }}</strong>
+      <strong>{{ bracket.label }}, {{ cornerName(bracket.corner) }}</strong>
       <template v-if="of(bracket)">
         <span>agreed by {{ of(bracket)!.owner }}, {{ of(bracket)!.date }}</span>
         <v-btn height="44" variant="text" @click="withdraw(bracket)">Withdraw</v-btn>
@@ -66,10 +68,6 @@ function withdraw({ corner, id }: ThingOutcome): void {
   align-items: center;
   border-top: 1px solid var(--rule);
   padding-top: 6px;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 @media (max-width: 700px) {
   .row {

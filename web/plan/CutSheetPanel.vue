@@ -9,10 +9,11 @@ import type { SheetPoint } from '@/core/5-consequences/panel/flat-sheet';
 import type { Problem } from '@/core/1-base/problem';
 import { formatFraction, formatMm } from '@/core/1-base/units/length';
 import { PAPER_SIZES, type Paper } from '@/sheets/paper';
-import { CORNER_WORDS, PRECAUTION_WORDS } from '@/sheets/plan-words';
+import { PRECAUTION_WORDS } from '@/sheets/plan-words';
+import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { api } from '../api';
-import QuantityField from '../parts/QuantityField.vue';
-import { saveBlob, saveText } from '../parts/save-text';
+import QuantityField from '../kit/QuantityField.vue';
+import { saveBlob, saveText } from '../kit/save-text';
 import { useJobStore } from '../stores/job';
 import { PlanClient } from '../workers/plan-client';
 import type { DrawnSheet } from '../workers/plan.worker';
@@ -35,7 +36,7 @@ const things = computed(() => {
         corner,
         id,
         value: `${corner}:${id}`,
-        title: `${label ?? id}, ${CORNER_WORDS[corner]}`,
+        title: `${label ?? id}, ${cornerName(corner)}`,
         planned: fixes.some((fix) => fix.corner === corner && fix.obstacle === id && CUTS.includes(fix.kind)),
       })),
   );
@@ -307,9 +308,5 @@ async function savePdf(): Promise<void> {
 .says dd {
   font-size: 18px;
   font-weight: 600;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 </style>

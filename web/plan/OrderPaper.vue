@@ -128,19 +128,8 @@ h3 {
 .facts dt {
   color: var(--muted);
 }
-.scroll {
-  overflow-x: auto;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 15px;
-}
 th,
 td {
-  border-top: 1px solid var(--rule);
-  padding: 4px 10px 4px 0;
-  text-align: left;
   vertical-align: top;
 }
 th[scope='row'] {
@@ -202,9 +191,6 @@ th[scope='row'] {
 }
 .signature span {
   border-top: 1px solid var(--ink);
-}
-.small {
-  font-size: 14px;
 }
 @media print {
   .order-paper {

@@ -10,9 +10,9 @@ import { AXLE_CHANGE_KEYS, type AxleChanges } from '@/core/6-decisions/plan/setu
 import type { Axle } from '@/core/2-vehicle/setup/corner-key';
 import type { Problem } from '@/core/1-base/problem';
 import { MODIFICATION_WORDS } from '@/sheets/plan-words';
-import { readLengths, readNumbers, writeList } from '../parts/read-lists';
-import QuantityField from '../parts/QuantityField.vue';
-import TypedField from '../parts/TypedField.vue';
+import { readLengths, readNumbers, writeList } from '../kit/read-lists';
+import QuantityField from '../kit/QuantityField.vue';
+import TypedField from '../kit/TypedField.vue';
 import { STANDARD_NAMES } from '../words';
 import ShopAsked from './ShopAsked.vue';
 import type { PlanEdit } from './use-plan';

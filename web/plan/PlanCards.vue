@@ -5,7 +5,8 @@ import type { Plan } from '@/core/6-decisions/plan/plan-step';
 import type { Modification } from '@/core/6-decisions/plan/modification';
 import { formatMm } from '@/core/1-base/units/length';
 import { formatMoney } from '@/core/1-base/units/money';
-import { CORNER_WORDS, MODIFICATION_WORDS, refusalWords, stepWords, timeWords } from '@/sheets/plan-words';
+import { MODIFICATION_WORDS, refusalWords, stepWords, timeWords } from '@/sheets/plan-words';
+import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { PERMANENCE_WORDS } from '../finder/finder-words';
 
 /** The plans found side by side, with what each trades; or why there is none, and what comes nearest. */
@@ -97,7 +98,7 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
       <p class="verdict-rubs"><strong>Nothing that is allowed clears it.</strong> The nearest leaves:</p>
       <ul class="left">
         <li v-for="{ verdict, refusals } in answer.nearest.left" :key="verdict.corner + verdict.id">
-          <strong>{{ verdict.label }}</strong>, {{ CORNER_WORDS[verdict.corner] }}: {{ formatMm(-verdict.marginMm) }} mm
+          <strong>{{ verdict.label }}</strong>, {{ cornerName(verdict.corner) }}: {{ formatMm(-verdict.marginMm) }} mm
           short.
           <span class="muted">{{
             refusals.length
@@ -134,10 +135,6 @@ h3 {
 }
 .sum {
   font-size: 15px;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 ol {
   padding-left: 20px;

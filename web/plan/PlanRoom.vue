@@ -5,12 +5,12 @@ import { MOST_COMPARED, type LowgapSetup } from '@/contracts/lowgap-file';
 import { problemText } from '@/contracts/problems';
 import type { Fix, ThingOutcome } from '@/core/6-decisions/plan/judge-plan';
 import { type AxleChanges } from '@/core/6-decisions/plan/setup-changes';
-import { axleOf, AXLES, type Axle } from '@/core/2-vehicle/setup/corner-key';
+import { axleOf, AXLES, type Axle, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { formatMm } from '@/core/1-base/units/length';
 import { formatMoney } from '@/core/1-base/units/money';
-import { CORNER_WORDS, knockOnWords, timeWords } from '@/sheets/plan-words';
+import { knockOnWords, timeWords } from '@/sheets/plan-words';
 import { PERMANENCE_WORDS } from '../finder/finder-words';
-import { useView } from '../parts/use-view';
+import { useView } from '../kit/use-view';
 import { useJobStore } from '../stores/job';
 import ChangesCatalogue from './ChangesCatalogue.vue';
 import ChangesEditor from './ChangesEditor.vue';
@@ -58,7 +58,7 @@ const least = computed(() => {
 const unsurveyed = computed(() =>
   job.corners
     .filter((key) => !judged.value?.things.some(({ corner }) => corner === key))
-    .map((key) => CORNER_WORDS[key])
+    .map((key) => cornerName(key))
     .join(', '),
 );
 const hasPlan = computed(() => (judged.value?.plan.steps.length ?? 0) > 0);
@@ -164,7 +164,7 @@ watchEffect(() => {
                 {{ PERMANENCE_WORDS[judged.plan.permanence] }}</template
               >.<template v-if="least">
                 Least left over what is wanted: {{ formatMm(least.overMm) }} mm, {{ least.label }},
-                {{ CORNER_WORDS[least.corner] }}.</template
+                {{ cornerName(least.corner) }}.</template
               >
             </p>
             <p v-if="unsurveyed" class="verdict-close">
@@ -215,12 +215,6 @@ watchEffect(() => {
   display: flex;
   min-width: 0;
   overflow-x: auto;
-}
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
 }
 .head {
   display: flex;

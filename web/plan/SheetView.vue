@@ -3,7 +3,7 @@ import { line } from 'd3-shape';
 import { computed } from 'vue';
 import type { SheetPoint } from '@/core/5-consequences/panel/flat-sheet';
 import type { CutSheet } from '@/core/6-decisions/plan/cut-sheet';
-import { dragFrom } from '../parts/use-drag';
+import { dragFrom } from '../kit/use-drag';
 
 /** The sheet at scale: the panel as it is, where it is cut or folded, and the handles of a line for looks. */
 const props = defineProps<{ sheet: CutSheet; looks: readonly SheetPoint[] | null }>();

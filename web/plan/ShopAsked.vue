@@ -5,9 +5,9 @@ import { MODIFICATION_RULES, MODIFICATIONS, type Modification } from '@/core/6-d
 import { attempt, ProblemError } from '@/core/1-base/problem';
 import { formatMoney, parseMoney } from '@/core/1-base/units/money';
 import { MODIFICATION_WORDS } from '@/sheets/plan-words';
-import { readNumber, writeNumber } from '../parts/read-lists';
-import ChipGroup from '../parts/ChipGroup.vue';
-import TypedField from '../parts/TypedField.vue';
+import { readNumber, writeNumber } from '../kit/read-lists';
+import ChipGroup from '../kit/ChipGroup.vue';
+import TypedField from '../kit/TypedField.vue';
 
 type Shop = PlanEntry['shop'];
 

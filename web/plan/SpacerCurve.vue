@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { scaleLinear } from 'd3-scale';
+import { extent, nice } from 'd3-array';
 import { line } from 'd3-shape';
-import { computed, ref } from 'vue';
-import { useWidth } from '../parts/use-width';
+import { computed } from 'vue';
+import ChartFrame from '../kit/ChartFrame.vue';
 import type { SpacerSweep } from '@/core/6-decisions/plan/spacer-sweep';
 import { formatMm } from '@/core/1-base/units/length';
 
@@ -10,30 +10,27 @@ import { formatMm } from '@/core/1-base/units/length';
 const props = defineProps<{ sweep: SpacerSweep; thicknessMm: number }>();
 const emit = defineEmits<{ pick: [mm: number] }>();
 
-const figure = ref<HTMLElement>();
-const width = useWidth(figure, 760);
 const HEIGHT = 190;
-const asTable = ref(false);
 
 const known = computed(() => props.sweep.steps.flatMap(({ thicknessMm, low }) => (low ? [{ thicknessMm, low }] : [])));
-const x = computed(() =>
-  scaleLinear()
-    .domain([0, props.sweep.steps.at(-1)!.thicknessMm])
-    .range([44, width.value - 12]),
-);
-const y = computed(() => {
-  const margins = known.value.map(({ low }) => low.marginMm);
-  return scaleLinear()
-    .domain([Math.min(-10, ...margins), Math.max(15, ...margins)])
-    .nice()
-    .range([HEIGHT - 30, 10]);
+const most = computed(() => props.sweep.steps.at(-1)!.thicknessMm);
+const margins = computed(() => {
+  const [least = 0, greatest = 0] = extent(known.value, ({ low }) => low.marginMm);
+  return nice(Math.min(-10, least), Math.max(15, greatest), 10);
 });
-const path = computed(
-  () =>
-    line<(typeof known.value)[number]>()
-      .x((step) => x.value(step.thicknessMm))
-      .y((step) => y.value(step.low.marginMm))(known.value) ?? '',
-);
+type Scale = (value: number) => number;
+const path = (x: Scale, y: Scale): string =>
+  line<(typeof known.value)[number]>()
+    .x((step) => x(step.thicknessMm))
+    .y((step) => y(step.low.marginMm))(known.value) ?? '';
+const table = computed(() => ({
+  corner: 'Thickness mm',
+  columns: ['Low gap over what is wanted, mm', 'At'],
+  rows: known.value.map(({ thicknessMm, low }) => ({
+    name: formatMm(thicknessMm),
+    cells: [formatMm(low.marginMm), low.label],
+  })),
+}));
 const clearWords = computed(() => {
   const { clear, reaches } = props.sweep;
   const stretches = clear.map(
@@ -53,88 +50,64 @@ const clearWords = computed(() => {
 });
 const atNow = computed(() => known.value.find(({ thicknessMm }) => Math.abs(thicknessMm - props.thicknessMm) <= 0.5));
 
-function pickAt(event: MouseEvent): void {
-  const box = (event.currentTarget as SVGElement).getBoundingClientRect();
-  const mm = Math.round(x.value.invert(((event.clientX - box.left) / box.width) * width.value));
-  emit('pick', Math.min(props.sweep.steps.at(-1)!.thicknessMm, Math.max(0, mm)));
+function pickAt(event: MouseEvent, x: { invert(at: number): number }, width: number): void {
+  const box = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect();
+  const mm = Math.round(x.invert(((event.clientX - box.left) / box.width) * width));
+  emit('pick', Math.min(most.value, Math.max(0, mm)));
 }
 </script>
 
 <template>
-  <figure ref="figure" class="drawing">
-    <p data-testid="spacer-says">{{ clearWords }}</p>
-    <svg
-      v-if="!asTable"
-      :viewBox="`0 0 ${width} ${HEIGHT}`"
-      role="img"
-      :aria-label="`Low gap against thickness. ${clearWords}`"
-      class="figures"
-      @click="pickAt"
-    >
+  <p data-testid="spacer-says">{{ clearWords }}</p>
+  <ChartFrame
+    title="Low gap against thickness"
+    :summary="clearWords"
+    :x="[0, most]"
+    :y="margins"
+    :x-ticks="12"
+    :y-ticks="5"
+    :left="44"
+    :height="HEIGHT"
+    :table="table"
+  >
+    <template #default="{ x, y, width }">
       <rect
         v-for="c in sweep.clear"
         :key="c.fromMm"
         class="clear"
         :x="x(c.fromMm)"
         :width="Math.max(1, x(c.toMm) - x(c.fromMm))"
-        y="10"
-        :height="HEIGHT - 40"
+        y="12"
+        :height="HEIGHT - 46"
       />
-      <g v-for="tick in y.ticks(5)" :key="`y${tick}`">
-        <path class="rule" :d="`M44 ${y(tick)}H${width - 12}`" :class="{ zero: tick === 0 }" />
-        <text x="38" :y="y(tick) + 5" text-anchor="end">{{ tick }}</text>
-      </g>
-      <g v-for="tick in x.ticks(12)" :key="`x${tick}`">
-        <text :x="x(tick)" :y="HEIGHT - 8" text-anchor="middle">{{ tick }}</text>
-      </g>
-      <path class="curve" :d="path" />
-      <path class="now" :d="`M${x(thicknessMm)} 10V${HEIGHT - 30}`" />
-    </svg>
-    <div v-else class="scroll">
-      <table class="figures">
-        <thead>
-          <tr>
-            <th>Thickness mm</th>
-            <th>Low gap over what is wanted, mm</th>
-            <th>At</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="s in known" :key="s.thicknessMm">
-            <td>{{ s.thicknessMm }}</td>
-            <td>{{ formatMm(s.low.marginMm) }}</td>
-            <td>{{ s.low.label }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
-    <figcaption>
-      <span
-        >Across: thickness, mm. Up: low gap over what is wanted, mm.
-        <template v-if="atNow"
-          >At {{ atNow.thicknessMm }} mm: {{ formatMm(atNow.low.marginMm) }} mm, {{ atNow.low.label }}.</template
-        ></span
+      <path class="curve" :d="path(x, y)" />
+      <path class="now" :d="`M${x(thicknessMm)} 12V${HEIGHT - 34}`" />
+      <rect
+        class="touch"
+        :x="x(0)"
+        y="12"
+        :width="x(most) - x(0)"
+        :height="HEIGHT - 46"
+        @click="pickAt($event, x, width)"
+      />
+    </template>
+    <template #axes>
+      Across: thickness, mm. Up: low gap over what is wanted, mm.
+      <template v-if="atNow"
+        >At {{ atNow.thicknessMm }} mm: {{ formatMm(atNow.low.marginMm) }} mm, {{ atNow.low.label }}.</template
       >
-      <v-btn height="44" variant="text" @click="asTable = !asTable">{{ asTable ? 'Curve' : 'Table' }}</v-btn>
-    </figcaption>
-  </figure>
+    </template>
+  </ChartFrame>
 </template>
 
 <style scoped>
-svg {
+.touch {
+  fill: transparent;
   cursor: crosshair;
-  font-size: 14px;
-  fill: var(--ink);
 }
 .clear {
   fill: var(--clear);
   opacity: 0.16;
-}
-.rule {
-  stroke: var(--rule);
-}
-.zero {
-  stroke: var(--ink);
 }
 .curve {
   fill: none;
@@ -145,18 +118,5 @@ svg {
   stroke: var(--accent);
   stroke-width: 2.4;
   stroke-dasharray: 6 4;
-}
-.scroll {
-  max-height: 260px;
-  overflow: auto;
-}
-td,
-th {
-  padding: 2px 14px 2px 0;
-  text-align: left;
-}
-figcaption {
-  align-items: center;
-  gap: 8px;
 }
 </style>

@@ -6,9 +6,9 @@ import { attempt } from '@/core/1-base/problem';
 import { formatMm } from '@/core/1-base/units/length';
 import { parseBoltPattern } from '@/core/2-vehicle/wheel/bolt-pattern';
 import { SPACER_CHECK_WORDS, SPACER_FIELD_WORDS } from '@/sheets/plan-words';
-import ChipGroup from '../parts/ChipGroup.vue';
-import QuantityField from '../parts/QuantityField.vue';
-import TypedField from '../parts/TypedField.vue';
+import ChipGroup from '../kit/ChipGroup.vue';
+import QuantityField from '../kit/QuantityField.vue';
+import TypedField from '../kit/TypedField.vue';
 
 /** What was measured of a spacer, its hub and its wheel, and what that says. */
 defineProps<{ entry: SpacerEntry; fit: SpacerFit; findings: readonly SpacerFinding[]; problem: string }>();
@@ -157,24 +157,9 @@ const readText = (text: string) => attempt(() => text.trim().slice(0, 80));
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-}
 .fields {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
   gap: 10px;
-}
-table {
-  border-collapse: collapse;
-}
-th,
-td {
-  border-top: 1px solid var(--rule);
-  padding: 5px 12px 5px 0;
-  text-align: left;
-  font-weight: 400;
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { axleOf } from '@/core/2-vehicle/setup/corner-key';
+import { axleOf, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { computed, onBeforeUnmount, shallowRef, watch } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { SpacerEntry } from '@/contracts/plan';
@@ -14,7 +14,6 @@ import { wheelOffsetMm } from '@/core/2-vehicle/wheel/rim';
 import { hardwareWords, PRECAUTION_WORDS } from '@/sheets/plan-words';
 import { useCurrentCorner } from '../job/current-corner';
 import { useJobStore } from '../stores/job';
-import { CORNER_NAMES } from '../words';
 import { PlanClient } from '../workers/plan-client';
 import SpacerCurve from './SpacerCurve.vue';
 import SpacerFitForm from './SpacerFitForm.vue';
@@ -132,7 +131,7 @@ const useIt = (): void =>
 <template>
   <div class="spacer">
     <section class="panel box" aria-label="How thick">
-      <h2 class="panel-title">How thick, {{ CORNER_NAMES[key].toLowerCase() }}</h2>
+      <h2 class="panel-title">How thick, {{ cornerName(key) }}</h2>
       <p v-for="p in problems" :key="p.path + p.code" class="verdict-rubs" role="alert">{{ problemText(p) }}</p>
       <p v-if="!sweep && !problems.length" class="muted">Working it out</p>
       <p v-if="sweep && mendedWords" class="small muted">Left out, as the plan mends them: {{ mendedWords }}.</p>
@@ -196,20 +195,11 @@ const useIt = (): void =>
   display: grid;
   gap: 10px;
 }
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-}
 h3 {
   font-size: 16px;
 }
 .plain {
   padding-left: 18px;
   line-height: 23px;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 </style>

@@ -3,9 +3,10 @@ import { computed, ref } from 'vue';
 import { CUTS, MODIFICATION_RULES, type Modification } from '@/core/6-decisions/plan/modification';
 import { markable, type Fix, type ThingOutcome } from '@/core/6-decisions/plan/judge-plan';
 import { formatMm } from '@/core/1-base/units/length';
-import { CORNER_WORDS, faultWords, MODIFICATION_WORDS } from '@/sheets/plan-words';
-import QuantityField from '../parts/QuantityField.vue';
-import VerdictMark from '../parts/VerdictMark.vue';
+import { faultWords, MODIFICATION_WORDS } from '@/sheets/plan-words';
+import { cornerName } from '@/core/2-vehicle/setup/corner-key';
+import QuantityField from '../kit/QuantityField.vue';
+import VerdictMark from '../kit/VerdictMark.vue';
 
 /** Every thing near the tire before and after the plan, and what is done to it: any of it can be changed by hand. */
 const props = defineProps<{ things: readonly ThingOutcome[] }>();
@@ -58,7 +59,7 @@ const range = { min: 0, max: 300, unit: 'mm' };
         <tr v-for="thing in shown" :key="thing.corner + thing.id">
           <th scope="row">
             {{ thing.label }}
-            <span class="muted where">{{ CORNER_WORDS[thing.corner] }}, wants {{ thing.requiredMm }} mm</span>
+            <span class="muted where">{{ cornerName(thing.corner) }}, wants {{ thing.requiredMm }} mm</span>
           </th>
           <td>
             <VerdictMark :verdict="thing.before" :size="18" />
@@ -69,7 +70,7 @@ const range = { min: 0, max: 300, unit: 'mm' };
               <v-select
                 :model-value="thing.fix?.kind ?? NOTHING"
                 :items="choices(thing)"
-                :aria-label="`What is done to ${thing.label}, ${CORNER_WORDS[thing.corner]}`"
+                :aria-label="`What is done to ${thing.label}, ${cornerName(thing.corner)}`"
                 hide-details
                 @update:model-value="(kind: Modification | typeof NOTHING) => chooseKind(thing, kind)"
               />
@@ -119,16 +120,8 @@ const range = { min: 0, max: 300, unit: 'mm' };
 </template>
 
 <style scoped>
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 15px;
-}
 th,
 td {
-  border-top: 1px solid var(--rule);
-  padding: 6px 8px 6px 0;
-  text-align: left;
   vertical-align: top;
 }
 thead th {
@@ -154,9 +147,6 @@ th[scope='row'] {
   display: grid;
   grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr);
   gap: 8px;
-}
-.small {
-  font-size: 14px;
 }
 /* On a phone each thing is a block: its name, before beside after, and below what is done. */
 @media (max-width: 700px) {

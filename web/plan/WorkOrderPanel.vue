@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { dayText, today } from '@/web/kit/dates';
+import { useKept } from '../saving/use-kept';
 import { mdiDeleteOutline, mdiDownload, mdiPrinterOutline } from '@mdi/js';
-import { format } from 'date-fns';
 import { computed, ref } from 'vue';
 import { workOrder } from '@/core/6-decisions/plan/work-order';
 import { attempt, ProblemError } from '@/core/1-base/problem';
@@ -10,7 +11,7 @@ import { orderDocument } from '@/sheets/order-document';
 import { PAPER_SIZES, type Paper } from '@/sheets/paper';
 import { partsCsv } from '@/sheets/parts-csv';
 import { api } from '../api';
-import { saveBlob, saveText } from '../parts/save-text';
+import { saveBlob, saveText } from '../kit/save-text';
 import { useJobStore } from '../stores/job';
 import { STANDARD_NAMES } from '../words';
 import OrderPaper from './OrderPaper.vue';
@@ -40,7 +41,7 @@ const paperOrder = computed(() => {
       job: job.title,
       customer: job.customer,
       vehicle: file.vehicle.label,
-      date: format(new Date(), 'd MMM yyyy'),
+      date: dayText(today()),
       setup: setupLine(judged.setup),
       standard: STANDARD_NAMES[file.standard],
       localRules: file.intake?.localRules ?? '',
@@ -68,7 +69,7 @@ async function savePdf(): Promise<void> {
 const saveCsv = (): void => void (order.value && saveText('parts.csv', 'text/csv', partsCsv(order.value.parts)));
 const print = (): void => window.print();
 
-const part = ref({ name: '', quantity: '1', price: '' });
+const part = useKept('plan.part', () => ({ name: '', quantity: '1', price: '' }));
 const partProblem = ref('');
 function addPart(): void {
   const { name, quantity, price } = part.value;
@@ -93,7 +94,7 @@ function addPart(): void {
   part.value = { name: '', quantity: '1', price: '' };
 }
 
-const step = ref({ text: '', source: '', minutes: '30' });
+const step = useKept('plan.step', () => ({ text: '', source: '', minutes: '30' }));
 const stepProblem = ref('');
 function addStep(): void {
   const { text, source, minutes } = step.value;
@@ -204,11 +205,6 @@ function addStep(): void {
   display: grid;
   gap: 10px;
 }
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 6px;
-}
 .bar {
   display: flex;
   gap: 10px;
@@ -232,9 +228,6 @@ function addStep(): void {
   align-items: center;
   justify-content: space-between;
   border-top: 1px solid var(--rule);
-}
-.small {
-  font-size: 14px;
 }
 @media print {
   .no-print {

@@ -15,9 +15,9 @@ import {
 import type { Problem } from '@/core/1-base/problem';
 import { tireSection } from '@/core/2-vehicle/tire/section';
 import { setupLine } from '@/sheets/order-head';
-import QuantityField from '../parts/QuantityField.vue';
-import ThemeSwitch from '../parts/ThemeSwitch.vue';
-import { bothUnits } from '../words';
+import QuantityField from '../kit/QuantityField.vue';
+import ThemeSwitch from '../kit/ThemeSwitch.vue';
+import { bothUnits } from '../../core/1-base/units/length';
 import type { PracticeWorker } from '../workers/practice.worker';
 import PosturePad from './PosturePad.vue';
 import PracticeTruth from './PracticeTruth.vue';
@@ -262,12 +262,6 @@ h1 {
 .practice > section,
 .practice > p {
   width: 100%;
-}
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 10px;
-  min-width: 0;
 }
 .point {
   display: grid;

@@ -6,7 +6,7 @@ import { COMEBACK_CAUSES } from '@/core/7-job/follow-up/due';
 import { formatMm } from '@/core/1-base/units/length';
 import { timeWords } from '@/sheets/plan-words';
 import { COMEBACK_WORDS } from '../followup/follow-up-words';
-import ThemeSwitch from '../parts/ThemeSwitch.vue';
+import ThemeSwitch from '../kit/ThemeSwitch.vue';
 import { PART_WORDS } from '../stance/stance-words';
 import { useShopRecord } from '../stores/shop-record';
 
@@ -146,27 +146,7 @@ h1 {
   display: grid;
   gap: 12px;
 }
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th,
-td {
-  border-top: 1px solid var(--rule);
-  padding: 5px 10px 5px 0;
-  text-align: left;
-  font-weight: 400;
-}
 ul {
   padding-left: 20px;
-}
-.small {
-  font-size: 14px;
 }
 </style>

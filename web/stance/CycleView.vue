@@ -3,7 +3,7 @@ import { mdiDeleteOutline } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { CycleStepEntry } from '@/contracts/stance';
-import { type CornerKey, axleOf } from '@/core/2-vehicle/setup/corner-key';
+import { type CornerKey, axleOf, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { propshaftWithSetup } from '@/core/5-consequences/driveline/driveline-report';
 import { LIMITS, type Range } from '@/core/1-base/limits';
 import { attempt } from '@/core/1-base/problem';
@@ -17,9 +17,8 @@ import {
 } from '@/core/5-consequences/stance/travel-cycle';
 import { formatMm } from '@/core/1-base/units/length';
 import { cornerLimits } from '../job/corner-limits';
-import QuantityField from '../parts/QuantityField.vue';
+import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
-import { CORNER_NAMES } from '../words';
 import { propshaftEntry } from './link-entries';
 
 /** One corner stepped through its travel: what was read at each step beside what was computed, and where it runs out. */
@@ -120,8 +119,8 @@ function trendWords({ what, direction, perMm, runsOutAtMm }: CycleTrend): string
 </script>
 
 <template>
-  <section class="panel box" :aria-label="`Travel cycle, ${CORNER_NAMES[corner].toLowerCase()}`">
-    <h2 class="panel-title">Travel cycle, {{ CORNER_NAMES[corner].toLowerCase() }}</h2>
+  <section class="panel box" :aria-label="`Travel cycle, ${cornerName(corner)}`">
+    <h2 class="panel-title">Travel cycle, {{ cornerName(corner) }}</h2>
     <p class="small">
       Spring out, or on a hump: step the wheel from hanging to the stop, and read at each step. Support the axle; never
       hang the caliper, and keep hands out of the coil.
@@ -196,29 +195,10 @@ function trendWords({ what, direction, perMm, runsOutAtMm }: CycleTrend): string
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
 .fields {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
   gap: 10px;
-}
-.scroll {
-  overflow-x: auto;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th,
-td {
-  border-top: 1px solid var(--rule);
-  padding: 3px 12px 3px 0;
-  text-align: left;
 }
 td .muted {
   margin-left: 6px;
@@ -226,9 +206,5 @@ td .muted {
 .trends {
   padding-left: 18px;
   line-height: 23px;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 </style>

@@ -7,7 +7,7 @@ import { LIMITS, type Range } from '@/core/1-base/limits';
 import { halfShaftReport, propshaftReport } from '@/core/5-consequences/driveline/driveline-report';
 import { attempt } from '@/core/1-base/problem';
 import { formatMm } from '@/core/1-base/units/length';
-import QuantityField from '../parts/QuantityField.vue';
+import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { cornersOf } from './axle-parts';
 import type { Axle } from '../../core/2-vehicle/setup/corner-key';

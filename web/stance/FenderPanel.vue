@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { signedMm } from '@/core/1-base/units/length';
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import { problemText } from '@/contracts/problems';
@@ -8,9 +9,9 @@ import { attempt } from '@/core/1-base/problem';
 import { fenderStand } from '@/core/5-consequences/stance/poke';
 import { wheelOffsetMm } from '@/core/2-vehicle/wheel/rim';
 import { useJobStore } from '../stores/job';
-import { bothUnits, CORNER_NAMES } from '../words';
+import { bothUnits } from '../../core/1-base/units/length';
+import { CORNER_NAMES, type Axle } from '../../core/2-vehicle/setup/corner-key';
 import { cornersOf, setAxleOffset } from './axle-parts';
-import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 
 /** Tire against fender at the new height: tucked, flush or poking, covered or not, and the offset that makes it flush. */
 const job = useJobStore();
@@ -53,7 +54,6 @@ const flush = computed(() =>
     return can && Math.abs(poke) >= 0.5 ? [{ axle, offsetMm }] : [];
   }),
 );
-const signed = (mm: number): string => `${mm < 0 ? '−' : '+'}${Math.abs(mm)}`;
 </script>
 
 <template>
@@ -85,7 +85,7 @@ const signed = (mm: number): string => `${mm < 0 ? '−' : '+'}${Math.abs(mm)}`;
         height="48"
         variant="outlined"
         @click="job.changeSetup((file) => setAxleOffset(file, f.axle, f.offsetMm))"
-        >Flush {{ f.axle }}: offset {{ signed(f.offsetMm) }}</v-btn
+        >Flush {{ f.axle }}: offset {{ signedMm(f.offsetMm) }}</v-btn
       >
     </div>
     <p class="small muted">
@@ -94,32 +94,3 @@ const signed = (mm: number): string => `${mm < 0 ? '−' : '+'}${Math.abs(mm)}`;
     </p>
   </section>
 </template>
-
-<style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 15px;
-}
-th,
-td {
-  border-top: 1px solid var(--rule);
-  padding: 6px 10px 6px 0;
-  text-align: left;
-}
-.keys {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
-}
-</style>

@@ -11,9 +11,8 @@ import { motionRatio } from '@/core/5-consequences/stance/spring-line';
 import { formatMm } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
 import { useShopRecord } from '../stores/shop-record';
-import { CORNER_NAMES } from '../words';
+import { CORNER_NAMES, type Axle } from '../../core/2-vehicle/setup/corner-key';
 import { axleParts, cornersOf, setAxleParts, type AxlePart } from './axle-parts';
-import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 import PartsEditor from './PartsEditor.vue';
 import { type Suspension, PART_WORDS } from './stance-words';
 import FenderPanel from './FenderPanel.vue';
@@ -195,26 +194,6 @@ const ownBands = computed(() => {
   gap: 10px;
   align-items: start;
 }
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
-.scroll {
-  overflow-x: auto;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 15px;
-}
-th,
-td {
-  border-top: 1px solid var(--rule);
-  padding: 6px 10px 6px 0;
-  text-align: left;
-}
 td .muted {
   margin-left: 6px;
 }
@@ -222,10 +201,6 @@ td .muted {
   display: grid;
   gap: 10px;
   min-width: 0;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 @media (max-width: 1000px) {
   .heights {

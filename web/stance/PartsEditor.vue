@@ -2,10 +2,10 @@
 import { mdiDeleteOutline } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { liftPartShift, type LiftPart } from '@/core/2-vehicle/setup/lift-part';
-import { formatMm } from '@/core/1-base/units/length';
-import { readNumber, writeNumber } from '../parts/read-lists';
-import QuantityField from '../parts/QuantityField.vue';
-import TypedField from '../parts/TypedField.vue';
+import { formatMm, signedMm } from '@/core/1-base/units/length';
+import { readNumber, writeNumber } from '../kit/read-lists';
+import QuantityField from '../kit/QuantityField.vue';
+import TypedField from '../kit/TypedField.vue';
 import type { AxlePart, PartSide } from './axle-parts';
 import { blankPart, fitsSuspension, PART_FIELDS, PART_WORDS, type PartField, type Suspension } from './stance-words';
 
@@ -80,27 +80,26 @@ function movesWords(part: LiftPart): string {
   const shift = liftPartShift(part);
   const { suspensionLiftMm, bodyLiftMm, bumpStopMm, bumpLimitShiftMm, droopLimitShiftMm, linkageDropMm } = shift;
   const said = [
-    ...(suspensionLiftMm ? [`parked height ${signed(suspensionLiftMm)}`] : []),
+    ...(suspensionLiftMm ? [`parked height ${signedMm(suspensionLiftMm)}`] : []),
     ...(linkageDropMm ? [`linkage down ${formatMm(linkageDropMm)}`] : []),
-    ...(bodyLiftMm ? [`body ${signed(bodyLiftMm)}`] : []),
+    ...(bodyLiftMm ? [`body ${signedMm(bodyLiftMm)}`] : []),
     ...(bumpStopMm ? [`bump stop ${formatMm(bumpStopMm)} sooner`] : []),
-    ...(bumpLimitShiftMm ? [`full bump ${signed(bumpLimitShiftMm)}`] : []),
-    ...(droopLimitShiftMm ? [`full droop ${signed(droopLimitShiftMm)}`] : []),
-    ...(shift.axleShiftMm ? [`axle forward ${signed(shift.axleShiftMm)}`] : []),
+    ...(bumpLimitShiftMm ? [`full bump ${signedMm(bumpLimitShiftMm)}`] : []),
+    ...(droopLimitShiftMm ? [`full droop ${signedMm(droopLimitShiftMm)}`] : []),
+    ...(shift.axleShiftMm ? [`axle forward ${signedMm(shift.axleShiftMm)}`] : []),
   ];
   const turned = shift.casterChangeDeg
     ? [`caster ${shift.casterChangeDeg > 0 ? '+' : '−'}${Math.abs(shift.casterChangeDeg)}°`]
     : [];
   return [...(said.length ? [`${said.join(', ')} mm`] : []), ...turned].join(', ') || 'nothing';
 }
-const signed = (mm: number): string => `${mm > 0 ? '+' : '−'}${formatMm(Math.abs(mm))}`;
 </script>
 
 <template>
   <section class="parts" :aria-label="title">
     <h3>{{ title }}</h3>
     <p v-if="ownLiftMm" class="small own">
-      <span>The bench’s own lift of {{ signed(ownLiftMm) }} mm counts beside these.</span>
+      <span>The bench’s own lift of {{ signedMm(ownLiftMm) }} mm counts beside these.</span>
       <v-btn height="44" variant="text" @click="emit('own')">Make it a part</v-btn>
     </p>
     <p v-else-if="!parts.length" class="muted small">No parts yet.</p>
@@ -234,10 +233,6 @@ h3 {
   gap: 8px;
   border-top: 1px solid var(--rule);
   padding-top: 10px;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 .fields :deep(.other) {
   font-size: 13px;

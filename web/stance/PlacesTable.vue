@@ -25,18 +25,3 @@ defineProps<{ rows: readonly PlacesRow[] }>();
     </tbody>
   </table>
 </template>
-
-<style scoped>
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 15px;
-}
-th,
-td {
-  border-top: 1px solid var(--rule);
-  padding: 4px 8px 4px 0;
-  text-align: left;
-  font-weight: 400;
-}
-</style>

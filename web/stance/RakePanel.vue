@@ -4,11 +4,11 @@ import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { Range } from '@/core/1-base/limits';
 import { cargoSag, emptyRakeMm } from '@/core/5-consequences/stance/loaded-rake';
 import { formatMm } from '@/core/1-base/units/length';
-import { readNumber, writeNumber } from '../parts/read-lists';
-import QuantityField from '../parts/QuantityField.vue';
-import TypedField from '../parts/TypedField.vue';
+import { readNumber, writeNumber } from '../kit/read-lists';
+import QuantityField from '../kit/QuantityField.vue';
+import TypedField from '../kit/TypedField.vue';
 import { useJobStore } from '../stores/job';
-import { bothUnits } from '../words';
+import { bothUnits } from '../../core/1-base/units/length';
 import { addRide, cornersOf, type PartSide } from './axle-parts';
 import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 import { leanOf, lipsOf } from './lips';
@@ -154,12 +154,6 @@ const leans = computed(() =>
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
 .solve,
 .lean {
   display: flex;
@@ -170,9 +164,5 @@ const leans = computed(() =>
 .solve :deep(.quantity),
 .solve :deep(.v-text-field) {
   flex: 1 1 190px;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 </style>

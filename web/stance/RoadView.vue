@@ -11,9 +11,9 @@ import { parseTireSize } from '@/core/2-vehicle/tire/size';
 import { formatMm } from '@/core/1-base/units/length';
 import { KPA_PER_PSI, parsePressure } from '@/core/1-base/units/pressure';
 import { problemText } from '@/contracts/problems';
-import { inRange, readNumber, writeNumber } from '../parts/read-lists';
-import QuantityField from '../parts/QuantityField.vue';
-import TypedField from '../parts/TypedField.vue';
+import { inRange, readNumber, writeNumber } from '../kit/read-lists';
+import QuantityField from '../kit/QuantityField.vue';
+import TypedField from '../kit/TypedField.vue';
 import { useJobStore } from '../stores/job';
 import { cornersOf } from './axle-parts';
 import { ROAD_FIELD_WORDS, ROAD_WORDS } from './stance-words';
@@ -206,33 +206,13 @@ const SPEED_WORDS = {
   gap: 10px;
   align-items: start;
 }
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
 .fields {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
   gap: 10px;
 }
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th,
-td {
-  border-top: 1px solid var(--rule);
-  padding: 5px 10px 5px 0;
-  text-align: left;
-}
 th[scope='row'] {
   font-weight: 500;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 @media (max-width: 1000px) {
   .road {

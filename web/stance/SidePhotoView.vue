@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import type { SidePhotoEntry } from '@/contracts/stance';
 import type { DrawnWheel } from '@/core/5-consequences/stance/side-photo';
 import { useJobStore } from '../stores/job';
-import { CORNER_NAMES } from '../words';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { shownWheels, type ShownWheel } from './shown-wheels';
 
 /** The customer's own photo from the side, with the wheels moved and grown as the setup will have them. */
@@ -203,12 +203,6 @@ function measured(event: Event): void {
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
 .keys,
 .pick {
   display: flex;
@@ -268,9 +262,5 @@ svg.asks {
   stroke: #fff;
   stroke-width: 3;
   fill: #000;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 </style>

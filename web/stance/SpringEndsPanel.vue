@@ -2,14 +2,14 @@
 import { computed, ref, watch } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { SpringEndsEntry } from '@/contracts/stance';
-import { type CornerKey, axleOf } from '@/core/2-vehicle/setup/corner-key';
+import { type CornerKey, axleOf, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { LIMITS } from '@/core/1-base/limits';
 import { attempt } from '@/core/1-base/problem';
 import { atPlaces } from '@/core/4-clearance/case/travel-places';
 import { motionRatio, springLengthMm } from '@/core/5-consequences/stance/spring-line';
-import QuantityField from '../parts/QuantityField.vue';
+import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
-import { CORNER_NAMES } from '../words';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { placesRow } from './places-row';
 import PlacesTable from './PlacesTable.vue';
 
@@ -101,7 +101,7 @@ const usable = computed(() => {
 
 <template>
   <section class="panel box" :aria-label="`Spring, ${CORNER_NAMES[corner]}`">
-    <h2 class="panel-title">Spring or coil-over by its ends, {{ CORNER_NAMES[corner].toLowerCase() }}</h2>
+    <h2 class="panel-title">Spring or coil-over by its ends, {{ cornerName(corner) }}</h2>
     <div v-for="(title, end) in ENDS" :key="end" class="fields">
       <QuantityField
         v-for="(axis, i) in AXES"
@@ -132,12 +132,6 @@ const usable = computed(() => {
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
 .fields {
   display: grid;
   grid-template-columns: repeat(3, minmax(0, 1fr));

@@ -6,7 +6,7 @@ import { problemText } from '@/contracts/problems';
 import { halfShaftCurves } from '@/core/5-consequences/driveline/driveline-report';
 import type { CornerState } from '@/core/5-consequences/stance/stance-report';
 import { useCurrentCorner } from '../job/current-corner';
-import { useView } from '../parts/use-view';
+import { useView } from '../kit/use-view';
 import { useJobStore } from '../stores/job';
 import CycleView from './CycleView.vue';
 import HeightsView from './HeightsView.vue';
@@ -83,8 +83,5 @@ const shaft = computed(() => {
   display: flex;
   min-width: 0;
   overflow-x: auto;
-}
-.box {
-  padding: 12px;
 }
 </style>

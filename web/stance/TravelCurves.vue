@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { scaleLinear } from 'd3-scale';
+import { extent } from 'd3-array';
 import { line } from 'd3-shape';
 import { computed, ref } from 'vue';
 import { problemText } from '@/contracts/problems';
@@ -8,8 +8,8 @@ import type { WheelStand } from '@/core/5-consequences/stance/alignment-curve';
 import type { HalfShaftCurves, ShaftAngles } from '@/core/5-consequences/driveline/driveline-report';
 import type { CornerStance } from '@/core/5-consequences/stance/stance-report';
 import { formatMm } from '@/core/1-base/units/length';
-import ChipGroup from '../parts/ChipGroup.vue';
-import { useWidth } from '../parts/use-width';
+import ChipGroup from '../kit/ChipGroup.vue';
+import ChartFrame from '../kit/ChartFrame.vue';
 import { PLACE_WORDS } from './stance-words';
 
 /** Camber, caster, toe, joint angles and the like against travel, as fitted and with the setup. */
@@ -29,12 +29,7 @@ const QUANTITIES = {
 } as const;
 type QuantityKey = keyof typeof QUANTITIES;
 const shown = ref<QuantityKey>('camberDeg');
-const asTable = ref(false);
 const unit = computed(() => (shown.value.endsWith('Deg') ? '°' : 'mm'));
-
-const figure = ref<HTMLElement>();
-const width = useWidth(figure, 760);
-const HEIGHT = 300;
 
 interface Point {
   readonly travelMm: number;
@@ -60,24 +55,18 @@ const before = computed(() => pointsOf(states.value.before));
 const after = computed(() => pointsOf(states.value.after));
 const all = computed(() => [...before.value, ...after.value]);
 
-const y = computed(() => {
-  const travels = all.value.map(({ travelMm }) => travelMm);
-  return scaleLinear()
-    .domain([Math.min(...travels), Math.max(...travels)])
-    .range([HEIGHT - 34, 12]);
-});
-const x = computed(() => {
-  const values = all.value.map(({ value }) => value);
-  const [least, most] = [Math.min(...values), Math.max(...values)];
+/** Ends of the axes: travel up, the quantity across with a little room. */
+const ends = computed(() => {
+  const [least = 0, most = 0] = extent(all.value, ({ value }) => value);
+  const [lowest = 0, highest = 0] = extent(all.value, ({ travelMm }) => travelMm);
   const pad = Math.max(0.1, 0.08 * (most - least));
-  return scaleLinear()
-    .domain([least - pad, most + pad])
-    .range([60, width.value - 16]);
+  return { x: [least - pad, most + pad] as const, y: [lowest, highest] as const };
 });
-const path = (points: readonly Point[]): string =>
+type Scale = (value: number) => number;
+const path = (points: readonly Point[], x: Scale, y: Scale): string =>
   line<Point>()
-    .x((p) => x.value(p.value))
-    .y((p) => y.value(p.travelMm))(points as Point[]) ?? '';
+    .x((p) => x(p.value))
+    .y((p) => y(p.travelMm))(points as Point[]) ?? '';
 /** The nearest stand of the curve to the parked height. */
 const parkedOn = (points: readonly Point[], rideMm: number): Point | undefined =>
   points.reduce<Point | undefined>(
@@ -104,16 +93,24 @@ const summary = computed(() => {
   if (!fitted || !setup) return `${QUANTITIES[shown.value]} is not there on this corner.`;
   return `${QUANTITIES[shown.value]} at ride height: ${number(fitted.value)} ${unit.value} as fitted, ${number(setup.value)} ${unit.value} with the setup.`;
 });
-const places = computed(() =>
-  TRAVEL_PLACES.map((place) => ({
-    place,
-    before: props.stance.before[place],
-    after: props.stance.after[place],
-  })),
-);
-const IN_STANDS = Object.fromEntries(
-  Object.entries(QUANTITIES).filter(([key]) => !key.endsWith('ShaftDeg')),
-) as Readonly<Partial<Record<keyof WheelStand, string>>>;
+const IN_STANDS = Object.entries(QUANTITIES).filter(([key]) => !key.endsWith('ShaftDeg')) as [
+  keyof WheelStand,
+  string,
+][];
+/** What a wheel says of each quantity; one that does not steer, or has no such joint, says nothing. */
+const cellsOf = (stand: WheelStand | null): (string | null)[] =>
+  IN_STANDS.map(([key]) => {
+    const value = stand?.[key] ?? null;
+    return value === null ? null : formatMm(value, 2);
+  });
+const table = computed(() => ({
+  corner: 'Place',
+  columns: IN_STANDS.map(([, title]) => title),
+  rows: TRAVEL_PLACES.flatMap((place) => [
+    { name: `${PLACE_WORDS[place]}, fitted`, cells: cellsOf(props.stance.before[place]) },
+    { name: `${PLACE_WORDS[place]}, setup`, cells: cellsOf(props.stance.after[place]) },
+  ]),
+}));
 const locked = computed(() => props.stance.after.curve.locked);
 </script>
 
@@ -130,58 +127,31 @@ const locked = computed(() => props.stance.after.curve.locked);
       {{ problemText(locked.problem) }} The linkage does not reach {{ formatMm(Math.min(...locked.travelsMm), 0) }} to
       {{ formatMm(Math.max(...locked.travelsMm), 0) }} mm of travel; the rest is shown.
     </p>
-    <figure v-if="all.length" ref="figure" class="drawing">
-      <svg
-        v-if="!asTable"
-        :viewBox="`0 0 ${width} ${HEIGHT}`"
-        class="figures"
-        role="img"
-        :aria-label="`${QUANTITIES[shown]} against travel. ${summary}`"
-      >
-        <g v-for="tick in y.ticks(7)" :key="`y${tick}`">
-          <path class="rule" :class="{ zero: tick === 0 }" :d="`M60 ${y(tick)}H${width - 16}`" />
-          <text x="52" :y="y(tick) + 5" text-anchor="end">{{ tick }}</text>
-        </g>
-        <text v-for="tick in x.ticks(8)" :key="`x${tick}`" :x="x(tick)" :y="HEIGHT - 10" text-anchor="middle">
-          {{ tick }}
-        </text>
-        <path class="before" :d="path(before)" />
-        <path class="after" :d="path(after)" />
-        <g v-for="p in parked" :key="p.name">
-          <circle :class="p.name" :cx="x(p.value)" :cy="y(p.travelMm)" r="6" />
-          <text :x="x(p.value) + 10" :y="y(p.travelMm) - 8">
-            {{ p.name === 'fitted' ? 'parked now' : 'parked then' }}
-          </text>
-        </g>
-      </svg>
-      <table v-else class="figures">
-        <thead>
-          <tr>
-            <th>Place</th>
-            <th v-for="(title, q) in IN_STANDS" :key="q">{{ title }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <template v-for="p in places" :key="p.place">
-            <tr>
-              <th scope="row">{{ PLACE_WORDS[p.place] }}, fitted</th>
-              <td v-for="(_, q) in IN_STANDS" :key="q">{{ p.before ? formatMm(p.before[q] ?? NaN, 2) : '' }}</td>
-            </tr>
-            <tr>
-              <th scope="row">{{ PLACE_WORDS[p.place] }}, setup</th>
-              <td v-for="(_, q) in IN_STANDS" :key="q">{{ p.after ? formatMm(p.after[q] ?? NaN, 2) : '' }}</td>
-            </tr>
-          </template>
-        </tbody>
-      </table>
-      <figcaption>
-        <span
-          >Up: travel from the surveyed height, mm. Across: {{ QUANTITIES[shown].toLowerCase() }}, {{ unit }}. Dashed:
-          as fitted.</span
-        >
-        <v-btn height="44" variant="text" @click="asTable = !asTable">{{ asTable ? 'Curve' : 'Table' }}</v-btn>
-      </figcaption>
-    </figure>
+    <ChartFrame
+      v-if="all.length"
+      v-slot="{ x, y }"
+      :title="`${QUANTITIES[shown]} against travel`"
+      :summary="summary"
+      :x="ends.x"
+      :y="ends.y"
+      :y-ticks="7"
+      :left="60"
+      :height="300"
+      :table="table"
+    >
+      <path class="before" :d="path(before, x, y)" />
+      <path class="after" :d="path(after, x, y)" />
+      <g v-for="p in parked" :key="p.name">
+        <circle :class="p.name" :cx="x(p.value)" :cy="y(p.travelMm)" r="6" />
+        <text :x="x(p.value) + 10" :y="y(p.travelMm) - 8">{{
+          p.name === 'fitted' ? 'parked now' : 'parked then'
+        }}</text>
+      </g>
+    </ChartFrame>
+    <p class="small">
+      Up: travel from the surveyed height, mm. Across: {{ QUANTITIES[shown].toLowerCase() }}, {{ unit }}. Dashed: as
+      fitted.
+    </p>
     <p class="small">
       Ball joints are counted from how they stand today. Half shafts are drawn once their joints are measured under
       links and shafts.
@@ -190,22 +160,6 @@ const locked = computed(() => props.stance.after.curve.locked);
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
-svg {
-  font-size: 14px;
-  fill: var(--ink);
-}
-.rule {
-  stroke: var(--rule);
-}
-.zero {
-  stroke: var(--ink);
-}
 .before,
 .after {
   fill: none;
@@ -223,23 +177,5 @@ svg {
 }
 .setup {
   fill: var(--accent);
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th,
-td {
-  text-align: left;
-  border-top: 1px solid var(--rule);
-  padding: 4px 10px 4px 0;
-}
-figcaption {
-  align-items: center;
-  gap: 8px;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 </style>

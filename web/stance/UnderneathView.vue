@@ -5,12 +5,12 @@ import { type CornerKey, axleOf } from '@/core/2-vehicle/setup/corner-key';
 import { LIMITS, type Range } from '@/core/1-base/limits';
 import { HEIGHT_SCHOOLS, SCHOOL_ASKS, type HeightSchool } from '@/core/5-consequences/stance/height-schools';
 import { formatMm } from '@/core/1-base/units/length';
-import { readNumber, writeNumber } from '../parts/read-lists';
-import QuantityField from '../parts/QuantityField.vue';
-import TypedField from '../parts/TypedField.vue';
+import { readNumber, writeNumber } from '../kit/read-lists';
+import QuantityField from '../kit/QuantityField.vue';
+import TypedField from '../kit/TypedField.vue';
 import { useJobStore } from '../stores/job';
-import { bothUnits, CORNER_NAMES } from '../words';
-import type { Axle } from '../../core/2-vehicle/setup/corner-key';
+import { bothUnits } from '../../core/1-base/units/length';
+import { CORNER_NAMES, type Axle } from '../../core/2-vehicle/setup/corner-key';
 import SpringEndsPanel from './SpringEndsPanel.vue';
 import { calledForWords, LINE_WORDS, SCHOOL_WORDS } from './stance-words';
 import type { CornerReport } from './use-stance';
@@ -196,12 +196,6 @@ const missingShock = ({ key }: CornerReport): string => {
   gap: 10px;
   min-width: 0;
 }
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
 .fields {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
@@ -213,10 +207,6 @@ const missingShock = ({ key }: CornerReport): string => {
 .calls {
   padding-left: 18px;
   line-height: 23px;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 @media (max-width: 500px) {
   .under {

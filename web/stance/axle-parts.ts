@@ -4,7 +4,7 @@ import { enteredSetupFor } from '@/core/4-clearance/case/case-description';
 import { CORNER_KEYS, type CornerKey, type Axle, sideOf } from '@/core/2-vehicle/setup/corner-key';
 import type { LiftPart } from '@/core/2-vehicle/setup/lift-part';
 import { withOffset } from '@/core/2-vehicle/wheel/with-offset';
-import { startingSetup } from '../bench/starting-setup';
+import { startingSetup } from '../stores/starting-setup';
 
 export type PartSide = 'both' | 'left' | 'right';
 

@@ -8,7 +8,7 @@ import { fenderStand } from '@/core/5-consequences/stance/poke';
 import { drawnWheel, type DrawnWheel } from '@/core/5-consequences/stance/side-photo';
 import { wheelChange } from '@/core/5-consequences/stance/wheel-change';
 import { formatMm } from '@/core/1-base/units/length';
-import { bothUnits } from '../words';
+import { bothUnits } from '../../core/1-base/units/length';
 
 /** A marked wheel as it is drawn, with what changes in words, or why it cannot be. */
 export interface ShownWheel {

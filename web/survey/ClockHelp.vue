@@ -4,7 +4,7 @@ import { fieldText } from '@/contracts/problems';
 import { LIMITS } from '@/core/1-base/limits';
 import { clockFromAngle, clockFromTapes } from '@/core/1-base/units/clock-finder';
 import { attempt } from '@/core/1-base/problem';
-import { parseQuantity } from '../parts/quantity';
+import { parseQuantity } from '../kit/quantity';
 
 /** Three ways to a finer clock: a phone's inclinometer, two tape distances, a printed degree ring. */
 const emit = defineEmits<{ clock: [clock: string]; close: [] }>();

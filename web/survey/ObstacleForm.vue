@@ -7,7 +7,7 @@ import { MATERIALS, type Material } from '@/core/3-survey/shape/material';
 import { PART_KINDS, type PartKind } from '@/core/3-survey/shape/part-kind';
 import { mountsOf } from '@/core/2-vehicle/motion/motion-description';
 import type { Mount } from '@/core/2-vehicle/motion/mount';
-import QuantityField from '../parts/QuantityField.vue';
+import QuantityField from '../kit/QuantityField.vue';
 import { EDGE_NAMES, MATERIAL_NAMES, MOUNT_NAMES, PART_KIND_NAMES, ROD_RUN_NAMES } from '../words';
 
 type ReadingsAs = NonNullable<LowgapObstacle['readingsAs']>;
@@ -164,8 +164,6 @@ function finish(): void {
   gap: 6px;
 }
 .keys {
-  display: flex;
   justify-content: flex-end;
-  gap: 8px;
 }
 </style>

@@ -66,8 +66,6 @@ ul {
   font-weight: 600;
 }
 .small {
-  font-size: 14px;
-  line-height: 18px;
   font-weight: 400;
 }
 </style>

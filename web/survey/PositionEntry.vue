@@ -3,7 +3,7 @@ import { reactive, ref } from 'vue';
 import type { LowgapObstacle } from '@/contracts/lowgap-file';
 import { fieldText } from '@/contracts/problems';
 import { LIMITS } from '@/core/1-base/limits';
-import { parseQuantity } from '../parts/quantity';
+import { parseQuantity } from '../kit/quantity';
 
 /** A place by its position: from the centre of the hub's face, wheels straight, at ride height. */
 const props = defineProps<{ obstacle: LowgapObstacle }>();

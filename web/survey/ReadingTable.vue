@@ -2,8 +2,9 @@
 import { mdiDeleteOutline } from '@mdi/js';
 import type { LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
 import type { SurveyedReadings } from '@/core/3-survey/edge-fit/surveyed-readings';
-import { formatMm } from '@/core/1-base/units/length';
-import { bothUnits, ACROSS_NAMES } from '../words';
+import { formatMm, signedMm } from '@/core/1-base/units/length';
+import { ACROSS_NAMES } from '../words';
+import { bothUnits } from '../../core/1-base/units/length';
 
 /** The readings of one obstacle, and how far each lies from what all of them make together. */
 const props = defineProps<{ obstacle: LowgapObstacle; surveyed: SurveyedReadings | undefined }>();
@@ -25,7 +26,6 @@ function outboardText({ across, outboardMm, outboardAsBefore, typed }: LowgapRea
 }
 
 const fitOf = (i: number) => props.surveyed?.readings[i];
-const signed = (mm: number): string => `${mm > 0 ? '+' : ''}${formatMm(mm)}`;
 const landedText = (i: number): string => {
   const at = fitOf(i)?.at;
   if (!at) return '';
@@ -66,7 +66,7 @@ const landedText = (i: number): string => {
           </td>
           <td>{{ outboardText(reading) }}</td>
           <td v-if="surveyed?.toleranceMm !== null && surveyed">
-            {{ fitOf(i)?.gapOffMm === null || fitOf(i) === undefined ? '' : signed(fitOf(i)!.gapOffMm!) }}
+            {{ fitOf(i)?.gapOffMm === null || fitOf(i) === undefined ? '' : signedMm(fitOf(i)!.gapOffMm!) }}
           </td>
           <td>
             <v-btn
@@ -92,22 +92,6 @@ const landedText = (i: number): string => {
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 16px;
-}
-th {
-  text-align: left;
-  font-weight: 500;
-  font-size: 14px;
-  color: var(--muted);
-}
-td,
-th {
-  border-bottom: 1px solid var(--rule);
-  padding: 2px 4px;
-}
 .doubted td {
   color: var(--close);
   border-bottom: 0;

@@ -124,7 +124,6 @@ li {
   gap: 8px;
 }
 .keys {
-  display: flex;
   justify-content: flex-end;
   gap: 6px;
 }

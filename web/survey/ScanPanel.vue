@@ -170,7 +170,4 @@ const worst = computed(() => Math.max(0, ...(answer.value?.residuals ?? []).map(
   display: grid;
   gap: 8px;
 }
-.small {
-  font-size: 14px;
-}
 </style>

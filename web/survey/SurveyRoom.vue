@@ -6,7 +6,8 @@ import { sideOf } from '@/core/2-vehicle/setup/corner-key';
 import { attempt } from '@/core/1-base/problem';
 import { tireSection } from '@/core/2-vehicle/tire/section';
 import { useCurrentCorner } from '../job/current-corner';
-import { bothUnits, EDGE_NAMES } from '../words';
+import { EDGE_NAMES } from '../words';
+import { bothUnits } from '../../core/1-base/units/length';
 import { useJobStore } from '../stores/job';
 import type { EdgeKind } from '@/core/3-survey/description/edge-kind';
 import AcrossSketch from './AcrossSketch.vue';
@@ -276,8 +277,6 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
   padding: 12px 14px;
 }
 .small {
-  font-size: 14px;
-  line-height: 18px;
   font-weight: 400;
 }
 .taken-head {

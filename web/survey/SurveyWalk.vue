@@ -4,7 +4,7 @@ import type { LowgapCorner } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { WalkHeight } from '@/core/3-survey/walk/walk-height';
 import { formatMm } from '@/core/1-base/units/length';
-import PostureGlyph from '../parts/PostureGlyph.vue';
+import PostureGlyph from '../kit/PostureGlyph.vue';
 import { useJobStore } from '../stores/job';
 import { ACROSS_NAMES } from '../words';
 import AcrossPicker from './AcrossPicker.vue';
@@ -176,9 +176,7 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
   font-size: 14px;
 }
 .keys {
-  display: flex;
   justify-content: space-between;
-  flex-wrap: wrap;
 }
 .done {
   display: grid;

@@ -3,12 +3,12 @@ import { mdiDeleteOutline } from '@mdi/js';
 import { computed, ref, shallowRef } from 'vue';
 import type { LowgapCorner } from '@/contracts/lowgap-file';
 import type { Well } from '@/contracts/well-api';
-import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { BORROWED_TOLERANCE_MM } from '@/core/3-survey/well/borrow';
 import { formatMm } from '@/core/1-base/units/length';
 import { api } from '../api';
 import { useJobStore } from '../stores/job';
-import { bothUnits, CORNER_NAMES } from '../words';
+import { bothUnits } from '../../core/1-base/units/length';
 import { borrowedObstacles, settled, wellCheckOf, withoutBorrowed } from './borrowed';
 
 /** Start from a well surveyed before on the same kind of vehicle, check it by a few readings, or keep this one for later. */
@@ -71,8 +71,7 @@ const shiftWords = computed(() => {
     `${formatMm(Math.abs(z))} mm ${z < 0 ? 'down' : 'up'}`,
   ].join(', ');
 });
-const sides = (well: Well): string =>
-  `${CORNER_NAMES[well.cornerKey].toLowerCase()}, ${well.corner.obstacles.length} obstacles`;
+const sides = (well: Well): string => `${cornerName(well.cornerKey)}, ${well.corner.obstacles.length} obstacles`;
 </script>
 
 <template>

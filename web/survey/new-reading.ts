@@ -5,7 +5,7 @@ import { surveyedObstacles } from '@/core/3-survey/prepared/surveyed-obstacles';
 import { LIMITS } from '@/core/1-base/limits';
 import { attempt, type Problem, type Result } from '@/core/1-base/problem';
 import type { ReadingPlace } from '@/core/3-survey/reading/reading';
-import { parseQuantity } from '../parts/quantity';
+import { parseQuantity } from '../kit/quantity';
 
 /** A reading as it stands in the form, every number still as typed. */
 export interface ReadingForm {

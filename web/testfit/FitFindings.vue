@@ -1,18 +1,20 @@
 <script setup lang="ts">
+import { useKept } from '../saving/use-kept';
 import { mdiDeleteOutline } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { fittedCorner } from '@/contracts/as-fit';
 import type { FindingEntry } from '@/contracts/test-fit';
 import { contradictions, type Seen } from '@/core/5-consequences/calibration/observation';
-import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { LIMITS } from '@/core/1-base/limits';
 import { attempt } from '@/core/1-base/problem';
 import { fitObservations, type UsableFinding } from '@/core/7-job/test-fit/fit-observations';
 import { FIT_POSTURES, type FitPosture } from '@/core/7-job/test-fit/postures';
 import { formatMm } from '@/core/1-base/units/length';
-import QuantityField from '../parts/QuantityField.vue';
+import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
-import { bothUnits, CORNER_NAMES } from '../words';
+import { bothUnits } from '../../core/1-base/units/length';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { POSTURE_WORDS, SEEN_WORDS, WHY_WORDS } from './fit-words';
 import ResidualChart from './ResidualChart.vue';
 import TrimNote from './TrimNote.vue';
@@ -23,7 +25,7 @@ const props = defineProps<{ state: TestFitState }>();
 const job = useJobStore();
 
 const round = computed(() => props.state.round.value!);
-const draft = ref({
+const draft = useKept('testFit.finding', () => ({
   corner: 'frontLeft' as CornerKey,
   obstacle: '',
   posture: 'rideForward' as FitPosture,
@@ -31,7 +33,7 @@ const draft = ref({
   gapMm: undefined as number | undefined,
   place: '',
   photo: undefined as string | undefined,
-});
+}));
 const refusal = ref('');
 
 const corners = computed(() => job.corners.map((value) => ({ value, title: CORNER_NAMES[value] })));
@@ -123,7 +125,7 @@ const rows = computed<Row[]>(() =>
     return {
       index,
       finding,
-      label: `${labelOf(finding.corner, finding.obstacle)}, ${CORNER_NAMES[finding.corner].toLowerCase()}`,
+      label: `${labelOf(finding.corner, finding.obstacle)}, ${cornerName(finding.corner)}`,
       predictedMm: gap?.gapMm ?? null,
       why: found && 'why' in found ? WHY_WORDS[found.why] : '',
       contradicts: clashing.value.has(finding),
@@ -232,32 +234,11 @@ const remove = (index: number): void => props.state.change((one) => void one.fin
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
 .entry {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(190px, 100%), 1fr));
   gap: 8px;
   align-items: center;
-}
-.scroll {
-  overflow-x: auto;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 15px;
-}
-th,
-td {
-  border-top: 1px solid var(--rule);
-  padding: 5px 10px 5px 0;
-  text-align: left;
-  font-weight: 400;
 }
 .keys {
   white-space: nowrap;

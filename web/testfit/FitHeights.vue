@@ -5,9 +5,9 @@ import { LIMITS } from '@/core/1-base/limits';
 import type { Expected } from '@/core/5-consequences/stance/expected-height';
 import { heightVerdict } from '@/core/7-job/test-fit/height-check';
 import { formatMm } from '@/core/1-base/units/length';
-import QuantityField from '../parts/QuantityField.vue';
+import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
-import { CORNER_NAMES } from '../words';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import type { TestFitState } from './use-test-fit';
 
 /** Heights once more, after rolling and bouncing, against what was expected. */
@@ -82,12 +82,6 @@ function set(key: CornerKey, field: 'hubToLipMm' | 'groundToLipMm', mm: number |
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
 .row {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
@@ -95,9 +89,5 @@ function set(key: CornerKey, field: 'hubToLipMm' | 'groundToLipMm', mm: number |
 }
 .row strong {
   grid-column: 1 / -1;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 </style>

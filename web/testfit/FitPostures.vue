@@ -4,10 +4,10 @@ import type { TriedPostureEntry } from '@/contracts/test-fit';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { LIMITS } from '@/core/1-base/limits';
 import { FIT_POSTURES, HUMPED, type FitPosture } from '@/core/7-job/test-fit/postures';
-import QuantityField from '../parts/QuantityField.vue';
-import TickButton from '../parts/TickButton.vue';
+import QuantityField from '../kit/QuantityField.vue';
+import TickButton from '../kit/TickButton.vue';
 import { useJobStore } from '../stores/job';
-import { CORNER_NAMES } from '../words';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { POSTURE_WORDS } from './fit-words';
 import type { TestFitState } from './use-test-fit';
 
@@ -96,12 +96,6 @@ const isRead = ({ kind, reach }: TriedPostureEntry): boolean => {
 </template>
 
 <style scoped>
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 6px;
-  min-width: 0;
-}
 .posture {
   display: grid;
   grid-template-columns: 60px minmax(0, 1fr) auto;
@@ -118,9 +112,5 @@ const isRead = ({ kind, reach }: TriedPostureEntry): boolean => {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 8px;
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 </style>

@@ -3,11 +3,12 @@ import { USUAL } from '@/core/3-survey/reading/usual-errors';
 import { computed, ref, shallowRef } from 'vue';
 import { problemText } from '@/contracts/problems';
 import type { Calibration } from '@/core/5-consequences/calibration/calibrate';
-import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import type { Problem } from '@/core/1-base/problem';
 import { formatMm } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
-import { CORNER_NAMES, SOURCE_WORDS } from '../words';
+import { SOURCE_WORDS } from '../words';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { applyLearned } from './apply-learned';
 import { SEEN_WORDS } from './fit-words';
 import type { TestFitState } from './use-test-fit';
@@ -101,15 +102,15 @@ const low = ({ found }: Lesson): { before: string; after: string } | null => {
   <section class="panel box" aria-label="What it teaches">
     <h2 class="panel-title">What it teaches</h2>
     <p v-if="learnedAt.length" class="verdict-clear" data-testid="learned">
-      Taken in: {{ learnedAt.map((key) => CORNER_NAMES[key].toLowerCase()).join(', ') }}. The prediction above is the
-      corner’s as it is known now.
+      Taken in: {{ learnedAt.map((key) => cornerName(key)).join(', ') }}. The prediction above is the corner’s as it is
+      known now.
     </p>
     <p v-if="!open.length && !learnedAt.length" class="muted">
       Add what was seen; then the corner is estimated anew, and what moved is shown before anything is taken.
     </p>
     <div v-if="open.length" class="keys">
       <v-btn height="48" variant="outlined" :loading="running" @click="learn">Work out what it teaches</v-btn>
-      <span class="muted">{{ open.map((key) => CORNER_NAMES[key].toLowerCase()).join(', ') }}; a few seconds each</span>
+      <span class="muted">{{ open.map((key) => cornerName(key)).join(', ') }}; a few seconds each</span>
     </div>
     <p v-for="p in problems" :key="p.key" class="verdict-rubs" role="alert">
       {{ CORNER_NAMES[p.key] }}: {{ problemText(p.problem) }}
@@ -189,22 +190,8 @@ const low = ({ found }: Lesson): { before: string; after: string } | null => {
   padding: 8px 0 0;
 }
 .keys {
-  display: flex;
-  flex-wrap: wrap;
   gap: 10px;
   align-items: center;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 15px;
-}
-th,
-td {
-  border-top: 1px solid var(--rule);
-  padding: 4px 10px 4px 0;
-  text-align: left;
-  font-weight: 400;
 }
 ul {
   padding-left: 20px;
@@ -215,6 +202,5 @@ ul {
 }
 .small {
   font-size: 15px;
-  line-height: 21px;
 }
 </style>

@@ -3,7 +3,7 @@ import { scaleLinear } from 'd3-scale';
 import { computed, ref } from 'vue';
 import type { Seen } from '@/core/5-consequences/calibration/observation';
 import { formatMm } from '@/core/1-base/units/length';
-import { useWidth } from '../parts/use-width';
+import { useWidth } from '../kit/use-width';
 
 /** Predicted gaps (open) and measured ones (full) on one scale, zero is touch; what is between them is the residual. */
 const props = defineProps<{
@@ -90,9 +90,5 @@ svg {
 }
 .seen {
   fill: var(--accent);
-}
-.small {
-  font-size: 14px;
-  line-height: 19px;
 }
 </style>

@@ -6,10 +6,10 @@ import type { LowgapSetup, LowgapTestFit } from '@/contracts/lowgap-file';
 import { attempt } from '@/core/1-base/problem';
 import { parseTireSize } from '@/core/2-vehicle/tire/size';
 import { setupLine } from '@/sheets/order-head';
-import { startingSetup } from '../bench/starting-setup';
+import { startingSetup } from '../stores/starting-setup';
 import { usePlanned } from '../plan/use-planned';
 import { useJobStore } from '../stores/job';
-import { CORNER_NAMES } from '../words';
+import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import FitFindings from './FitFindings.vue';
 import FitHeights from './FitHeights.vue';
 import FitPostures from './FitPostures.vue';
@@ -142,12 +142,6 @@ const open = computed(() => state.notTried.value.filter(({ what }) => what.lengt
 }
 .which :deep(.v-btn__content) {
   white-space: normal;
-}
-.box {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
 }
 .where {
   margin-left: 6px;

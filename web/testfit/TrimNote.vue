@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { useKept } from '../saving/use-kept';
 import { mdiDeleteOutline } from '@mdi/js';
-import { computed, ref } from 'vue';
-import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { computed } from 'vue';
+import { type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { LIMITS } from '@/core/1-base/limits';
-import QuantityField from '../parts/QuantityField.vue';
+import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
-import { bothUnits, CORNER_NAMES } from '../words';
+import { bothUnits } from '../../core/1-base/units/length';
 import type { TestFitState } from './use-test-fit';
 
 /** What was trimmed after a round, as gap gained; the next round is predicted with it. */
@@ -15,11 +16,11 @@ const round = computed(() => props.state.round.value!);
 const labelOf = (corner: CornerKey, id: string): string =>
   job.document?.corners[corner]?.obstacles.find((o) => o.id === id)?.label ?? id;
 
-const cut = ref({ thing: '', mm: undefined as number | undefined });
+const cut = useKept('testFit.trim', () => ({ thing: '', mm: undefined as number | undefined }));
 const touched = computed(() =>
   [...new Map(round.value.findings.map((f) => [`${f.corner}:${f.obstacle}`, f])).entries()].map(([value, f]) => ({
     value,
-    title: `${labelOf(f.corner, f.obstacle)}, ${CORNER_NAMES[f.corner].toLowerCase()}`,
+    title: `${labelOf(f.corner, f.obstacle)}, ${cornerName(f.corner)}`,
   })),
 );
 function trim(): void {
@@ -48,8 +49,8 @@ function trim(): void {
     </div>
     <ul v-if="round.trimmed.length" class="small" data-testid="trims">
       <li v-for="(t, i) in round.trimmed" :key="i">
-        {{ labelOf(t.corner, t.obstacle) }}, {{ CORNER_NAMES[t.corner].toLowerCase() }}: {{ bothUnits(t.mm) }} gained.
-        Begin the next round and try again.
+        {{ labelOf(t.corner, t.obstacle) }}, {{ cornerName(t.corner) }}: {{ bothUnits(t.mm) }} gained. Begin the next
+        round and try again.
         <v-btn
           size="44"
           variant="text"

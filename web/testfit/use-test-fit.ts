@@ -9,7 +9,7 @@ import { expectedHeights, type Expected } from '@/core/5-consequences/stance/exp
 import { FIT_POSTURES } from '@/core/7-job/test-fit/postures';
 import type { RoundGap } from '@/core/7-job/test-fit/predict-round';
 import { untried, type Untried } from '@/core/7-job/test-fit/tried';
-import { newId } from '../install/use-install';
+import { newId } from '../kit/entries';
 import { useJobStore } from '../stores/job';
 import { useShopRecord } from '../stores/shop-record';
 import { FitClient } from '../workers/fit-client';

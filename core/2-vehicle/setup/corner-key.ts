@@ -3,6 +3,16 @@ import type { Side } from '../motion/steering';
 export const CORNER_KEYS = ['frontLeft', 'frontRight', 'rearLeft', 'rearRight'] as const;
 export type CornerKey = (typeof CORNER_KEYS)[number];
 
+/** What a corner is called at the head of a line; `cornerName` within a sentence. */
+export const CORNER_NAMES: Readonly<Record<CornerKey, string>> = {
+  frontLeft: 'Front left',
+  frontRight: 'Front right',
+  rearLeft: 'Rear left',
+  rearRight: 'Rear right',
+};
+
+export const cornerName = (key: CornerKey): string => CORNER_NAMES[key].toLowerCase();
+
 export const AXLES = ['front', 'rear'] as const;
 export type Axle = (typeof AXLES)[number];
 

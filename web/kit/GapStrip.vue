@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { computed } from 'vue';
 import { problemText } from '@/contracts/problems';
 import { STANDARDS, verdictOf } from '@/core/4-clearance/case/standard';
 import { formatFraction, formatMm } from '@/core/1-base/units/length';
 import { cornerLimits } from '../job/corner-limits';
 import { useJobStore } from '../stores/job';
-import { ACROSS_NAMES, chanceWords, CORNER_NAMES, postureWords, STANDARD_NAMES } from '../words';
+import { ACROSS_NAMES, chanceWords, postureWords, STANDARD_NAMES } from '../words';
 import PostureGlyph from './PostureGlyph.vue';
 import VerdictMark from './VerdictMark.vue';
 
@@ -48,7 +49,7 @@ function showWhere(): void {
         <VerdictMark :verdict="verdict" :size="28" />
       </div>
       <button class="where" type="button" @click="showWhere">
-        <strong>{{ obstacle.label }}</strong>, {{ CORNER_NAMES[low.corner].toLowerCase() }}
+        <strong>{{ obstacle.label }}</strong>, {{ cornerName(low.corner) }}
         <span class="detail">
           gap {{ formatMm(low.gapMm) }} mm, {{ obstacle.requiredMm }} wanted · at {{ low.clock }} on the
           {{ ACROSS_NAMES[low.across] }}

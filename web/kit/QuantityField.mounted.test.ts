@@ -1,0 +1,47 @@
+import { afterEach, describe, expect, test } from '@jest/globals';
+import { mounted } from '../testing/mounting';
+import QuantityField from './QuantityField.vue';
+
+const RANGE = { min: -50, max: 200, unit: 'mm' };
+let last: ReturnType<typeof mounted> | null = null;
+afterEach(() => last?.wrapper.unmount());
+
+const field = (props: Record<string, unknown>) => {
+  last = mounted(QuantityField, { label: 'Gap', range: RANGE, value: undefined, ...props });
+  return last.wrapper;
+};
+
+describe('a number as people type it', () => {
+  test('inches with a fraction go on in mm, with what was typed beside them', async () => {
+    const wrapper = field({});
+    await wrapper.find('input').setValue('2 7/8');
+    const [mm, typed] = wrapper.emitted('change')!.at(-1) as [number, string];
+    expect(typed).toBe('2 7/8');
+    expect(mm).toBe(73.025);
+  });
+
+  test('what cannot be read stays in the field and is said; nothing goes on', async () => {
+    const wrapper = field({ value: 40 });
+    await wrapper.find('input').setValue('forty');
+    expect(wrapper.emitted('change')).toBeUndefined();
+    expect(wrapper.find('input').element.value).toBe('forty');
+    expect(wrapper.text()).toContain('found forty');
+    await wrapper.find('input').setValue('900');
+    expect(wrapper.text()).toContain('-50 to 200 mm');
+  });
+
+  test('an optional field that is emptied says nothing more', async () => {
+    const wrapper = field({ value: 40, optional: true });
+    await wrapper.find('input').setValue('');
+    expect(wrapper.emitted('change')).toEqual([[undefined, undefined]]);
+  });
+
+  test('the step keys move by a step and stop at the ends', async () => {
+    const wrapper = field({ value: 198, step: 5 });
+    const [less, more] = wrapper.findAll('button');
+    await more!.trigger('click');
+    expect(wrapper.emitted('change')!.at(-1)![0]).toBe(200);
+    await less!.trigger('click');
+    expect(wrapper.emitted('change')!.at(-1)![0]).toBe(193);
+  });
+});
