@@ -118,7 +118,7 @@ const setPrice = (change: (typeof PRICED_CHANGES)[number], minor: number | undef
   </div>
 </template>
 
-<style scoped src="../parts/asked.css"></style>
+<style scoped src="../kit/asked.css"></style>
 <style scoped>
 summary {
   min-height: 36px;

@@ -234,4 +234,4 @@ const SPARE = { mostDiameterMm: 800, mostWidthMm: 280 };
   </div>
 </template>
 
-<style scoped src="../parts/asked.css"></style>
+<style scoped src="../kit/asked.css"></style>

@@ -168,7 +168,7 @@ const others = computed(() =>
   </form>
 </template>
 
-<style scoped src="../parts/folded.css"></style>
+<style scoped src="../kit/folded.css"></style>
 <style scoped>
 .question {
   padding: 10px 12px 12px;

@@ -112,4 +112,4 @@ const STEPS = { min: 0.1, max: 500, unit: 'mm' };
   </div>
 </template>
 
-<style scoped src="../parts/asked.css"></style>
+<style scoped src="../kit/asked.css"></style>

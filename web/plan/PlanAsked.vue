@@ -173,8 +173,8 @@ const triedLine = (axle: Axle): string => {
   </form>
 </template>
 
-<style scoped src="../parts/asked.css"></style>
-<style scoped src="../parts/folded.css"></style>
+<style scoped src="../kit/asked.css"></style>
+<style scoped src="../kit/folded.css"></style>
 <style scoped>
 .asked-plan {
   padding: 10px 12px 12px;

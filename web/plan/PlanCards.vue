@@ -111,7 +111,7 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
   </section>
 </template>
 
-<style scoped src="../parts/folded.css"></style>
+<style scoped src="../kit/folded.css"></style>
 <style scoped>
 .found {
   padding: 10px 12px;

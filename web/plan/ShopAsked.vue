@@ -116,8 +116,8 @@ const line = computed(
   </details>
 </template>
 
-<style scoped src="../parts/asked.css"></style>
-<style scoped src="../parts/folded.css"></style>
+<style scoped src="../kit/asked.css"></style>
+<style scoped src="../kit/folded.css"></style>
 <style scoped>
 .row {
   display: grid;

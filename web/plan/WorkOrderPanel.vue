@@ -199,7 +199,7 @@ function addStep(): void {
   </div>
 </template>
 
-<style scoped src="../parts/folded.css"></style>
+<style scoped src="../kit/folded.css"></style>
 <style scoped>
 .order {
   display: grid;

@@ -121,4 +121,4 @@ const hasTrackBar = computed(() => {
   </section>
 </template>
 
-<style scoped src="../parts/measured.css"></style>
+<style scoped src="../kit/measured.css"></style>

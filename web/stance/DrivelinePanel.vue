@@ -125,4 +125,4 @@ const missing = computed(() =>
   </section>
 </template>
 
-<style scoped src="../parts/measured.css"></style>
+<style scoped src="../kit/measured.css"></style>

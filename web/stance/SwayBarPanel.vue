@@ -108,4 +108,4 @@ const missing = computed(() =>
   </section>
 </template>
 
-<style scoped src="../parts/measured.css"></style>
+<style scoped src="../kit/measured.css"></style>
