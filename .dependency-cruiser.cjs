@@ -51,7 +51,7 @@ module.exports = {
     room('sheets-look-down', '^sheets/', '^(contracts|meshes|server|web|cli|demo)/'),
     room('meshes-look-down', '^meshes/', '^(contracts|sheets|server|web|cli|demo)/'),
     room('contracts-look-down', '^contracts/', '^(server|web|cli|demo)/'),
-    room('web-over-http', '^web/', '^(server|cli|demo)/'),
+    room('web-over-http', '^web/(?!testing/)', '^(server|cli|demo|web/testing)/'),
     room('server-without-web', '^server/', '^(web|cli)/'),
     room('cli-without-rooms', '^cli/', '^(web|server)/'),
     room('database-in-one-room', '^(?!server/db/)', 'node_modules/(drizzle-orm|@electric-sql|pg)/'),

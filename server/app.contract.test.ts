@@ -15,8 +15,6 @@ import { simulatedGauge } from './devices/simulated-gauge';
 import { simulatedScanner } from './devices/simulated-scanner';
 import { JobRepository } from './db/job-repository';
 import { openDatabase, type OpenDatabase } from './db/open';
-import { ORDER, SHEET } from '@/sheets/made-up-sheet';
-import { sheetDrawing } from '@/sheets/sheet-layers';
 import { FinderPool } from './jobs/finder-pool';
 
 const [content] = demoJobs().slice(-1);
@@ -52,25 +50,6 @@ afterAll(() => Promise.all([database.close(), finder.close()]));
 const create = () => request(app).post('/api/jobs').send(content);
 
 describe('sheets over HTTP', () => {
-  const pdf = (path: string, body: object) =>
-    request(app)
-      .post(`/api/sheets/${path}`)
-      .send(body)
-      .buffer(true)
-      .parse((response, done) => {
-        const chunks: Buffer[] = [];
-        response.on('data', (chunk: Buffer) => chunks.push(chunk));
-        response.on('end', () => done(null, Buffer.concat(chunks)));
-      });
-
-  test('a drawing and a work order come back as PDF', async () => {
-    const drawing = sheetDrawing(SHEET);
-    const cut = await pdf('cut', { paper: 'Letter', drawing }).expect(200).expect('content-type', 'application/pdf');
-    expect((cut.body as Buffer).toString('latin1')).toContain('/MediaBox [0 0 612 792]');
-    const order = await pdf('order', { paper: 'A4', order: ORDER }).expect(200);
-    expect((order.body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
-  });
-
   test('what is due comes back as a calendar; a day that is none is refused', async () => {
     const event = { id: 'a', due: '2027-02-01', text: 'Wheel nuts again', note: '' };
     const { text } = await request(app)
@@ -84,18 +63,6 @@ describe('sheets over HTTP', () => {
       .send({ title: 'Job', events: [{ ...event, due: '2027-02-31' }] })
       .expect(400);
     expect(refused.body.problems[0].path).toBe('events[0].due');
-  });
-
-  test('an unknown paper, layer or key is refused by its path', async () => {
-    const drawing = sheetDrawing(SHEET);
-    const wrong = { ...drawing, lines: [{ layer: 'SAW', points: [[0, 0]] }] };
-    const refused = await request(app).post('/api/sheets/cut').send({ paper: 'A0', drawing: wrong }).expect(400);
-    const paths = refused.body.problems.map(({ path }: { path: string }) => path);
-    expect(paths).toEqual(expect.arrayContaining(['paper', 'drawing.lines[0].layer']));
-    await request(app)
-      .post('/api/sheets/order')
-      .send({ paper: 'A4', order: { ...ORDER, total: 1 } })
-      .expect(400);
   });
 });
 

@@ -1,6 +1,7 @@
 import PDFDocument from 'pdfkit';
 import type { OrderDocument } from './order-document';
 import { PAPERS, type Paper } from './paper';
+import { pdfBytes } from './pdf-bytes';
 
 const PT_PER_MM = 72 / 25.4;
 const BORDER_PT = 15 * PT_PER_MM;
@@ -23,9 +24,7 @@ export async function writeOrderPdf(
     compress,
     info: { Title: order.title },
   });
-  const chunks: Uint8Array[] = [];
-  doc.on('data', (chunk: Uint8Array) => chunks.push(chunk));
-  const ended = new Promise<void>((resolve) => doc.on('end', () => resolve()));
+  const bytes = pdfBytes(doc);
   doc.fontSize(18).font('Helvetica-Bold').text(printable(order.title));
   doc.moveDown(0.3);
   factsBlock(doc, order);
@@ -75,8 +74,7 @@ export async function writeOrderPdf(
   paragraph(doc, order.closing);
   numberPages(doc);
   doc.end();
-  await ended;
-  return Buffer.concat(chunks);
+  return bytes;
 }
 
 /** The standard fonts know Latin letters; others are shown as a question mark rather than as a wrong one. */

@@ -1,6 +1,7 @@
 import PDFDocument from 'pdfkit';
 import type { SheetPoint } from '@/core/5-consequences/panel/flat-sheet';
 import { PAPERS, type Paper } from './paper';
+import { pdfBytes } from './pdf-bytes';
 import type { SheetDrawing, SheetLayer } from './sheet-layers';
 
 const PT_PER_MM = 72 / 25.4;
@@ -81,15 +82,12 @@ export async function writePdf(drawing: SheetDrawing, paper: Paper): Promise<Uin
     autoFirstPage: false,
     compress: false,
   });
-  const chunks: Uint8Array[] = [];
-  doc.on('data', (chunk: Uint8Array) => chunks.push(chunk));
-  const ended = new Promise<void>((resolve) => doc.on('end', () => resolve()));
+  const bytes = pdfBytes(doc);
   forbidScaling(doc);
   const tiles = tilesOf(drawing, paper);
   tiles.forEach((tile, i) => drawPage(doc, drawing, paper, tile, `page ${i + 1} of ${tiles.length}`));
   doc.end();
-  await ended;
-  return Buffer.concat(chunks);
+  return bytes;
 }
 
 /** The viewer's print dialog opens at full size. */

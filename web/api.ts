@@ -3,7 +3,7 @@ import { catalogueItemSchema, catalogueListSchema, type CatalogueContent } from 
 import { findStateSchema, type FindRequest } from '@/contracts/finder-api';
 import { jobListSchema, jobSchema, type Job, type JobContent, type JobUpdate } from '@/contracts/job-api';
 import { wellListSchema, wellSchema, type WellContent } from '@/contracts/well-api';
-import type { CalendarRequest, OrderPdfRequest, SheetPdfRequest } from '@/contracts/sheets-api';
+import type { CalendarRequest } from '@/contracts/sheets-api';
 import { parseWith } from '@/contracts/parse';
 import { refusalSchema } from '@/contracts/problems';
 import type { Problem } from '@/core/1-base/problem';
@@ -78,8 +78,6 @@ async function fetchFile(path: string, body: unknown): Promise<ApiResult<Blob>> 
 }
 
 export const api = {
-  sheetPdf: (request: SheetPdfRequest) => fetchFile('/sheets/cut', request),
-  orderPdf: (request: OrderPdfRequest) => fetchFile('/sheets/order', request),
   calendar: (request: CalendarRequest) => fetchFile('/sheets/calendar', request),
   addPhoto: (job: string, photo: Blob) => call('POST', `/photos?job=${job}`, z.object({ id: z.uuid() }), photo),
   startFind: (request: FindRequest) => call('POST', '/finder', findStateSchema, request),

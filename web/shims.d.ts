@@ -5,3 +5,4 @@ declare module '*.vue' {
 }
 declare module '@fontsource/*';
 declare module 'vuetify/styles';
+declare module 'pdfkit/standard-fonts/*';

@@ -70,17 +70,17 @@ export function usePictures(file: Ref<LowgapFile | null>, corner: Ref<CornerKey>
         if (depends !== shown) {
           shown = depends;
           pending.value = { ...pending.value, keepOut: true };
-          client().keepOut.ask({ file: document, corner: key, window: want.keepOut });
+          client().keepOut({ file: document, corner: key, window: want.keepOut });
         }
       }
       if (want.map) {
         pending.value = { ...pending.value, map: true };
-        client().map.ask({ file: document, corner: key, size: QUICK_MAP });
-        timer = setTimeout(() => client().map.ask({ file: document, corner: key, size: MAP_SIZE }), FINE_AFTER_MS);
+        client().map({ file: document, corner: key, size: QUICK_MAP });
+        timer = setTimeout(() => client().map({ file: document, corner: key, size: MAP_SIZE }), FINE_AFTER_MS);
       }
       if (want.swept) {
         pending.value = { ...pending.value, swept: true };
-        client().swept.ask({ file: document, corner: key });
+        client().swept({ file: document, corner: key });
       }
     },
     { immediate: true },

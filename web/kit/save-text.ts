@@ -10,3 +10,5 @@ export function saveBlob(name: string, blob: Blob): void {
   link.click();
   setTimeout(() => URL.revokeObjectURL(address), 10_000);
 }
+
+export const pdfBlob = (bytes: Uint8Array): Blob => new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/pdf' });

@@ -11,9 +11,8 @@ import { formatFraction, formatMm } from '@/core/1-base/units/length';
 import { PAPER_SIZES, type Paper } from '@/sheets/paper';
 import { PRECAUTION_WORDS } from '@/sheets/plan-words';
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
-import { api } from '../api';
 import QuantityField from '../kit/QuantityField.vue';
-import { saveBlob, saveText } from '../kit/save-text';
+import { pdfBlob, saveBlob, saveText } from '../kit/save-text';
 import { useJobStore } from '../stores/job';
 import { PlanClient } from '../workers/plan-client';
 import type { DrawnSheet } from '../workers/plan.worker';
@@ -70,12 +69,12 @@ const entry = computed<SheetEntry | null>(() => {
 let turn = 0;
 watch(
   [
-    entry,
+    () => JSON.stringify(entry.value),
     mirrored,
     () => job.document?.corners,
     () => job.document?.setup,
     () => job.document?.standard,
-    () => props.state.chosen.value.changes,
+    () => JSON.stringify(props.state.chosen.value.changes),
   ],
   async () => {
     const file = job.document;
@@ -88,7 +87,7 @@ watch(
     drawn.value = found.ok ? found.value : null;
     problems.value = found.ok ? [] : found.problems;
   },
-  { immediate: true, deep: true },
+  { immediate: true },
 );
 
 function set(change: Partial<SheetEntry>, gesture: string | null = null): void {
@@ -138,20 +137,10 @@ const name = (): string => `cut-${entry.value?.corner}-${entry.value?.obstacle}$
 const saveSvg = (): void => void (drawn.value && saveText(`${name()}.svg`, 'image/svg+xml', drawn.value.svg));
 const saveDxf = (): void => void (drawn.value && saveText(`${name()}.dxf`, 'image/vnd.dxf', drawn.value.dxf));
 async function savePdf(): Promise<void> {
-  if (!drawn.value) return;
-  const { lines, texts, box } = drawn.value.drawing;
-  const made = await api.sheetPdf({
-    paper: paper.value,
-    drawing: {
-      lines: lines.map(({ layer, points }) => ({ layer, points: points.map(([a, b]) => [a, b] as [number, number]) })),
-      texts: texts.map(({ at, text }) => ({ at: [at[0], at[1]] as [number, number], text })),
-      box,
-    },
-  });
-  pdfProblem.value = made.ok
-    ? ''
-    : 'The server does not answer, so the PDF cannot be written. SVG and DXF can be saved.';
-  if (made.ok) saveBlob(`${name()}-${paper.value}.pdf`, made.value);
+  const made = drawn.value && (await client.sheetPdf(paper.value));
+  if (!made) return;
+  pdfProblem.value = made.ok ? '' : made.problems.map(problemText).join(' ');
+  if (made.ok) saveBlob(`${name()}-${paper.value}.pdf`, pdfBlob(made.value));
 }
 </script>
 

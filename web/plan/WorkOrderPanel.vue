@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { pdfBlob } from '@/web/kit/save-text';
+import { problemText } from '@/contracts/problems';
 import { dayText, today } from '@/web/kit/dates';
 import { useKept } from '../saving/use-kept';
 import { mdiDeleteOutline, mdiDownload, mdiPrinterOutline } from '@mdi/js';
-import { computed, ref } from 'vue';
+import { computed, ref, toRaw } from 'vue';
 import { workOrder } from '@/core/6-decisions/plan/work-order';
 import { attempt, ProblemError } from '@/core/1-base/problem';
 import { parseMoney } from '@/core/1-base/units/money';
@@ -10,7 +12,6 @@ import { setupLine } from '@/sheets/order-head';
 import { orderDocument } from '@/sheets/order-document';
 import { PAPER_SIZES, type Paper } from '@/sheets/paper';
 import { partsCsv } from '@/sheets/parts-csv';
-import { api } from '../api';
 import { saveBlob, saveText } from '../kit/save-text';
 import { useJobStore } from '../stores/job';
 import { STANDARD_NAMES } from '../words';
@@ -61,10 +62,10 @@ const paperOrder = computed(() => {
 const paper = ref<Paper>('A4');
 const pdfProblem = ref('');
 async function savePdf(): Promise<void> {
-  if (!paperOrder.value) return;
-  const made = await api.orderPdf(JSON.parse(JSON.stringify({ paper: paper.value, order: paperOrder.value })));
-  pdfProblem.value = made.ok ? '' : 'The server does not answer, so the PDF cannot be written. Print it instead.';
-  if (made.ok) saveBlob(`work-order-${paper.value}.pdf`, made.value);
+  const made = paperOrder.value && (await props.state.client.orderPdf(toRaw(paperOrder.value), paper.value));
+  if (!made) return;
+  pdfProblem.value = made.ok ? '' : made.problems.map(problemText).join(' ');
+  if (made.ok) saveBlob(`work-order-${paper.value}.pdf`, pdfBlob(made.value));
 }
 const saveCsv = (): void => void (order.value && saveText('parts.csv', 'text/csv', partsCsv(order.value.parts)));
 const print = (): void => window.print();

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { mdiArrowLeft } from '@mdi/js';
-import { wrap } from 'comlink';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
 import { problemText } from '@/contracts/problems';
 import type { LeverKind } from '@/core/6-decisions/levers/lever-kinds';
@@ -19,6 +18,7 @@ import QuantityField from '../kit/QuantityField.vue';
 import ThemeSwitch from '../kit/ThemeSwitch.vue';
 import { bothUnits } from '../../core/1-base/units/length';
 import type { PracticeWorker } from '../workers/practice.worker';
+import { WorkerLink } from '../workers/worker-link';
 import PosturePad from './PosturePad.vue';
 import PracticeTruth from './PracticeTruth.vue';
 import { keepRecord, readRecord, withMisses } from './practice-record';
@@ -26,9 +26,10 @@ import { LEVEL_WORDS, LEVER_NAMES, MISS_WORDS } from './practice-words';
 import WellSketch from './WellSketch.vue';
 
 /** An invented corner: what touches first, where, in which posture, by how much? Point, then look. */
-const worker = new Worker(new URL('../workers/practice.worker.ts', import.meta.url), { type: 'module' });
-const remote = wrap<PracticeWorker>(worker);
-onBeforeUnmount(() => worker.terminate());
+const link = new WorkerLink<PracticeWorker>(
+  () => new Worker(new URL('../workers/practice.worker.ts', import.meta.url), { type: 'module' }),
+);
+onBeforeUnmount(() => link.close());
 
 const level = ref<PracticeLevel>('offset');
 const task = shallowRef<PracticeTask | null>(null);
@@ -56,8 +57,10 @@ async function next(): Promise<void> {
   pointed.value = false;
   gapMm.value = inwardMm.value = outwardMm.value = undefined;
   lever.value = null;
-  const made = await remote.make(level.value, 1 + Math.floor(Math.random() * 100_000));
+  const asked = level.value;
+  const made = await link.ask(({ remote }) => remote.make(asked, 1 + Math.floor(Math.random() * 100_000)));
   busy.value = false;
+  if (!made) return;
   problems.value = made.ok ? [] : made.problems;
   if (made.ok) task.value = made.value;
 }

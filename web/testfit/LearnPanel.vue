@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { momentNow } from '@/web/kit/dates';
 import { USUAL } from '@/core/3-survey/reading/usual-errors';
 import { computed, ref, shallowRef } from 'vue';
 import { problemText } from '@/contracts/problems';
@@ -39,13 +40,15 @@ async function learn(): Promise<void> {
   problems.value = [];
   for (const key of open.value) {
     const found = await props.state.client.learn(file, round.value.id, key);
+    // Left before it was worked out.
+    if (!found) break;
     if (found.ok) lessons.value = [...lessons.value, { key, found: found.value }];
     else problems.value = [...problems.value, ...found.problems.map((problem) => ({ key, problem }))];
   }
   running.value = false;
 }
 function take({ key, found }: Lesson): void {
-  job.change((file) => applyLearned(file, round.value.id, key, found, new Date().toISOString()));
+  job.change((file) => applyLearned(file, round.value.id, key, found, momentNow()));
   // The tire may have turned out otherwise: what the other corners teach is worked out anew.
   const others = lessons.value.length > 1;
   lessons.value = [];

@@ -1,4 +1,3 @@
-import { wrap } from 'comlink';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { PlaneWindow } from '@/core/4-clearance/pictures/plane-raster';
@@ -6,10 +5,8 @@ import type { MapSize, PostureMap } from '@/core/4-clearance/pictures/posture-ma
 import type { SweptShape } from '@/core/4-clearance/pictures/swept-shape';
 import type { Result } from '@/core/1-base/problem';
 import type { KeepOutDrawing } from '../drawing/keep-out-drawing';
-import { DocumentSender } from './document-wire';
-import { NewestWins } from './newest-wins';
 import type { PictureWorker } from './picture.worker';
-import { faultOf, faultResult } from './worker-fault';
+import { WorkerLink } from './worker-link';
 
 interface About {
   readonly file: LowgapFile;
@@ -24,35 +21,27 @@ export interface PictureAnswers {
 
 /** Asks for pictures of a corner; of each kind the newest question wins. */
 export class PictureClient {
-  readonly keepOut: NewestWins<About & { readonly window: PlaneWindow }, Result<KeepOutDrawing>>;
-  readonly map: NewestWins<About & { readonly size: MapSize }, Result<PostureMap>>;
-  readonly swept: NewestWins<About, Result<SweptShape | null>>;
-  readonly #worker: Worker;
+  readonly #link = new WorkerLink<PictureWorker>(
+    () => new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  readonly keepOut: (asked: About & { readonly window: PlaneWindow }) => void;
+  readonly map: (asked: About & { readonly size: MapSize }) => void;
+  readonly swept: (asked: About) => void;
 
   constructor(deliver: PictureAnswers) {
-    this.#worker = new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' });
-    const remote = wrap<PictureWorker>(this.#worker);
-    const fault = faultOf<never>(this.#worker);
-    const sender = new DocumentSender();
-    const safely = <T>(answer: Promise<Result<T>>): Promise<Result<T>> =>
-      Promise.race([answer, fault]).catch(faultResult);
-    this.keepOut = new NewestWins(
-      ({ file, corner, window }) =>
-        safely(remote.keepOut(sender.wire(file), corner, window) as Promise<Result<KeepOutDrawing>>),
+    this.keepOut = this.#link.newest(
+      ({ remote, wire }, { file, corner, window }) => remote.keepOut(wire(file), corner, window),
       deliver.keepOut,
     );
-    this.map = new NewestWins(
-      ({ file, corner, size }) => safely(remote.map(sender.wire(file), corner, size) as Promise<Result<PostureMap>>),
+    this.map = this.#link.newest(
+      ({ remote, wire }, { file, corner, size }) => remote.map(wire(file), corner, size),
       deliver.map,
     );
-    this.swept = new NewestWins(
-      ({ file, corner }) => safely(remote.swept(sender.wire(file), corner) as Promise<Result<SweptShape | null>>),
+    this.swept = this.#link.newest(
+      ({ remote, wire }, { file, corner }) => remote.swept(wire(file), corner),
       deliver.swept,
     );
   }
 
-  close(): void {
-    for (const asker of [this.keepOut, this.map, this.swept]) asker.forget();
-    this.#worker.terminate();
-  }
+  close = (): void => this.#link.close();
 }

@@ -12,16 +12,17 @@ import { spacerSweep, type SpacerSweep } from '@/core/6-decisions/plan/spacer-sw
 import { withChanges } from '@/core/6-decisions/plan/setup-changes';
 import { attempt, type Result } from '@/core/1-base/problem';
 import { sheetDrawing } from '@/sheets/sheet-layers';
+import type { OrderDocument } from '@/sheets/order-document';
+import type { Paper } from '@/sheets/paper';
 import { writeDxf } from '@/sheets/write-dxf';
 import { writeSvg } from '@/sheets/write-svg';
 import { DocumentReceiver, type WiredFile } from './document-wire';
 
 export type TellPlan = (done: number, total: number) => void;
 
-/** A sheet with its drawing, and both as files. */
+/** A sheet, and its drawing as files. */
 export interface DrawnSheet {
   readonly sheet: CutSheet;
-  readonly drawing: ReturnType<typeof sheetDrawing>;
   readonly svg: string;
   readonly dxf: string;
 }
@@ -33,6 +34,9 @@ export interface PlanWorker {
   /** `mended`: ids of things the plan mends otherwise. */
   spacer(file: WiredFile, corner: CornerKey, mostMm: number, mended: readonly string[]): Result<SpacerSweep>;
   sheet(file: WiredFile, chosen: ChosenPlan, entry: SheetEntry, mirrored: boolean): Result<DrawnSheet>;
+  /** The sheet drawn last, on paper. */
+  sheetPdf(paper: Paper): Promise<Result<Uint8Array>>;
+  orderPdf(order: OrderDocument, paper: Paper): Promise<Result<Uint8Array>>;
 }
 
 /** ms between two pieces of news. */
@@ -57,6 +61,8 @@ const measured: typeof panelCase = (description, corner, id, options) => {
   if (panels.size > MOST_PANELS) panels.delete(panels.keys().next().value!);
   return known;
 };
+
+let lastDrawing: ReturnType<typeof sheetDrawing> | null = null;
 
 const worker: PlanWorker = {
   search(wired, plan, tell) {
@@ -88,8 +94,18 @@ const worker: PlanWorker = {
       const planned = withChanges(asCase(file), chosen.changes);
       const sheet = cutSheet(planned, corner, obstacle, { allowanceMm, flapMm, looks, mirrored }, measured);
       const drawing = sheetDrawing(sheet);
-      return { sheet, drawing, svg: writeSvg(drawing), dxf: writeDxf(drawing) };
+      lastDrawing = drawing;
+      return { sheet, svg: writeSvg(drawing), dxf: writeDxf(drawing) };
     });
+  },
+  async sheetPdf(paper) {
+    if (!lastDrawing) throw new RangeError('no sheet was drawn');
+    const { writePdf } = await import('./write-papers');
+    return { ok: true, value: await writePdf(lastDrawing, paper) };
+  },
+  async orderPdf(order, paper) {
+    const { writeOrderPdf } = await import('./write-papers');
+    return { ok: true, value: await writeOrderPdf(order, paper) };
   },
 };
 

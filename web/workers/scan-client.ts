@@ -1,9 +1,9 @@
-import { wrap } from 'comlink';
 import type { LowgapCorner } from '@/contracts/lowgap-file';
 import type { ScanPlan } from '@/contracts/scan-plan';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { Result } from '@/core/1-base/problem';
 import type { ScanAnswer, ScanWorker } from './scan.worker';
+import { faultResult, WorkerLink } from './worker-link';
 
 export type { ScanAnswer };
 
@@ -15,11 +15,12 @@ export async function readScanInWorker(
   bytes: Uint8Array,
   plan: ScanPlan,
 ): Promise<Result<ScanAnswer>> {
-  const worker = new Worker(new URL('./scan.worker.ts', import.meta.url), { type: 'module' });
-  const remote = wrap<ScanWorker>(worker);
+  const link = new WorkerLink<ScanWorker>(
+    () => new Worker(new URL('./scan.worker.ts', import.meta.url), { type: 'module' }),
+  );
   try {
-    return await remote.read(key, corner, name, bytes, plan);
+    return (await link.ask(({ remote }) => remote.read(key, corner, name, bytes, plan))) ?? faultResult('stopped');
   } finally {
-    worker.terminate();
+    link.close();
   }
 }

@@ -1,4 +1,3 @@
-import { wrap, type Remote } from 'comlink';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { Evaluation } from '@/core/4-clearance/verdict/evaluate';
@@ -7,6 +6,7 @@ import type { ObstacleLevers } from '@/core/6-decisions/levers/levers';
 import type { CornerSpread } from '@/core/5-consequences/spread/spread';
 import type { Result } from '@/core/1-base/problem';
 import type { StudyWorker } from './study.worker';
+import { WorkerLink } from './worker-link';
 
 export interface StudyQuestion {
   readonly file: LowgapFile;
@@ -39,8 +39,9 @@ export class StudyClient {
   readonly #deliver: (answer: StudyAnswer) => void;
   readonly #settle: Settled;
   readonly #rotate: (found: Rotation) => void;
-  /** The worker and its proxy live and go together: a proxy let go of makes its worker deaf. */
-  #study: { readonly worker: Worker; readonly remote: Remote<StudyWorker> } | null = null;
+  readonly #link = new WorkerLink<StudyWorker>(
+    () => new Worker(new URL('./study.worker.ts', import.meta.url), { type: 'module' }),
+  );
   #timer: ReturnType<typeof setTimeout> | undefined;
   #busy = false;
 
@@ -52,47 +53,39 @@ export class StudyClient {
 
   ask(question: StudyQuestion): void {
     clearTimeout(this.#timer);
-    if (this.#busy) this.close();
-    this.#timer = setTimeout(() => void this.#answer(question), SETTLE_MS);
+    if (this.#busy) this.#link.cancel();
+    this.#timer = setTimeout(() => {
+      this.#busy = true;
+      void this.#answer(question).finally(() => (this.#busy = false));
+    }, SETTLE_MS);
   }
 
   /** Stops the worker; nothing more is delivered. */
   close(): void {
     clearTimeout(this.#timer);
-    this.#study?.worker.terminate();
-    this.#study = null;
-    this.#busy = false;
+    this.#link.close();
   }
 
+  /** One after the other; null where a newer question, or leaving, put an end to this one. */
   async #answer({ file, corner, obstacle }: StudyQuestion): Promise<void> {
-    const study = (this.#study ??= started());
-    const { remote } = study;
-    this.#busy = true;
-    const settled = await remote.evaluateAfresh(file);
-    if (this.#study !== study) return;
-    this.#settle(settled as Result<Evaluation>, file);
+    const settled = await this.#link.ask(({ remote }) => remote.evaluateAfresh(file));
+    if (!settled) return;
+    this.#settle(settled, file);
     // Problems are named by the verdict itself; here there is then simply nothing to add.
-    const next = await remote.next(file, corner);
-    if (this.#study !== study) return;
+    const next = await this.#link.ask(({ remote }) => remote.next(file, corner));
+    if (!next) return;
     const first = { corner, next: next.ok ? next.value : [], spread: null, levers: null };
     this.#deliver(first);
-    const spread = await remote.spread(file, corner);
-    if (this.#study !== study) return;
+    const spread = await this.#link.ask(({ remote }) => remote.spread(file, corner));
+    if (!spread) return;
     const answer = { ...first, spread: spread.ok ? spread.value : null };
     this.#deliver(answer);
     if (obstacle !== null) {
-      const levers = await remote.levers(file, corner, obstacle);
-      if (this.#study !== study) return;
+      const levers = await this.#link.ask(({ remote }) => remote.levers(file, corner, obstacle));
+      if (!levers) return;
       this.#deliver({ ...answer, levers: levers.ok ? levers.value : null });
     }
-    const rotated = await remote.rotated(file);
-    if (this.#study !== study) return;
-    this.#rotate(rotated as Rotation);
-    this.#busy = false;
+    const rotated = await this.#link.ask(({ remote }) => remote.rotated(file));
+    if (rotated) this.#rotate(rotated);
   }
-}
-
-function started(): { worker: Worker; remote: Remote<StudyWorker> } {
-  const worker = new Worker(new URL('./study.worker.ts', import.meta.url), { type: 'module' });
-  return { worker, remote: wrap<StudyWorker>(worker) };
 }
