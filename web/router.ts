@@ -1,9 +1,9 @@
-import { createRouter, createWebHistory } from 'vue-router';
+import { createRouter, createWebHistory, type RouterHistory } from 'vue-router';
 
 /** Every view has its own address; the rooms of a job follow the order of the trade. */
-export const makeRouter = () =>
+export const makeRouter = (history: RouterHistory = createWebHistory()) =>
   createRouter({
-    history: createWebHistory(),
+    history,
     // Another room begins at its top; within one, and going back, things stay where they were.
     scrollBehavior: (to, from, kept) => kept ?? (to.name === from.name ? false : { top: 0 }),
     routes: [

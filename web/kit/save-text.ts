@@ -11,4 +11,5 @@ export function saveBlob(name: string, blob: Blob): void {
   setTimeout(() => URL.revokeObjectURL(address), 10_000);
 }
 
-export const pdfBlob = (bytes: Uint8Array): Blob => new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/pdf' });
+export const pdfBlob = (bytes: Uint8Array): Blob =>
+  new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/pdf' });

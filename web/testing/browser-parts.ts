@@ -18,6 +18,7 @@ Object.assign(globalThis, {
   IntersectionObserver: Unseen,
   Worker: SilentWorker,
   visualViewport: Object.assign(new EventTarget(), { width: 1280, height: 800, offsetTop: 0, offsetLeft: 0, scale: 1 }),
+  scrollTo: () => undefined,
   matchMedia: (query: string) => Object.assign(new EventTarget(), { matches: false, media: query }),
   structuredClone: <T>(value: T): T => copied(value) as T,
 });

@@ -46,5 +46,6 @@ export class FakeServer {
   }
 }
 
+/** The part of a response that is read; jsdom has none of its own. */
 const json = (status: number, body: unknown): Response =>
-  new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
+  ({ status, ok: status < 300, json: async () => JSON.parse(JSON.stringify(body)) as unknown }) as Response;

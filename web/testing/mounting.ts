@@ -1,60 +1,55 @@
-import { mount, type ComponentMountingOptions, type VueWrapper } from '@vue/test-utils';
+import { mount, type VueWrapper } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import type { Component } from 'vue';
-import { createMemoryHistory, createRouter, type Router } from 'vue-router';
-import type { JobContent } from '@/contracts/job-api';
+import { createMemoryHistory, createRouter } from 'vue-router';
 import { demoJobs } from '@/demo/demo-jobs';
+import { makeRouter } from '../router';
 import { useJobStore, type JobStore } from '../stores/job';
 import { makeVuetify } from '../theme';
 import { FakeServer, ID } from './fake-server';
 
-export interface Mounted<C extends Component> {
-  readonly wrapper: VueWrapper<InstanceType<C extends abstract new (...args: never[]) => unknown ? C : never>>;
-  readonly job: JobStore;
-  readonly router: Router;
-}
-
-/** Mounts a component as the program would, without a job open. */
-export function mounted(
+const mountedWith = (
   component: Component,
-  props: Record<string, unknown> = {},
-  options: ComponentMountingOptions<never> = {},
-) {
-  setActivePinia(createPinia());
-  const router = createRouter({
-    history: createMemoryHistory(),
-    routes: [{ path: '/:pathMatch(.*)*', name: 'any', component: { template: '<i />' } }],
-  });
-  const wrapper = mount(component, {
-    props,
-    attachTo: document.body,
-    ...options,
-    global: { plugins: [makeVuetify(), router], ...options.global },
-  } as never);
-  return { wrapper, job: useJobStore(), router };
-}
-
-/** A demo job opened from a server in memory; `title` names it by its beginning. */
-export async function openedJob(title = 'Patrol'): Promise<{ readonly job: JobStore; readonly server: FakeServer }> {
-  setActivePinia(createPinia());
-  const content: JobContent = demoJobs().find((one) => one.title.startsWith(title))!;
-  const server = new FakeServer();
-  server.job = { ...server.job, ...JSON.parse(JSON.stringify(content)) };
-  Object.assign(globalThis, { fetch: server.fetch });
-  const job = useJobStore();
-  await job.open(ID);
-  return { job, server };
-}
-
-/** Mounts a component inside the job that is open. */
-export function mountedInJob(component: Component, props: Record<string, unknown> = {}) {
-  const router = createRouter({
-    history: createMemoryHistory(),
-    routes: [{ path: '/:pathMatch(.*)*', name: 'any', component: { template: '<i />' } }],
-  });
-  return mount(component, {
+  props: Record<string, unknown>,
+  router: ReturnType<typeof makeRouter>,
+): VueWrapper =>
+  mount(component, {
     props,
     attachTo: document.body,
     global: { plugins: [makeVuetify(), router] },
-  } as never);
+  } as never) as VueWrapper;
+
+/** Mounts a component as the program would, with no job open. */
+export function mounted(component: Component, props: Record<string, unknown> = {}) {
+  setActivePinia(createPinia());
+  const nowhere = createRouter({ history: createMemoryHistory(), routes: [{ path: '/:any(.*)*', component: {} }] });
+  return { wrapper: mountedWith(component, props, nowhere), job: useJobStore() };
+}
+
+/** A demo job opened from a server in memory; `title` is what its title begins with. */
+export async function openedJob(
+  title = 'Patrol',
+  edit: (server: FakeServer) => void = () => undefined,
+): Promise<{ readonly job: JobStore; readonly server: FakeServer }> {
+  setActivePinia(createPinia());
+  const content = demoJobs().find((one) => one.title.startsWith(title))!;
+  const server = new FakeServer();
+  server.job = { ...server.job, ...JSON.parse(JSON.stringify(content)) };
+  edit(server);
+  Object.assign(globalThis, { fetch: server.fetch });
+  const job = useJobStore();
+  await job.open(ID);
+  if (!job.document) throw new Error('the job did not open');
+  return { job, server };
+}
+
+/** Mounts a component inside the job that is open, at one of its rooms' addresses. */
+export async function mountedInJob(
+  component: Component,
+  props: Record<string, unknown> = {},
+  at: { readonly room?: string; readonly query?: Record<string, string> } = {},
+): Promise<VueWrapper> {
+  const router = makeRouter(createMemoryHistory());
+  await router.push({ name: at.room ?? 'intake', params: { id: ID }, query: at.query ?? {} });
+  return mountedWith(component, props, router);
 }
