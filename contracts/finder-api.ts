@@ -1,4 +1,5 @@
 /** A long search on the server, over HTTP. */
+import { problemSchema } from './problems';
 import { z } from 'zod';
 import { finderQuestionSchema } from './finder';
 import { lowgapFileSchema } from './lowgap-file';
@@ -6,8 +7,6 @@ import { lowgapFileSchema } from './lowgap-file';
 export const findRequestSchema = z.strictObject({ document: lowgapFileSchema, question: finderQuestionSchema });
 
 export const FIND_STATES = ['running', 'done', 'refused', 'failed', 'cancelled'] as const;
-
-const problemSchema = z.object({ code: z.string(), path: z.string(), expected: z.string(), found: z.string() });
 
 export const findStateSchema = z.object({
   id: z.uuid(),

@@ -1,8 +1,9 @@
 import { z } from 'zod';
-import type { Problem, ProblemCode } from '@/core/1-base/problem';
+import { PROBLEM_CODES, type Problem, type ProblemCode } from '@/core/1-base/problem';
 
+/** The one shape of a problem on its way over HTTP. */
 export const problemSchema = z.object({
-  code: z.string(),
+  code: z.enum(PROBLEM_CODES),
   path: z.string(),
   expected: z.string(),
   found: z.string(),

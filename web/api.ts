@@ -52,7 +52,7 @@ async function call<T>(
     failure: {
       kind: 'refused',
       status: response.status,
-      problems: refusal.success ? (refusal.data.problems as Problem[]) : [],
+      problems: refusal.success ? refusal.data.problems : [],
       ...(newer.success ? { newer: newer.data } : {}),
     },
   };
@@ -70,7 +70,7 @@ async function fetchFile(path: string, body: unknown): Promise<ApiResult<Blob>> 
     const response = await fetch(`/api${path}`, { method: 'POST', ...bodyOf(body) });
     if (response.ok) return { ok: true, value: await response.blob() };
     const refusal = refusalSchema.safeParse(await response.json());
-    const problems = refusal.success ? (refusal.data.problems as Problem[]) : [];
+    const problems = refusal.success ? refusal.data.problems : [];
     return { ok: false, failure: { kind: 'refused', status: response.status, problems } };
   } catch {
     return { ok: false, failure: { kind: 'unreachable' } };

@@ -1,24 +1,26 @@
 /**
  * Errors as data. A problem says what is wrong, where, what was expected and what was found; the
- * sentence shown to a person is made at the edge, from `contracts/problem-text.ts`.
+ * sentence shown to a person is made at the edge, in `contracts/problems.ts`.
  */
-export type ProblemCode =
-  | 'invalidJson'
-  | 'wrongFormat'
-  | 'wrongVersion'
-  | 'unknownKey'
-  | 'missing'
-  | 'wrongType'
-  | 'outOfRange'
-  | 'unreadableSize'
-  | 'unreadableLength'
-  | 'unreadableClock'
-  | 'contradiction'
-  | 'impossiblePosture'
-  | 'notFound'
-  | 'conflict'
-  | 'tooLarge'
-  | 'internal';
+export const PROBLEM_CODES = [
+  'invalidJson',
+  'wrongFormat',
+  'wrongVersion',
+  'unknownKey',
+  'missing',
+  'wrongType',
+  'outOfRange',
+  'unreadableSize',
+  'unreadableLength',
+  'unreadableClock',
+  'contradiction',
+  'impossiblePosture',
+  'notFound',
+  'conflict',
+  'tooLarge',
+  'internal',
+] as const;
+export type ProblemCode = (typeof PROBLEM_CODES)[number];
 
 export interface Problem {
   readonly code: ProblemCode;

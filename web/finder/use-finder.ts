@@ -122,7 +122,7 @@ export function useFinder() {
     }
     const { state, result: found, problems: said } = read.value;
     if (state === 'cancelled') return null;
-    if (state !== 'done') return { ok: false, problems: said.length > 0 ? (said as Problem[]) : [unreachable] };
+    if (state !== 'done') return { ok: false, problems: said.length > 0 ? said : [unreachable] };
     await client.takeUp(file, asked);
     return { ok: true, value: found as FinderResult };
   }

@@ -129,7 +129,6 @@ const locked = computed(() => props.stance.after.curve.locked);
     </p>
     <ChartFrame
       v-if="all.length"
-      v-slot="{ x, y }"
       :title="`${QUANTITIES[shown]} against travel`"
       :summary="summary"
       :x="ends.x"
@@ -139,19 +138,21 @@ const locked = computed(() => props.stance.after.curve.locked);
       :height="300"
       :table="table"
     >
-      <path class="before" :d="path(before, x, y)" />
-      <path class="after" :d="path(after, x, y)" />
-      <g v-for="p in parked" :key="p.name">
-        <circle :class="p.name" :cx="x(p.value)" :cy="y(p.travelMm)" r="6" />
-        <text :x="x(p.value) + 10" :y="y(p.travelMm) - 8">{{
-          p.name === 'fitted' ? 'parked now' : 'parked then'
-        }}</text>
-      </g>
+      <template #default="{ x, y }">
+        <path class="before" :d="path(before, x, y)" />
+        <path class="after" :d="path(after, x, y)" />
+        <g v-for="p in parked" :key="p.name">
+          <circle :class="p.name" :cx="x(p.value)" :cy="y(p.travelMm)" r="6" />
+          <text :x="x(p.value) + 10" :y="y(p.travelMm) - 8">{{
+            p.name === 'fitted' ? 'parked now' : 'parked then'
+          }}</text>
+        </g>
+      </template>
+      <template #axes>
+        Up: travel from the surveyed height, mm. Across: {{ QUANTITIES[shown].toLowerCase() }}, {{ unit }}. Dashed: as
+        fitted.
+      </template>
     </ChartFrame>
-    <p class="small">
-      Up: travel from the surveyed height, mm. Across: {{ QUANTITIES[shown].toLowerCase() }}, {{ unit }}. Dashed: as
-      fitted.
-    </p>
     <p class="small">
       Ball joints are counted from how they stand today. Half shafts are drawn once their joints are measured under
       links and shafts.
