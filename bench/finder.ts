@@ -8,7 +8,7 @@ import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { chromium } from '@playwright/test';
 import { lowgapFileSchema, type LowgapFile } from '@/contracts/lowgap-file';
-import { SectionShelf } from '@/core/4-clearance/search/section-cache';
+import { SectionCache } from '@/core/4-clearance/search/section-cache';
 import type { CaseDescription } from '@/core/4-clearance/case/case-description';
 import type { CornerDescription } from '@/core/3-survey/description/corner-description';
 import { plainOutcome } from '@/core/6-decisions/finder/plain-outcome';
@@ -85,7 +85,7 @@ const vehicle = (envelope: CaseDescription['envelope'], corners: CaseDescription
   standard: 'cutToFit',
 });
 
-/** One run from the question to all combinations; a fresh shelf, nothing remembered. */
+/** One run from the question to all combinations; a fresh cache, nothing remembered. */
 function run(
   description: CaseDescription,
   asked: FinderQuestion,
@@ -115,7 +115,7 @@ function sample(): FinderFound['sample'] {
   const description = vehicle('trail', { frontLeft: corner });
   const { search } = run(description, asked);
   const random = seededRandom(17);
-  const shelf = new SectionShelf();
+  const cache = new SectionCache();
   let [compared, equal] = [0, 0];
   const start = performance.now();
   for (let n = 0; n < 400; n++) {
@@ -128,7 +128,7 @@ function sample(): FinderFound['sample'] {
       search.corners,
       combination,
       undefined,
-      shelf,
+      cache,
     );
     // At a limit itself the plain search may stop on either side.
     if (plain.nearestLimitMm < 0.15) continue;

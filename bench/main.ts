@@ -15,7 +15,7 @@ import { prepareCorner, type PreparedCorner } from '@/core/4-clearance/case/prep
 import { STANDARDS } from '@/core/4-clearance/case/standard';
 import { LeverBench } from '@/core/6-decisions/levers/levers';
 import { cornerSpread } from '@/core/5-consequences/spread/spread';
-import { SectionShelf } from '@/core/4-clearance/search/section-cache';
+import { SectionCache } from '@/core/4-clearance/search/section-cache';
 import { flatten } from '@/core/1-base/geometry/outline';
 import { unplace } from '@/core/1-base/geometry/pose';
 import { CANDIDATES, cornerWith, MOTIONS, setupWith, surveyedCorner, type MotionName } from './surveyed-corner';
@@ -39,32 +39,32 @@ const add = (...more: Figure[]): void => {
 
 const KEY = 'frontLeft';
 
-function ask(shelf: SectionShelf, corner: CornerDescription, setup: Setup): PreparedCorner {
-  const prepared = prepareCorner(KEY, corner, setup, 'trail', undefined, shelf.survey);
-  shelf.section(prepared, corner, setup).leastGaps(prepared);
+function ask(cache: SectionCache, corner: CornerDescription, setup: Setup): PreparedCorner {
+  const prepared = prepareCorner(KEY, corner, setup, 'trail', undefined, cache.survey);
+  cache.section(prepared, corner, setup).leastGaps(prepared);
   return prepared;
 }
 
 function surveyed(name: MotionName, label: string): void {
   const corner = surveyedCorner(name);
-  const shelf = new SectionShelf();
+  const cache = new SectionCache();
   const candidate = (i: number): Setup => countParts(setupWith(CANDIDATES[i % CANDIDATES.length]!));
-  add(timed(`${label}: other tire, wheel, offset, spacer`, 1, runs, (i) => void ask(shelf, corner, candidate(i))));
+  add(timed(`${label}: other tire, wheel, offset, spacer`, 1, runs, (i) => void ask(cache, corner, candidate(i))));
   add(
     timed(
       `${label}: other parked height`,
       2,
       runs,
-      (i) => void ask(shelf, corner, { ...candidate(0), suspensionLiftMm: 5 + (i % 9) }),
+      (i) => void ask(cache, corner, { ...candidate(0), suspensionLiftMm: 5 + (i % 9) }),
     ),
   );
   add(
-    timed(`${label}: other bump stop`, 2, few, (i) => void ask(shelf, corner, { ...candidate(0), bumpStopMm: 4 + i })),
+    timed(`${label}: other bump stop`, 2, few, (i) => void ask(cache, corner, { ...candidate(0), bumpStopMm: 4 + i })),
     timed(
       `${label}: other steering stop`,
       2,
       few,
-      (i) => void ask(shelf, corner, { ...candidate(0), steerStopLeftDeg: 20 + i / 3 }),
+      (i) => void ask(cache, corner, { ...candidate(0), steerStopLeftDeg: 20 + i / 3 }),
     ),
   );
   const moved = (i: number): CornerDescription => ({
@@ -76,12 +76,12 @@ function surveyed(name: MotionName, label: string): void {
     }),
   });
   add(
-    timed(`${label}: one new reading`, 16, few, (i) => void ask(shelf, moved(i), candidate(0))),
+    timed(`${label}: one new reading`, 16, few, (i) => void ask(cache, moved(i), candidate(0))),
     timed(
       `${label}: new alignment`,
       16,
       few,
-      (i) => void ask(new SectionShelf(), { ...corner, staticCamberDeg: -0.3 - i / 50 }, candidate(0)),
+      (i) => void ask(new SectionCache(), { ...corner, staticCamberDeg: -0.3 - i / 50 }, candidate(0)),
     ),
   );
 }
@@ -95,7 +95,7 @@ add(
     'steered beam axle with cross-articulation: first answer',
     100,
     few,
-    () => void ask(new SectionShelf(), beam, countParts(setupWith(CANDIDATES[0]!))),
+    () => void ask(new SectionCache(), beam, countParts(setupWith(CANDIDATES[0]!))),
   ),
 );
 
@@ -115,7 +115,7 @@ for (const [count, firstGoal] of [
     `${name}: first answer`,
     firstGoal,
     { warmUp: 1, runs: quick ? 3 : 7 },
-    () => void ask(new SectionShelf(), corner, setups[0]!),
+    () => void ask(new SectionCache(), corner, setups[0]!),
   );
   const prepared = setups.map((setup) => prepareCorner(KEY, corner, setup, 'trail'));
   // One survey for all: only tire, wheel, offset and spacer change.
@@ -243,7 +243,7 @@ if (!quick) {
         `swing arm, ${count} obstacles: first answer`,
         null,
         few,
-        () => void ask(new SectionShelf(), corner, countParts(setupWith(CANDIDATES[0]!))),
+        () => void ask(new SectionCache(), corner, countParts(setupWith(CANDIDATES[0]!))),
       ),
     );
   }
@@ -255,7 +255,7 @@ if (!quick) {
         `swing arm, locks of ${lock} degrees: first answer`,
         null,
         few,
-        () => void ask(new SectionShelf(), { ...forty, steering }, countParts(setupWith(CANDIDATES[0]!))),
+        () => void ask(new SectionCache(), { ...forty, steering }, countParts(setupWith(CANDIDATES[0]!))),
       ),
     );
   }
@@ -268,7 +268,7 @@ if (!quick) {
         `scan of ${count.toLocaleString('en')} points: first answer`,
         null,
         few,
-        () => void ask(new SectionShelf(), corner, countParts(setupWith(CANDIDATES[0]!))),
+        () => void ask(new SectionCache(), corner, countParts(setupWith(CANDIDATES[0]!))),
       ),
     );
   }

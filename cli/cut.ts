@@ -4,7 +4,7 @@ import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { cutSheet } from '@/core/6-decisions/plan/cut-sheet';
 import { ProblemError } from '@/core/1-base/problem';
 import { PAPER_SIZES, type Paper } from '@/sheets/paper';
-import { sheetDrawing } from '@/sheets/sheet-layers';
+import { sheetDrawing } from '@/sheets/sheet-drawing';
 import { writeDxf } from '@/sheets/write-dxf';
 import { writePdf } from '@/sheets/write-pdf';
 import { writeSvg } from '@/sheets/write-svg';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import DxfParser from 'dxf-parser';
-import { CHECK_SQUARE_MM, RULER_MM, SHEET_LAYERS, sheetDrawing } from './sheet-layers';
+import { CHECK_SQUARE_MM, RULER_MM, SHEET_LAYERS, sheetDrawing } from './sheet-drawing';
 import { FOLDED, SHEET } from './made-up-sheet';
 import { writeDxf } from './write-dxf';
 import { writeSvg } from './write-svg';

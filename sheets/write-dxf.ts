@@ -1,5 +1,5 @@
 import { Colors, DxfWriter, point2d, point3d, Units } from '@tarikjabiri/dxf';
-import { SHEET_LAYERS, type SheetDrawing, type SheetLayer } from './sheet-layers';
+import { SHEET_LAYERS, type SheetDrawing, type SheetLayer } from './sheet-drawing';
 
 const COLOURS: Readonly<Record<SheetLayer, number>> = {
   EDGE: Colors.White,

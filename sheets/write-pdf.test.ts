@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { sheetDrawing, CHECK_SQUARE_MM } from './sheet-layers';
+import { sheetDrawing, CHECK_SQUARE_MM } from './sheet-drawing';
 import { SHEET } from './made-up-sheet';
 import { PAPERS, type Paper } from './paper';
 import { OVERLAP_MM, tilesOf, writePdf } from './write-pdf';

@@ -2,7 +2,7 @@ import PDFDocument from 'pdfkit';
 import type { SheetPoint } from '@/core/5-consequences/panel/flat-sheet';
 import { PAPERS, type Paper } from './paper';
 import { pdfBytes } from './pdf-bytes';
-import type { SheetDrawing, SheetLayer } from './sheet-layers';
+import type { SheetDrawing, SheetLayer } from './sheet-drawing';
 
 const PT_PER_MM = 72 / 25.4;
 

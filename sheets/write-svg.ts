@@ -1,4 +1,4 @@
-import type { SheetDrawing, SheetLayer } from './sheet-layers';
+import type { SheetDrawing, SheetLayer } from './sheet-drawing';
 
 const STROKES: Readonly<Record<SheetLayer, string>> = {
   EDGE: 'stroke="#000" stroke-width="0.5"',

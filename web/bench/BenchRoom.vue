@@ -5,7 +5,7 @@ import type { LowgapFile } from '@/contracts/lowgap-file';
 import { problemText } from '@/contracts/problems';
 import { setupForCorner } from '@/core/4-clearance/case/case-description';
 import { prepareDescribed } from '@/core/4-clearance/case/described-corner';
-import { ObstacleShelf } from '@/core/3-survey/prepared/obstacle-cache';
+import { ObstacleCache } from '@/core/3-survey/prepared/obstacle-cache';
 import { attempt } from '@/core/1-base/problem';
 import { fitmentChange } from '@/core/5-consequences/stance/fitment-change';
 import { useCurrentCorner } from '../job/current-corner';
@@ -26,7 +26,7 @@ const job = useJobStore();
 const key = useCurrentCorner();
 
 /** Surveyed places worked out once for all that this room draws. */
-const shelf = new ObstacleShelf();
+const cache = new ObstacleCache();
 
 const corner = computed(() => job.document?.corners[key.value]);
 const obstacles = computed(() => job.evaluation?.obstacles.filter((o) => o.corner === key.value) ?? []);
@@ -48,7 +48,7 @@ const shown = computed(() => job.answered ?? job.document);
 const prepared = computed(() => {
   const file = shown.value;
   if (!file?.corners[key.value]) return null;
-  return attempt(() => prepareDescribed(asCase(file), key.value, shelf.survey));
+  return attempt(() => prepareDescribed(asCase(file), key.value, cache.survey));
 });
 const shownCorner = computed(() => shown.value?.corners[key.value]);
 const rideMm = computed(() => (prepared.value?.ok ? prepared.value.value.envelope.limits.ride : 0));

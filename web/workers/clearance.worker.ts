@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { asCase } from '@/contracts/as-case';
 import { evaluateCase, type Evaluation } from '@/core/4-clearance/verdict/evaluate';
-import { SectionShelf } from '@/core/4-clearance/search/section-cache';
+import { SectionCache } from '@/core/4-clearance/search/section-cache';
 import { attempt, type Result } from '@/core/1-base/problem';
 import { DocumentReceiver, type WiredFile } from './document-wire';
 
@@ -11,13 +11,13 @@ export interface ClearanceWorker {
 }
 
 /** What one change leaves as it was is not worked out again. */
-const shelf = new SectionShelf();
+const cache = new SectionCache();
 const receiver = new DocumentReceiver();
 
 const worker: ClearanceWorker = {
   evaluate: (file) => {
     const whole = receiver.unwire(file);
-    return attempt(() => evaluateCase(asCase(whole), {}, shelf));
+    return attempt(() => evaluateCase(asCase(whole), {}, cache));
   },
 };
 

@@ -3,7 +3,7 @@ import { asCase } from '@/contracts/as-case';
 import type { FinderQuestionEntry } from '@/contracts/finder';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
-import { SectionShelf } from '@/core/4-clearance/search/section-cache';
+import { SectionCache } from '@/core/4-clearance/search/section-cache';
 import type { FoundRow } from '@/core/6-decisions/finder/rows';
 import { checkClaim, type ClaimCheck } from '@/core/6-decisions/finder/claim';
 import { needGapCard, type NeedGapCard } from '@/core/6-decisions/finder/need-gap';
@@ -47,7 +47,7 @@ const TELL_EVERY_MS = 60;
 /** Dots told of at most: a picture needs no more before the answer is there. */
 const MOST_DOTS = 4000;
 
-const shelf = new SectionShelf();
+const cache = new SectionCache();
 let session: FinderSession | null = null;
 
 const asked = (): FinderSession => {
@@ -58,7 +58,7 @@ const asked = (): FinderSession => {
 const worker: FinderWorker = {
   find: (file, question, tell) =>
     attempt(() => {
-      const next = new FinderSession(asCase(file), question, shelf);
+      const next = new FinderSession(asCase(file), question, cache);
       session = next;
       const combinations = next.combinationCount;
       tell({ done: 0, total: 1, combinations, first: next.firstLook() });
@@ -78,7 +78,7 @@ const worker: FinderWorker = {
       }
       return next.answer(file.intake?.lookPokeMm ?? 0);
     }),
-  takeUp: (file, question) => attempt(() => void (session = new FinderSession(asCase(file), question, shelf))),
+  takeUp: (file, question) => attempt(() => void (session = new FinderSession(asCase(file), question, cache))),
   explain: (axle, number) => attempt(() => asked().explain(axle, number)),
   chanceOfRub: (axle, number) => attempt(() => asked().chanceOfRub(axle, number)),
   waysTo: (axle, tire) => asked().waysTo(axle, tire),
@@ -86,7 +86,7 @@ const worker: FinderWorker = {
   pairSetup: (front, rear) => asked().pairSetup(front, rear),
   schools: (file, question, tell) =>
     attempt(() => {
-      const search = compareSchools(asCase(file), question, shelf);
+      const search = compareSchools(asCase(file), question, cache);
       let told = performance.now();
       for (;;) {
         const step = search.next();
@@ -96,8 +96,8 @@ const worker: FinderWorker = {
         tell({ done: step.value.done, total: step.value.total, combinations: 0 });
       }
     }),
-  card: (file, corner, material) => attempt(() => needGapCard(asCase(file), corner, material, shelf)),
-  claim: (file, text) => attempt(() => checkClaim(asCase(file), text, shelf)),
+  card: (file, corner, material) => attempt(() => needGapCard(asCase(file), corner, material, cache)),
+  claim: (file, text) => attempt(() => checkClaim(asCase(file), text, cache)),
 };
 
 expose(worker);

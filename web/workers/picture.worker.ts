@@ -6,7 +6,7 @@ import { keepOut } from '@/core/4-clearance/pictures/keep-out';
 import type { PlaneWindow } from '@/core/4-clearance/pictures/plane-raster';
 import { postureMap, type MapSize, type PostureMap } from '@/core/4-clearance/pictures/posture-map';
 import type { PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
-import { ObstacleShelf } from '@/core/3-survey/prepared/obstacle-cache';
+import { ObstacleCache } from '@/core/3-survey/prepared/obstacle-cache';
 import { STANDARDS, type Standard } from '@/core/4-clearance/case/standard';
 import { sweptShape, type SweptShape } from '@/core/4-clearance/pictures/swept-shape';
 import { attempt, type Result } from '@/core/1-base/problem';
@@ -20,7 +20,7 @@ export interface PictureWorker {
   swept(file: WiredFile, corner: CornerKey): Result<SweptShape | null>;
 }
 
-const shelf = new ObstacleShelf();
+const cache = new ObstacleCache();
 
 const receiver = new DocumentReceiver();
 
@@ -34,7 +34,7 @@ function take(wired: WiredFile, corner: CornerKey): Taken {
   const file = receiver.unwire(wired);
   return {
     standard: STANDARDS[file.standard],
-    prepared: () => prepareDescribed(asCase(file), corner, shelf.survey),
+    prepared: () => prepareDescribed(asCase(file), corner, cache.survey),
   };
 }
 

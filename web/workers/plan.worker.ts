@@ -3,7 +3,7 @@ import { asCase } from '@/contracts/as-case';
 import { asPlanQuestion, vehicleFacts } from '@/contracts/as-plan-question';
 import type { PlanEntry, SheetEntry } from '@/contracts/plan';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
-import { SectionShelf } from '@/core/4-clearance/search/section-cache';
+import { SectionCache } from '@/core/4-clearance/search/section-cache';
 import { cutSheet, type CutSheet } from '@/core/6-decisions/plan/cut-sheet';
 import { judgePlan, type ChosenPlan, type PlanJudgement } from '@/core/6-decisions/plan/judge-plan';
 import { panelCase } from '@/core/5-consequences/panel/panel-case';
@@ -11,7 +11,7 @@ import { searchPlan, type PlanAnswer } from '@/core/6-decisions/plan/planner';
 import { spacerSweep, type SpacerSweep } from '@/core/6-decisions/plan/spacer-sweep';
 import { withChanges } from '@/core/6-decisions/plan/setup-changes';
 import { attempt, type Result } from '@/core/1-base/problem';
-import { sheetDrawing } from '@/sheets/sheet-layers';
+import { sheetDrawing } from '@/sheets/sheet-drawing';
 import type { OrderDocument } from '@/sheets/order-document';
 import type { Paper } from '@/sheets/paper';
 import { writeDxf } from '@/sheets/write-dxf';
@@ -42,7 +42,7 @@ export interface PlanWorker {
 /** ms between two pieces of news. */
 const TELL_EVERY_MS = 60;
 
-const shelf = new SectionShelf();
+const cache = new SectionCache();
 const receiver = new DocumentReceiver();
 
 /** Panels measured last: a line pulled for looks or another flap asks for no new measuring. */
@@ -68,7 +68,7 @@ const worker: PlanWorker = {
   search(wired, plan, tell) {
     const file = receiver.unwire(wired);
     return attempt(() => {
-      const search = searchPlan(asCase(file), asPlanQuestion(plan), shelf);
+      const search = searchPlan(asCase(file), asPlanQuestion(plan), cache);
       let told = performance.now();
       for (;;) {
         const step = search.next();
@@ -81,11 +81,11 @@ const worker: PlanWorker = {
   },
   judge(wired, plan, chosen) {
     const file = receiver.unwire(wired);
-    return attempt(() => judgePlan(asCase(file), chosen, asPlanQuestion(plan), vehicleFacts(file), shelf));
+    return attempt(() => judgePlan(asCase(file), chosen, asPlanQuestion(plan), vehicleFacts(file), cache));
   },
   spacer(wired, corner, mostMm, mended) {
     const file = receiver.unwire(wired);
-    return attempt(() => spacerSweep(asCase(file), corner, mostMm, shelf, new Set(mended)));
+    return attempt(() => spacerSweep(asCase(file), corner, mostMm, cache, new Set(mended)));
   },
   sheet(wired, chosen, { corner, obstacle, allowanceMm, flapMm, looks }, mirrored) {
     const file = receiver.unwire(wired);

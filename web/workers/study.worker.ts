@@ -3,7 +3,7 @@ import { asCase } from '@/contracts/as-case';
 import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { evaluateCase, type Evaluation } from '@/core/4-clearance/verdict/evaluate';
-import { SectionShelf } from '@/core/4-clearance/search/section-cache';
+import { SectionCache } from '@/core/4-clearance/search/section-cache';
 import { nextReadingsOf } from '@/core/6-decisions/next-reading/next-case';
 import type { NextReading } from '@/core/6-decisions/next-reading/next-reading';
 import { LeverBench, type ObstacleLevers } from '@/core/6-decisions/levers/levers';
@@ -26,24 +26,24 @@ export interface StudyWorker {
   levers(file: LowgapFile, corner: CornerKey, id: string): Result<ObstacleLevers | null>;
 }
 
-const shelf = new SectionShelf();
+const cache = new SectionCache();
 
 const worker: StudyWorker = {
   evaluateAfresh: (file) => attempt(() => evaluateCase(asCase(file))),
   rotated: (file) =>
     attempt(() => {
       const rotated = rotatedCase(asCase(file));
-      return rotated && evaluateCase(rotated, {}, shelf);
+      return rotated && evaluateCase(rotated, {}, cache);
     }),
   compare: (file, setups) => {
     const { setup: _, ...fitted } = file;
-    return setups.map((setup) => attempt(() => evaluateCase(asCase(setup ? { ...fitted, setup } : fitted), {}, shelf)));
+    return setups.map((setup) => attempt(() => evaluateCase(asCase(setup ? { ...fitted, setup } : fitted), {}, cache)));
   },
-  spread: (file, corner) => attempt(() => cornerSpreadOf(asCase(file), corner, {}, shelf)),
-  next: (file, corner) => attempt(() => nextReadingsOf(asCase(file), corner, shelf)),
+  spread: (file, corner) => attempt(() => cornerSpreadOf(asCase(file), corner, {}, cache)),
+  next: (file, corner) => attempt(() => nextReadingsOf(asCase(file), corner, cache)),
   levers: (file, corner, id) =>
     attempt(() => {
-      const bench = new LeverBench(asCase(file), corner, shelf);
+      const bench = new LeverBench(asCase(file), corner, cache);
       const failing = bench.failing.find((verdict) => verdict.id === id);
       return failing ? bench.leversFor(failing) : null;
     }),

@@ -5,7 +5,7 @@ import { surveyedObstacles, type KnownObstacles } from './surveyed-obstacles';
 import type { PreparedObstacle } from './prepared-obstacle';
 
 /** Keeps where surveyed obstacles lie: found by the object that described one, else by its text. */
-export class ObstacleShelf implements KnownObstacles {
+export class ObstacleCache implements KnownObstacles {
   readonly #byObject = new WeakMap<ObstacleDescription, { baseline: string; made: PreparedObstacle }>();
   readonly #byText = new Map<string, PreparedObstacle>();
 

@@ -80,7 +80,15 @@ export class ClearSection {
     const cells = this.#images.cellsOf(obstacle.mount);
     const cut = this.#images.cutOf(cells, obstacle);
     const clip = this.#clipOf(over);
-    const found = this.#images.search.run(cells, clip, corner.rotor, pieces, treeOf(obstacle), insideWheel, cut);
+    const found = this.#images.search.run({
+      cells,
+      clip,
+      rotor: corner.rotor,
+      pieces,
+      tree: treeOf(obstacle),
+      insideWheel,
+      cut,
+    });
     if (found.status === 'stopped') {
       return sweptGap(corner, obstacle, over);
     }
@@ -112,13 +120,15 @@ export class ClearSection {
     const cells = this.#images.cellsOf(obstacle.mount);
     const ceiling = ceilingMm + thickMm;
     const found = this.#images.search.run(
-      cells,
-      this.#clipOf(over),
-      corner.rotor,
-      pieces,
-      treeOf(obstacle),
-      insideWheel,
-      this.#images.cutOf(cells, obstacle),
+      {
+        cells,
+        clip: this.#clipOf(over),
+        rotor: corner.rotor,
+        pieces,
+        tree: treeOf(obstacle),
+        insideWheel,
+        cut: this.#images.cutOf(cells, obstacle),
+      },
       ceiling,
       anyWillDo,
     );

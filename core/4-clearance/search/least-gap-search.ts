@@ -59,6 +59,18 @@ export interface Cut {
 
 export const emptyCut = (): Cut => ({ cells: new Float64Array(0), count: 0, met: null });
 
+/** What is searched: the pieces of a thing against a rotor, in postures of cells under a clip. */
+export interface SearchQuestion {
+  readonly cells: PostureCells;
+  readonly clip: PostureClip;
+  readonly rotor: Rotor;
+  readonly pieces: PieceSet;
+  readonly tree: PieceTree;
+  readonly insideWheel: boolean;
+  /** Where an earlier search of the same pieces and postures left off. */
+  readonly cut?: Cut;
+}
+
 /**
  * Branch and bound for the least signed distance between a rotor and one obstacle over all postures of the cells and
  * all places of the pieces. Every open cell (postures x places) is seen in the plane (a, r) of axle line and radius as
@@ -86,13 +98,7 @@ export class LeastGapSearch {
    * the search.
    */
   run(
-    cells: PostureCells,
-    clip: PostureClip,
-    rotor: Rotor,
-    pieces: PieceSet,
-    tree: PieceTree,
-    insideWheel: boolean,
-    cut: Cut = emptyCut(),
+    { cells, clip, rotor, pieces, tree, insideWheel, cut = emptyCut() }: SearchQuestion,
     ceiling = Infinity,
     anyWillDo = false,
   ): SearchAnswer {

@@ -5,11 +5,11 @@ import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import type { Setup } from '../../2-vehicle/setup/setup';
 import type { PostureRange } from './posture-table';
 import { motionUnder } from '../../2-vehicle/setup/motion-under';
-import { ObstacleShelf } from '../../3-survey/prepared/obstacle-cache';
+import { ObstacleCache } from '../../3-survey/prepared/obstacle-cache';
 import type { PreparedCorner } from '../case/prepared-corner';
 
 /** The images of a corner, what they depend on, and the locks they reach to. */
-interface Shelved {
+interface CachedImages {
   readonly of: string;
   readonly images: CornerImages;
   readonly leftDeg: number;
@@ -20,9 +20,9 @@ interface Shelved {
  * Keeps what was worked out for a corner for as long as what it depends on stays the same: the places of the survey,
  * and their images under an alignment. One for each conversation (a browser's worker, a command).
  */
-export class SectionShelf {
-  readonly #places = new ObstacleShelf();
-  readonly #shelved = new Map<CornerKey, Shelved>();
+export class SectionCache {
+  readonly #places = new ObstacleCache();
+  readonly #cached = new Map<CornerKey, CachedImages>();
 
   /** As `surveyedObstacles`, obstacle by obstacle remembered. */
   readonly survey = this.#places.survey;
@@ -40,8 +40,8 @@ export class SectionShelf {
       [camberChangeDeg, casterChangeDeg, axleShiftMm, linkageDropMm, bodyLiftMm],
     ]);
     const { droop, bump } = envelope.limits;
-    const shelved = this.#shelved.get(key);
-    const known = shelved?.of === of ? shelved : undefined;
+    const cached = this.#cached.get(key);
+    const known = cached?.of === of ? cached : undefined;
     const leftDeg = Math.max(known?.leftDeg ?? 0, steering?.lockLeftDeg ?? 0, setup.steerStopLeftDeg ?? 0);
     const rightDeg = Math.max(known?.rightDeg ?? 0, steering?.lockRightDeg ?? 0, setup.steerStopRightDeg ?? 0);
     if (known && leftDeg <= known.leftDeg && rightDeg <= known.rightDeg) {
@@ -54,7 +54,7 @@ export class SectionShelf {
     };
     const widest = motionUnder(key, corner, { ...setup, steerStopLeftDeg: leftDeg, steerStopRightDeg: rightDeg });
     const images = imagesOver(widest, range) ?? new CornerImages(widest, { from: droop, to: bump });
-    this.#shelved.set(key, { of, images, leftDeg, rightDeg });
+    this.#cached.set(key, { of, images, leftDeg, rightDeg });
     return images;
   }
 }

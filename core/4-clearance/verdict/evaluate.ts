@@ -11,7 +11,7 @@ import { wheelSectionPolygon } from '../../2-vehicle/wheel/wheel-section';
 import { disagreements, type Disagreement } from '../../3-survey/reading/disagreement';
 import { ClearSection } from '../search/clear-section';
 import type { SurveyedReadings } from '../../3-survey/edge-fit/surveyed-readings';
-import { SectionShelf } from '../search/section-cache';
+import { SectionCache } from '../search/section-cache';
 import { describedCorner, describedCorners, prepareDescribed } from '../case/described-corner';
 import { setupForCorner, type CaseDescription } from '../case/case-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
@@ -106,12 +106,12 @@ export interface EvaluateOptions {
 export function evaluateCase(
   description: CaseDescription,
   options: EvaluateOptions = {},
-  shelf = new SectionShelf(),
+  cache = new SectionCache(),
 ): Evaluation {
-  const prepared = describedCorners(description).map((key) => prepareDescribed(description, key, shelf.survey));
+  const prepared = describedCorners(description).map((key) => prepareDescribed(description, key, cache.survey));
   const obstacles = prepared.flatMap((corner) => {
     const { key } = corner;
-    const section = shelf.section(corner, describedCorner(description, key), setupForCorner(description, key));
+    const section = cache.section(corner, describedCorner(description, key), setupForCorner(description, key));
     return cornerVerdicts(corner, STANDARDS[description.standard], options, section);
   });
   const lowGap = lowGapOf(obstacles);

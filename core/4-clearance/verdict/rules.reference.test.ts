@@ -9,7 +9,7 @@ import { fittedAsSetup, type SetupDescription } from '../../2-vehicle/setup/setu
 import type { CornerDescription } from '../../3-survey/description/corner-description';
 import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
 import { evaluateCase, type ObstacleVerdict } from './evaluate';
-import { SectionShelf } from '../search/section-cache';
+import { SectionCache } from '../search/section-cache';
 
 /** A wheel that only goes up and down, so that every gap can be worked out by hand. */
 const CORNER: CornerDescription = madeCorner({
@@ -301,7 +301,7 @@ test.each([
 });
 
 test('what is kept from one question to the next changes no answer beyond the tolerance of the search', () => {
-  const shelf = new SectionShelf();
+  const cache = new SectionCache();
   const steering = { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 95, lockLeftDeg: 35, lockRightDeg: 31 };
   const corner: CornerDescription = {
     ...CORNER,
@@ -342,7 +342,7 @@ test('what is kept from one question to the next changes no answer beyond the to
       ...more,
     });
     const fresh = evaluateCase(description);
-    const kept = evaluateCase(description, {}, shelf);
+    const kept = evaluateCase(description, {}, cache);
     kept.obstacles.forEach((o, i) => {
       expect(Math.abs(o.gapMm - fresh.obstacles[i]!.gapMm)).toBeLessThanOrEqual(searchToleranceMm(0));
     });

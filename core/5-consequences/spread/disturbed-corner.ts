@@ -59,7 +59,7 @@ export function rotorShift({ rotor }: PreparedCorner, off: readonly (Disturbed |
 }
 
 /** Poses at shares of the envelope, as it is and with each shared number off, worked out once for all that ask. */
-export class PoseShelf {
+export class PoseCache {
   readonly #corner: PreparedCorner;
   readonly #off: readonly (Disturbed | null)[];
   readonly #known = new Map<string, BasePoses>();

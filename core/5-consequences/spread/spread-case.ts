@@ -1,7 +1,7 @@
 import { setupForCorner, type CaseDescription } from '../../4-clearance/case/case-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { describedCorner, describedCorners, prepareDescribed } from '../../4-clearance/case/described-corner';
-import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { SectionCache } from '../../4-clearance/search/section-cache';
 import { STANDARDS } from '../../4-clearance/case/standard';
 import { cornerSpread, type CornerSpread, type SpreadOptions } from './spread';
 
@@ -10,11 +10,11 @@ export function cornerSpreadOf(
   description: CaseDescription,
   key: CornerKey,
   options: Omit<SpreadOptions, 'drawn'> = {},
-  shelf = new SectionShelf(),
+  cache = new SectionCache(),
 ): CornerSpread {
   const fit = { corner: describedCorner(description, key), setup: setupForCorner(description, key) };
-  const corner = prepareDescribed(description, key, shelf.survey);
-  const finder = shelf.section(corner, fit.corner, fit.setup);
+  const corner = prepareDescribed(description, key, cache.survey);
+  const finder = cache.section(corner, fit.corner, fit.setup);
   const { envelope, standard, drawnEnvelope } = description;
   const all = { ...options, drawn: drawnEnvelope };
   return cornerSpread(key, fit, envelope, STANDARDS[standard], all, { corner, finder });
@@ -24,5 +24,5 @@ export function cornerSpreadOf(
 export const spreadCase = (
   description: CaseDescription,
   options: Omit<SpreadOptions, 'drawn'> = {},
-  shelf = new SectionShelf(),
-): CornerSpread[] => describedCorners(description).map((key) => cornerSpreadOf(description, key, options, shelf));
+  cache = new SectionCache(),
+): CornerSpread[] => describedCorners(description).map((key) => cornerSpreadOf(description, key, options, cache));

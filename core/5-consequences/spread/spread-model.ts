@@ -9,7 +9,7 @@ import type { Vec3 } from '../../1-base/geometry/vec3';
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
 import { toRadians } from '../../1-base/units/angle';
 import { CandidateFinder, metPlace, placesAlong, postureAt } from './candidate-places';
-import { disturbedCorner, PoseShelf, rotorShift, type RotorShift } from './disturbed-corner';
+import { disturbedCorner, PoseCache, rotorShift, type RotorShift } from './disturbed-corner';
 import { drawer, type Candidate, type Draw, type ObstacleModel } from './draw';
 import { edgeShifts } from './moved-edge';
 import { readingShifts, type OwnError } from './moved-readings';
@@ -39,7 +39,7 @@ export function makeSpreadModel(
   const off = shared.map((error) => disturbedCorner(corner, error, fit, kind, drawn));
   const own: OwnError[] = [];
   const finder = look === 'whereItMayTouch' ? new CandidateFinder(corner) : null;
-  const poses = new PoseShelf(corner, off);
+  const poses = new PoseCache(corner, off);
   const regions = standardRegions(standard, corner.envelope.limits);
   const obstacles = corner.obstacles.map((obstacle, i): ObstacleModel => {
     const { isSettled, sigmaMm, edge: fitted } = obstacle;

@@ -5,7 +5,7 @@ import type { DrawnRow } from '../../4-clearance/envelope/envelope-kind';
 import { type Setup, countParts } from '../../2-vehicle/setup/setup';
 import type { LeastGap } from '../../4-clearance/oracle/posture-gap';
 import { prepareCorner } from '../../4-clearance/case/prepared-corner';
-import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { SectionCache } from '../../4-clearance/search/section-cache';
 import { materialStretches, STANDARD_IDS, STANDARDS, type StandardId } from '../../4-clearance/case/standard';
 import { attempt, ProblemError } from '../../1-base/problem';
 import { commonSizes } from '../../2-vehicle/tire/common-sizes';
@@ -136,7 +136,7 @@ const RIM_OFF_IN = 2.5;
  * In which postures and by which standard a claim holds on this vehicle, on the wheel of its setup (or the fitted one).
  * @throws ProblemError for a claim that names no tire, or one that does not go on the wheel.
  */
-export function checkClaim(description: CaseDescription, text: string, shelf = new SectionShelf()): ClaimCheck {
+export function checkClaim(description: CaseDescription, text: string, cache = new SectionCache()): ClaimCheck {
   const claim = parseClaim(text);
   const keys = describedCorners(description);
   const first = enteredSetupFor(description, keys[0]!);
@@ -171,7 +171,7 @@ export function checkClaim(description: CaseDescription, text: string, shelf = n
         size,
         diameterMm: section.diameterMm,
         widthMm: section.widthMm,
-        findings: findings(description, keys, (key) => setupOn(key, size), shelf),
+        findings: findings(description, keys, (key) => setupOn(key, size), cache),
       };
     }),
   };
@@ -184,7 +184,7 @@ function findings(
   description: CaseDescription,
   keys: readonly CornerKey[],
   setupOn: (key: CornerKey) => Setup,
-  shelf: SectionShelf,
+  cache: SectionCache,
 ): ClaimFinding[] {
   return CLAIM_POSTURES.flatMap((posture) => {
     const corners = keys.map((key) => {
@@ -193,12 +193,12 @@ function findings(
       const kind =
         posture === 'street' ? 'street' : posture === 'trail' || posture === 'lockAtRide' ? 'trail' : 'drawn';
       const straight: readonly DrawnRow[] = [{ travelMm: 0, leftDeg: 0, rightDeg: 0 }];
-      const prepared = prepareCorner(key, corner, setup, kind, kind === 'drawn' ? straight : undefined, shelf.survey);
+      const prepared = prepareCorner(key, corner, setup, kind, kind === 'drawn' ? straight : undefined, cache.survey);
       const { droop, ride, bump } = prepared.envelope.limits;
       const atRide = posture === 'rolling' || posture === 'lockAtRide';
       const from = atRide ? Math.max(droop, ride - AT_RIDE_MM) : droop;
       const to = atRide ? Math.min(bump, ride + AT_RIDE_MM) : bump;
-      return { key, prepared, section: shelf.section(prepared, corner, setup), from, to };
+      return { key, prepared, section: cache.section(prepared, corner, setup), from, to };
     });
     return STANDARD_IDS.map((standard): ClaimFinding => {
       let worst: { marginMm: number; key: CornerKey; label: string; least: LeastGap } | null = null;

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { CaseDescription } from '../../4-clearance/case/case-description';
 import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
 import { MOTIONS, scattered } from '../../fixtures/scattered-corner';
-import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { SectionCache } from '../../4-clearance/search/section-cache';
 import { STANDARD_IDS } from '../../4-clearance/case/standard';
 import { seededRandom } from '../../1-base/numeric/seeded-random';
 import { plainOutcome } from './plain-outcome';
@@ -89,7 +89,7 @@ describe('what a search says of a combination is what each obstacle on its own s
   const results = { clears: 0, withChanges: 0, fails: 0, cannotStand: 0 };
 
   test.each(Object.keys(MOTIONS))('%s', (name) => {
-    const shelf = new SectionShelf();
+    const cache = new SectionCache();
     for (let seed = 1; seed <= 2; seed++) {
       const description = vehicle(100 * seed + name.length, name);
       const question = questionOf(seed);
@@ -109,7 +109,7 @@ describe('what a search says of a combination is what each obstacle on its own s
           search.corners,
           combination,
           undefined,
-          shelf,
+          cache,
         );
         results[plain.result]++;
         const staged = search.cellsOfStance[combination.stance] ?? null;

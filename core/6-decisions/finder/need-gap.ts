@@ -5,7 +5,7 @@ import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
 import { surveyScene } from '../../3-survey/landing/survey-scene';
 import { prepareCorner } from '../../4-clearance/case/prepared-corner';
-import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { SectionCache } from '../../4-clearance/search/section-cache';
 import { materialStretches, STANDARDS } from '../../4-clearance/case/standard';
 import { prepareObstacle } from '../../3-survey/prepared/prepared-obstacle';
 import type { Material } from '../../3-survey/shape/material';
@@ -69,17 +69,17 @@ export function needGapCard(
   description: CaseDescription,
   key: CornerKey,
   material: Material,
-  shelf = new SectionShelf(),
+  cache = new SectionCache(),
 ): NeedGapCard {
   const corner = describedCorner(description, key);
   const scene = surveyScene(key, corner);
   const asFitted = fittedSetup(corner.fitted);
   const { envelope, drawnEnvelope } = description;
-  const wanted = prepareDescribed(description, key, shelf.survey);
-  const fitted = prepareCorner(key, corner, asFitted, envelope, drawnEnvelope, shelf.survey);
+  const wanted = prepareDescribed(description, key, cache.survey);
+  const fitted = prepareCorner(key, corner, asFitted, envelope, drawnEnvelope, cache.survey);
   const setups = [
-    { prepared: wanted, section: shelf.section(wanted, corner, setupForCorner(description, key)) },
-    { prepared: fitted, section: shelf.section(fitted, corner, asFitted) },
+    { prepared: wanted, section: cache.section(wanted, corner, setupForCorner(description, key)) },
+    { prepared: fitted, section: cache.section(fitted, corner, asFitted) },
   ].map((one) => ({
     ...one,
     stretches: materialStretches(STANDARDS[description.standard], one.prepared.envelope.limits, material),

@@ -4,7 +4,7 @@ import type { CaseDescription } from '../../4-clearance/case/case-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { cornerVerdicts } from '../../4-clearance/verdict/evaluate';
 import { prepareCorner } from '../../4-clearance/case/prepared-corner';
-import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { SectionCache } from '../../4-clearance/search/section-cache';
 import { STANDARDS } from '../../4-clearance/case/standard';
 import { attempt } from '../../1-base/problem';
 import { remedyBit } from './cell-outcome';
@@ -32,7 +32,7 @@ export function plainOutcome(
   corners: readonly CornerKey[],
   { tire, wheel, spacer, stance }: Combination,
   allowances?: TireAllowances,
-  shelf = new SectionShelf(),
+  cache = new SectionCache(),
 ): PlainOutcome {
   const standard = STANDARDS[description.standard];
   let fails = false;
@@ -45,9 +45,9 @@ export function plainOutcome(
       combinedSetup(description, key, stances[stance]!, tires[tire]!, wheels[wheel]!, spacers[spacer]!, allowances),
     );
     const { envelope, drawnEnvelope } = description;
-    const prepared = attempt(() => prepareCorner(key, corner, setup, envelope, drawnEnvelope, shelf.survey));
+    const prepared = attempt(() => prepareCorner(key, corner, setup, envelope, drawnEnvelope, cache.survey));
     if (!prepared.ok) return { result: 'cannotStand', remedies: 0, lowGapMm: -Infinity, nearestLimitMm: Infinity };
-    const section = shelf.section(prepared.value, corner, setup);
+    const section = cache.section(prepared.value, corner, setup);
     for (const { id, marginMm } of cornerVerdicts(prepared.value, standard, {}, section)) {
       const entry = corner.obstacles.find((obstacle) => obstacle.id === id)!;
       const ladder = entry.insideWheel ? [] : ladderOf(entry, standard, allowed);

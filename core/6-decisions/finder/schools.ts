@@ -1,5 +1,5 @@
 import type { CaseDescription } from '../../4-clearance/case/case-description';
-import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { SectionCache } from '../../4-clearance/search/section-cache';
 import { STANDARD_IDS, STANDARDS, type StandardId } from '../../4-clearance/case/standard';
 import type { FoundRow } from './rows';
 import type { FinderQuestion } from './question';
@@ -25,11 +25,11 @@ export interface SchoolAnswer {
 export function* compareSchools(
   description: CaseDescription,
   question: FinderQuestion,
-  shelf = new SectionShelf(),
+  cache = new SectionCache(),
 ): Generator<FinderProgress, SchoolAnswer[]> {
   const answers: SchoolAnswer[] = [];
   for (const [i, standard] of STANDARD_IDS.entries()) {
-    const session = new FinderSession({ ...description, standard }, question, shelf);
+    const session = new FinderSession({ ...description, standard }, question, cache);
     for (const { done, total } of session.run()) yield { done: i * total + done, total: STANDARD_IDS.length * total };
     for (const { axle, tally, rows } of session.answer().axles) {
       answers.push({

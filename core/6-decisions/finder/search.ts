@@ -1,7 +1,7 @@
 import { describedCorner, describedCorners } from '../../4-clearance/case/described-corner';
 import { setupForCorner, type CaseDescription } from '../../4-clearance/case/case-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
-import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { SectionCache } from '../../4-clearance/search/section-cache';
 import { STANDARDS, type Standard } from '../../4-clearance/case/standard';
 import { attempt, ProblemError, type Problem } from '../../1-base/problem';
 import type { TireAllowances } from '../../2-vehicle/tire/allowance';
@@ -11,7 +11,7 @@ import { candidateAllowances, candidatesOf, type Stance } from './candidates';
 import { Checks } from './checks';
 import { fittedSection } from './constraints';
 import { fenderEdge, type FenderEdge } from '../../5-consequences/stance/fender-edge';
-import { StageShelf } from './staged-corners';
+import { StageCache } from './staged-corners';
 import type { FinderQuestion } from './question';
 import { Prices } from './prices';
 import { TABLE_REACH_MM } from './stage';
@@ -69,7 +69,7 @@ export class FinderSearch {
   readonly cellsOfStance: (StagedCells | null)[] = [];
   readonly stanceProblems: (Problem | null)[] = [];
   tally: Tally | null = null;
-  readonly #stageShelf: StageShelf;
+  readonly #stageCache: StageCache;
   readonly #prices: Prices;
 
   /** @throws ProblemError naming the field below `finder`, or as `prepareCorner`. */
@@ -77,7 +77,7 @@ export class FinderSearch {
     description: CaseDescription,
     question: FinderQuestion,
     corners: readonly CornerKey[] = cornersOfFit(description, question.fit),
-    shelf = new SectionShelf(),
+    cache = new SectionCache(),
   ) {
     this.description = description;
     this.question = question;
@@ -88,8 +88,8 @@ export class FinderSearch {
     requireCount(this.axes.combinationCount);
     this.#prices = new Prices(question, this.axes.candidates);
     this.verdicts = new Verdicts(this.axes.candidates.stances, this.#prices, this.cellsOfStance);
-    this.#stageShelf = this.#newStageShelf(shelf);
-    const baseline = corners.map((key) => this.#stageShelf.prepare(key, AS_IT_STANDS).corner);
+    this.#stageCache = this.#newStageCache(cache);
+    const baseline = corners.map((key) => this.#stageCache.prepare(key, AS_IT_STANDS).corner);
     this.unsurveyed = baseline.filter(({ obstacles }) => obstacles.length === 0).map(({ key }) => key);
     if (this.unsurveyed.length === corners.length) {
       throw new ProblemError({
@@ -114,7 +114,7 @@ export class FinderSearch {
   firstLook(most: number): FirstLook[] {
     const { sections, candidates } = this.axes;
     const stance = candidates.stances[0]!;
-    const prepared = attempt(() => this.corners.map((key) => this.#stageShelf.prepare(key, stance).stage()));
+    const prepared = attempt(() => this.corners.map((key) => this.#stageCache.prepare(key, stance).stage()));
     if (!prepared.ok) return [];
     const sorted = sections
       .filter(({ rim }, section) => rim === sections[0]!.rim && !this.checks.keepsOut(section))
@@ -140,7 +140,7 @@ export class FinderSearch {
     const prices = this.question.prices ?? {};
     for (const [number, stance] of candidates.stances.entries()) {
       const before = number * each;
-      const prepared = attempt(() => this.corners.map((key) => this.#stageShelf.prepare(key, stance)));
+      const prepared = attempt(() => this.corners.map((key) => this.#stageCache.prepare(key, stance)));
       if (!prepared.ok) {
         this.stanceProblems[number] = prepared.problems[0] ?? null;
         this.cellsOfStance[number] = null;
@@ -152,7 +152,7 @@ export class FinderSearch {
         this.cellsOfStance[number] = same;
         continue;
       }
-      this.#stageShelf.keepOnly(ids);
+      this.#stageCache.keepOnly(ids);
       const stages = prepared.value.map(({ stage }) => stage());
       for (const stage of stages) stage.draw();
       const staged = emptyCells(this.axes, stages, ids);
@@ -189,16 +189,16 @@ export class FinderSearch {
     }
   }
 
-  #newStageShelf(shelf: SectionShelf): StageShelf {
+  #newStageCache(cache: SectionCache): StageCache {
     const { rims, sections } = this.axes;
     const planes = rims.flatMap((rim) => rim.planes);
     const most = (of: (entry: SectionEntry) => number): number =>
       sections.reduce((largest, entry) => Math.max(largest, of(entry)), 0) + TABLE_REACH_MM / 2;
-    return new StageShelf(
+    return new StageCache(
       this.description,
       this.standard,
       this.question.allowed,
-      shelf,
+      cache,
       { from: Math.floor(Math.min(...planes)), to: Math.ceil(Math.max(...planes)) },
       {
         halfWidthMm: most(({ mounted: { section } }) => Math.max(section.widthMm / 2, section.flangeMm)),

@@ -1,7 +1,7 @@
 import { evaluateCase, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import type { CaseDescription } from '../../4-clearance/case/case-description';
 import type { CornerKey, Axle } from '../../2-vehicle/setup/corner-key';
-import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { SectionCache } from '../../4-clearance/search/section-cache';
 import { LeverBench, type ObstacleLevers } from '../levers/levers';
 import { attempt } from '../../1-base/problem';
 import { cornerSpreadOf } from '../../5-consequences/spread/spread-case';
@@ -68,16 +68,16 @@ const MOST_PAIRS = 40;
 export class FinderSession {
   readonly description: CaseDescription;
   readonly question: FinderQuestion;
-  readonly #shelf: SectionShelf;
+  readonly #cache: SectionCache;
   readonly #searches: readonly { readonly axle: FoundOn; readonly search: FinderSearch }[];
   #readers: readonly { readonly axle: FoundOn; readonly search: FinderSearch; readonly reader: AnswerReader }[] = [];
 
   /** @throws ProblemError for a question that cannot be answered, naming the field below `finder`. */
-  constructor(description: CaseDescription, question: FinderQuestion, shelf = new SectionShelf()) {
+  constructor(description: CaseDescription, question: FinderQuestion, cache = new SectionCache()) {
     checkQuestion(question);
     this.description = description;
     this.question = question;
-    this.#shelf = shelf;
+    this.#cache = cache;
     const axles: readonly FoundOn[] =
       question.fit === 'staggered' ? ['front', 'rear'] : question.fit === 'allRound' ? ['all'] : [question.fit];
     this.#searches = axles.map((axle) => ({
@@ -86,7 +86,7 @@ export class FinderSession {
         description,
         question,
         cornersOfFit(description, axle === 'all' ? 'allRound' : axle),
-        shelf,
+        cache,
       ),
     }));
   }
@@ -139,7 +139,7 @@ export class FinderSession {
     const combination = search.axes.combination(number);
     const bare = foundSetup(this.description, [{ search, combination }]);
     const tried = this.#tried(search, bare);
-    const { obstacles } = evaluateCase(tried, {}, this.#shelf);
+    const { obstacles } = evaluateCase(tried, {}, this.#cache);
     const sorted = [...obstacles].sort((a, b) => a.marginMm - b.marginMm);
     const failing = sorted.filter(({ verdict }) => verdict === 'rubs');
     const changes = failing.map((verdict) => this.#changeFor(search, verdict));
@@ -167,7 +167,7 @@ export class FinderSession {
     const { search } = this.#of(axle);
     const combination = search.axes.combination(number);
     const tried = this.#tried(search, foundSetup(this.description, [{ search, combination }]));
-    const { lowGap } = evaluateCase(tried, {}, this.#shelf);
+    const { lowGap } = evaluateCase(tried, {}, this.#cache);
     return lowGap ? this.#chance(tried, lowGap.corner) : null;
   }
 
@@ -184,12 +184,12 @@ export class FinderSession {
   }
 
   #chance(tried: CaseDescription, key: CornerKey): number | null {
-    const spread = attempt(() => cornerSpreadOf(tried, key, { draws: SPREAD_DRAWS }, this.#shelf));
+    const spread = attempt(() => cornerSpreadOf(tried, key, { draws: SPREAD_DRAWS }, this.#cache));
     return spread.ok ? spread.value.chanceOfRub : null;
   }
 
   #levers(tried: CaseDescription, { corner, id }: ObstacleVerdict): ObstacleLevers | null {
-    const bench = new LeverBench(tried, corner, this.#shelf);
+    const bench = new LeverBench(tried, corner, this.#cache);
     const failing = bench.failing.find((verdict) => verdict.id === id);
     return failing ? bench.leversFor(failing) : null;
   }

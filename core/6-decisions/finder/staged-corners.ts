@@ -3,7 +3,7 @@ import { describedCorner } from '../../4-clearance/case/described-corner';
 import type { CaseDescription } from '../../4-clearance/case/case-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { prepareCorner, type PreparedCorner } from '../../4-clearance/case/prepared-corner';
-import type { SectionShelf } from '../../4-clearance/search/section-cache';
+import type { SectionCache } from '../../4-clearance/search/section-cache';
 import type { Standard } from '../../4-clearance/case/standard';
 import { stanceSetup, type Stance } from './candidates';
 import type { AllowedChanges } from './question';
@@ -11,12 +11,12 @@ import { ladderOf } from './remedies';
 import { Stage, type ObstacleGroup, type PlaneSpan } from './stage';
 
 /** Keeps stages: stances with the same postures, alignment and wishes share one. */
-export class StageShelf {
+export class StageCache {
   readonly #stages = new Map<string, Stage>();
   readonly #description: CaseDescription;
   readonly #standard: Standard;
   readonly #allowed: AllowedChanges;
-  readonly #shelf: SectionShelf;
+  readonly #cache: SectionCache;
   readonly #span: PlaneSpan;
   readonly #most: { readonly halfWidthMm: number; readonly radiusMm: number };
 
@@ -24,14 +24,14 @@ export class StageShelf {
     description: CaseDescription,
     standard: Standard,
     allowed: AllowedChanges,
-    shelf: SectionShelf,
+    cache: SectionCache,
     span: PlaneSpan,
     most: { readonly halfWidthMm: number; readonly radiusMm: number },
   ) {
     this.#description = description;
     this.#standard = standard;
     this.#allowed = allowed;
-    this.#shelf = shelf;
+    this.#cache = cache;
     this.#span = span;
     this.#most = most;
   }
@@ -48,7 +48,7 @@ export class StageShelf {
       allowances: undefined,
     };
     const { envelope, drawnEnvelope } = this.#description;
-    const prepared = prepareCorner(key, corner, setup, envelope, drawnEnvelope, this.#shelf.survey);
+    const prepared = prepareCorner(key, corner, setup, envelope, drawnEnvelope, this.#cache.survey);
     const { droop, bump, ride } = prepared.envelope.limits;
     // All postures the stops allow, wanted alike in all of them: then the parked height does not matter.
     const anyHeight = envelope === 'trail' && !this.#standard.nearFullBump;
@@ -62,7 +62,7 @@ export class StageShelf {
       const made = new Stage(
         prepared,
         this.#standard,
-        this.#shelf.section(prepared, corner, setup),
+        this.#cache.section(prepared, corner, setup),
         this.#groups(key, prepared),
         this.#span,
         this.#most,

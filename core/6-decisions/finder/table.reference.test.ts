@@ -3,7 +3,7 @@ import { fittedSetup } from '../../2-vehicle/setup/setup';
 import { prepareCorner } from '../../4-clearance/case/prepared-corner';
 import { prepareRotor, solidDistance } from '../../2-vehicle/setup/rotor';
 import { MOTIONS, scattered } from '../../fixtures/scattered-corner';
-import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { SectionCache } from '../../4-clearance/search/section-cache';
 import { STANDARDS } from '../../4-clearance/case/standard';
 import { seededRandom } from '../../1-base/numeric/seeded-random';
 import { Mounted } from './mounted';
@@ -43,10 +43,10 @@ describe('the table of margins against the exact search, seeded', () => {
     for (const seed of [1, 4, 6]) {
       const described = scattered(seededRandom(900 * seed + name.length), name, 6, 3);
       const setup = fittedSetup(described.fitted);
-      const shelf = new SectionShelf();
+      const cache = new SectionCache();
       const kind = seed === 1 ? 'trail' : 'street';
-      const prepared = prepareCorner('frontLeft', described, setup, kind, undefined, shelf.survey);
-      const section = shelf.section(prepared, described, setup);
+      const prepared = prepareCorner('frontLeft', described, setup, kind, undefined, cache.survey);
+      const section = cache.section(prepared, described, setup);
       const members = prepared.obstacles.map((_, i) => i);
       const span = { from: -50, to: 50 };
       const most = { halfWidthMm: 180, radiusMm: 460 };
@@ -82,9 +82,9 @@ test('a dense scan is drawn whole: the point that is nearest is not thinned away
     ],
   };
   const setup = fittedSetup(described.fitted);
-  const shelf = new SectionShelf();
-  const prepared = prepareCorner('frontLeft', corner, setup, 'trail', undefined, shelf.survey);
-  const section = shelf.section(prepared, corner, setup);
+  const cache = new SectionCache();
+  const prepared = prepareCorner('frontLeft', corner, setup, 'trail', undefined, cache.survey);
+  const section = cache.section(prepared, corner, setup);
   const most = { halfWidthMm: 160, radiusMm: 420 };
   const stage = new Stage(
     prepared,

@@ -21,7 +21,7 @@ const OUTBOARD: ObstacleDescription = {
   shape: { type: 'points', points: [[462, 118, 140]] },
 };
 const ABOVE: ObstacleDescription = {
-  id: 'shelf',
+  id: 'cache',
   label: 'Inner fender',
   mount: 'body',
   material: 'frame',
@@ -163,7 +163,7 @@ describe('what a question leaves out', () => {
     );
     expect(tall.refused[0]).toMatchObject({
       size: '40x13.50R17LT',
-      verdict: { id: 'shelf', corner: 'frontLeft', verdict: 'rubs' },
+      verdict: { id: 'cache', corner: 'frontLeft', verdict: 'rubs' },
       nearest: { size: '265/70R17' },
     });
   });

@@ -5,7 +5,7 @@ import { type SetupDescription, countParts } from '../../2-vehicle/setup/setup';
 import { describedCorner, describedCorners } from '../../4-clearance/case/described-corner';
 import { cornerVerdicts, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import { prepareCorner } from '../../4-clearance/case/prepared-corner';
-import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { SectionCache } from '../../4-clearance/search/section-cache';
 import { STANDARDS, type Allowed, type Standard } from '../../4-clearance/case/standard';
 import type { Material } from '../../3-survey/shape/material';
 import { isProtected } from '../../3-survey/shape/part-kind';
@@ -67,9 +67,9 @@ const TRIMMED_BY: Readonly<Partial<Record<Material, Allowed>>> = {
 };
 
 /** Levers for every failing obstacle of every described corner. @throws ProblemError as `evaluateCase`. */
-export function leversCase(description: CaseDescription, shelf = new SectionShelf()): ObstacleLevers[] {
+export function leversCase(description: CaseDescription, cache = new SectionCache()): ObstacleLevers[] {
   return describedCorners(description).flatMap((key) => {
-    const bench = new LeverBench(description, key, shelf);
+    const bench = new LeverBench(description, key, cache);
     return bench.failing.map((verdict) => bench.leversFor(verdict));
   });
 }
@@ -81,17 +81,17 @@ export class LeverBench {
   readonly #corner: CornerDescription;
   readonly #setup: SetupDescription;
   readonly #standard: Standard;
-  readonly #shelf: SectionShelf;
+  readonly #cache: SectionCache;
   readonly #verdicts: readonly ObstacleVerdict[];
 
-  constructor(description: CaseDescription, key: CornerKey, shelf = new SectionShelf()) {
+  constructor(description: CaseDescription, key: CornerKey, cache = new SectionCache()) {
     this.#description = description;
     this.#key = key;
     this.#corner = describedCorner(description, key);
     this.#setup = enteredSetupFor(description, key);
     this.#standard = STANDARDS[description.standard];
-    this.#shelf = shelf;
-    this.#verdicts = this.#verdictsWith(this.#setup, null, shelf);
+    this.#cache = cache;
+    this.#verdicts = this.#verdictsWith(this.#setup, null, cache);
   }
 
   get failing(): ObstacleVerdict[] {
@@ -121,10 +121,10 @@ export class LeverBench {
   #lever(kind: LeverKind, id: string, marginMm: number): Lever | null {
     const { unit, most, apply, realigns } = LEVERS[kind];
     // Images of one obstacle under a changing alignment are not to take the place of the corner's.
-    const shelf = realigns ? new SectionShelf() : this.#shelf;
+    const cache = realigns ? new SectionCache() : this.#cache;
     const steps = realigns ? FEW_STEPS : STEPS;
     const marginAt = (amount: number): number | null => {
-      const tried = attempt(() => this.#verdictsWith(apply(this.#setup, amount, this.#corner), id, shelf));
+      const tried = attempt(() => this.#verdictsWith(apply(this.#setup, amount, this.#corner), id, cache));
       return tried.ok ? (tried.value[0]?.marginMm ?? null) : null;
     };
     let best = { amount: 0, marginMm };
@@ -154,8 +154,8 @@ export class LeverBench {
   }
 
   #upsets(setup: SetupDescription, id: string, realigned: boolean): Upset[] {
-    const shelf = realigned ? new SectionShelf() : this.#shelf;
-    return this.#verdictsWith(setup, null, shelf).flatMap((after) => {
+    const cache = realigned ? new SectionCache() : this.#cache;
+    return this.#verdictsWith(setup, null, cache).flatMap((after) => {
       const before = this.#verdicts.find((v) => v.id === after.id);
       if (!before || after.id === id || after.marginMm >= 0) return [];
       if (before.marginMm < 0 && before.marginMm - after.marginMm < feltMm(after.marginMm)) return [];
@@ -164,12 +164,12 @@ export class LeverBench {
   }
 
   /** Verdicts under another setup; of all obstacles, or of one. */
-  #verdictsWith(entered: SetupDescription, only: string | null, shelf: SectionShelf): ObstacleVerdict[] {
+  #verdictsWith(entered: SetupDescription, only: string | null, cache: SectionCache): ObstacleVerdict[] {
     const setup = countParts(entered);
     const { envelope, drawnEnvelope } = this.#description;
-    const survey = (key: CornerKey, corner: CornerDescription) => this.#shelf.survey(key, corner);
+    const survey = (key: CornerKey, corner: CornerDescription) => this.#cache.survey(key, corner);
     const prepared = prepareCorner(this.#key, this.#corner, setup, envelope, drawnEnvelope, survey);
-    const section = shelf.section(prepared, this.#corner, setup);
+    const section = cache.section(prepared, this.#corner, setup);
     const obstacles = only === null ? prepared.obstacles : prepared.obstacles.filter((o) => o.id === only);
     return cornerVerdicts({ ...prepared, obstacles }, this.#standard, {}, section);
   }

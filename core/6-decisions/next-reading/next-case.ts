@@ -2,7 +2,7 @@ import { setupForCorner, type CaseDescription } from '../../4-clearance/case/cas
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { describedCorner, prepareDescribed } from '../../4-clearance/case/described-corner';
 import { cornerVerdicts } from '../../4-clearance/verdict/evaluate';
-import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { SectionCache } from '../../4-clearance/search/section-cache';
 import { STANDARDS } from '../../4-clearance/case/standard';
 import { nextReadings, type NextReading } from './next-reading';
 
@@ -10,11 +10,11 @@ import { nextReadings, type NextReading } from './next-reading';
 export function nextReadingsOf(
   description: CaseDescription,
   key: CornerKey,
-  shelf = new SectionShelf(),
+  cache = new SectionCache(),
 ): NextReading[] {
   const corner = describedCorner(description, key);
-  const prepared = prepareDescribed(description, key, shelf.survey);
-  const finder = shelf.section(prepared, corner, setupForCorner(description, key));
+  const prepared = prepareDescribed(description, key, cache.survey);
+  const finder = cache.section(prepared, corner, setupForCorner(description, key));
   const verdicts = cornerVerdicts(prepared, STANDARDS[description.standard], {}, finder);
   return nextReadings(prepared, verdicts);
 }

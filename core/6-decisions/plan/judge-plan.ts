@@ -2,7 +2,7 @@ import type { CaseDescription } from '../../4-clearance/case/case-description';
 import { type CornerKey, AXLES } from '../../2-vehicle/setup/corner-key';
 import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
 import { evaluateCase, type Evaluation, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
-import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { SectionCache } from '../../4-clearance/search/section-cache';
 import { STANDARDS, verdictOf, type Verdict } from '../../4-clearance/case/standard';
 import { ProblemError } from '../../1-base/problem';
 import { knockOns, type KnockOn, type VehicleFacts } from './knock-ons';
@@ -87,13 +87,13 @@ export function judgePlan(
   { changes, fixes }: ChosenPlan,
   question: PlanQuestion,
   vehicle: VehicleFacts = {},
-  shelf = new SectionShelf(),
+  cache = new SectionCache(),
 ): PlanJudgement {
   fixes.forEach((fix, i) => entryOf(description, fix, i));
   const off = fixes.filter(({ kind }) => kind === 'unbolt' || kind === 'crashBracket');
   const changed = withChanges(description, changes);
-  const before = evaluateCase(description, {}, shelf);
-  const after = evaluateCase(changed, {}, shelf);
+  const before = evaluateCase(description, {}, cache);
+  const after = evaluateCase(changed, {}, cache);
   const things = after.obstacles.map((verdict) => thingAfter(description, verdict, before, fixes, question));
   const { shop } = question;
   const steps = [

@@ -2,7 +2,7 @@ import { setupForCorner, type CaseDescription } from '../../4-clearance/case/cas
 import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
 import { describedCorner, describedCorners, prepareDescribed } from '../../4-clearance/case/described-corner';
 import { cornerVerdicts, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
-import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { SectionCache } from '../../4-clearance/search/section-cache';
 import { STANDARDS } from '../../4-clearance/case/standard';
 import { attempt, ProblemError } from '../../1-base/problem';
 import { MODIFICATION_RULES, modificationsOf, permits, type Modification } from './modification';
@@ -68,8 +68,8 @@ interface Setting {
 type Admits = (step: PlanStep) => boolean;
 
 /** As `searchPlan`, at once. */
-export function planCase(description: CaseDescription, question: PlanQuestion, shelf = new SectionShelf()): PlanAnswer {
-  const search = searchPlan(description, question, shelf);
+export function planCase(description: CaseDescription, question: PlanQuestion, cache = new SectionCache()): PlanAnswer {
+  const search = searchPlan(description, question, cache);
   for (;;) {
     const step = search.next();
     if (step.done) return step.value;
@@ -85,7 +85,7 @@ export function planCase(description: CaseDescription, question: PlanQuestion, s
 export function* searchPlan(
   description: CaseDescription,
   question: PlanQuestion,
-  shelf = new SectionShelf(),
+  cache = new SectionCache(),
 ): Generator<PlanProgress, PlanAnswer> {
   requireSurvey(description);
   const axles = AXLES.filter((axle) => describedCorners(description).some((key) => axleOf(key) === axle));
@@ -97,13 +97,13 @@ export function* searchPlan(
   );
   const settings: Setting[] = [];
   for (const [i, { axle, bodyLiftMm, changes }] of asked.entries()) {
-    const judged = attempt(() => settingOf(description, axle, bodyLiftMm, changes, question, shelf));
+    const judged = attempt(() => settingOf(description, axle, bodyLiftMm, changes, question, cache));
     if (judged.ok) settings.push(judged.value);
     if (i % 8 === 7) yield { done: i + 1, total: asked.length };
   }
   // Where an axle stands in none of them, not even as it is, its own problem is the answer.
   const stuck = axles.find((axle) => settings.every((setting) => setting.axle !== axle));
-  if (stuck) settingOf(description, stuck, 0, NO_AXLE_CHANGE, question, shelf);
+  if (stuck) settingOf(description, stuck, 0, NO_AXLE_CHANGE, question, cache);
   const plans = (admits: Admits, order: Order): Plan | null =>
     bodyLifts.flatMap((bodyLiftMm) => plansUnder(settings, axles, bodyLiftMm, question, admits)).sort(order)[0] ?? null;
   const best = plans(always, byPermanence);
@@ -141,9 +141,9 @@ function settingOf(
   bodyLiftMm: number,
   changes: AxleChanges,
   question: PlanQuestion,
-  shelf: SectionShelf,
+  cache: SectionCache,
 ): Setting {
-  const failing = failingAt(description, axle, bodyLiftMm, changes, shelf);
+  const failing = failingAt(description, axle, bodyLiftMm, changes, cache);
   const ways = failing.map((verdict) => waysToMend(description, verdict, question));
   return {
     bodyLiftMm,
@@ -161,14 +161,14 @@ function failingAt(
   axle: Axle,
   bodyLiftMm: number,
   changes: AxleChanges,
-  shelf: SectionShelf,
+  cache: SectionCache,
 ): ObstacleVerdict[] {
   const changed = withChanges(description, { ...NO_CHANGE, [axle]: changes, bodyLiftMm });
   return describedCorners(description)
     .filter((key) => axleOf(key) === axle)
     .flatMap((key) => {
-      const corner = prepareDescribed(changed, key, shelf.survey);
-      const section = shelf.section(corner, describedCorner(changed, key), setupForCorner(changed, key));
+      const corner = prepareDescribed(changed, key, cache.survey);
+      const section = cache.section(corner, describedCorner(changed, key), setupForCorner(changed, key));
       return cornerVerdicts(corner, STANDARDS[description.standard], {}, section);
     })
     .filter(({ verdict }) => verdict === 'rubs');

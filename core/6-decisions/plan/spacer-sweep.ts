@@ -3,7 +3,7 @@ import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { describedCorner } from '../../4-clearance/case/described-corner';
 import { cornerVerdicts, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import { prepareCorner } from '../../4-clearance/case/prepared-corner';
-import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { SectionCache } from '../../4-clearance/search/section-cache';
 import { STANDARDS } from '../../4-clearance/case/standard';
 import { attempt } from '../../1-base/problem';
 
@@ -30,10 +30,10 @@ export function spacerSweep(
   description: CaseDescription,
   key: CornerKey,
   mostMm: number,
-  shelf = new SectionShelf(),
+  cache = new SectionCache(),
   mended: ReadonlySet<string> = new Set(),
 ): SpacerSweep {
-  const verdictsAt = gauge(description, key, shelf);
+  const verdictsAt = gauge(description, key, cache);
   const steps: { thicknessMm: number; verdicts: readonly ObstacleVerdict[] | null }[] = [];
   let before: readonly ObstacleVerdict[] | null = null;
   const deep = new Map<string, ObstacleVerdict>();
@@ -88,15 +88,15 @@ export function spacerSweep(
 }
 
 /** Verdicts of some things of a corner with a spacer of a thickness; null where it cannot be mounted. */
-function gauge(description: CaseDescription, key: CornerKey, shelf: SectionShelf) {
+function gauge(description: CaseDescription, key: CornerKey, cache: SectionCache) {
   const corner = describedCorner(description, key);
   const setup = setupForCorner(description, key);
   const { envelope, drawnEnvelope, standard } = description;
   return (spacerMm: number, wanted: (id: string) => boolean): readonly ObstacleVerdict[] | null => {
     const tried = { ...setup, spacerMm };
     const judged = attempt(() => {
-      const prepared = prepareCorner(key, corner, tried, envelope, drawnEnvelope, shelf.survey);
-      const section = shelf.section(prepared, corner, tried);
+      const prepared = prepareCorner(key, corner, tried, envelope, drawnEnvelope, cache.survey);
+      const section = cache.section(prepared, corner, tried);
       const obstacles = prepared.obstacles.filter(({ id }) => wanted(id));
       return cornerVerdicts({ ...prepared, obstacles }, STANDARDS[standard], {}, section);
     });

@@ -3,7 +3,7 @@ import type { CornerDescription } from '../../3-survey/description/corner-descri
 import { type SetupDescription, fittedAsSetup, countParts } from '../../2-vehicle/setup/setup';
 import { cornerVerdicts, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import { prepareCorner } from '../../4-clearance/case/prepared-corner';
-import { SectionShelf } from '../../4-clearance/search/section-cache';
+import { SectionCache } from '../../4-clearance/search/section-cache';
 import { STANDARDS } from '../../4-clearance/case/standard';
 import { syntheticWell } from './synthetic-well';
 import type { Vec3 } from '../../1-base/geometry/vec3';
@@ -138,12 +138,12 @@ const LEVER_STEPS = 6;
 /** Which of the offered changes, alone, leaves the thing what the standard wants; `amount`: the first step that does. */
 function offeredLevers(corner: CornerDescription, setup: SetupDescription, id: string): TouchTask['levers'] {
   const alone = { ...corner, obstacles: corner.obstacles.filter((obstacle) => obstacle.id === id) };
-  const shelf = new SectionShelf();
+  const cache = new SectionCache();
   const clearsWith = (entered: SetupDescription): boolean => {
     const tried = countParts(entered);
     const found = attempt(() => {
-      const prepared = prepareCorner('frontLeft', alone, tried, 'trail', undefined, shelf.survey);
-      return cornerVerdicts(prepared, STANDARDS.neverRub, {}, shelf.section(prepared, alone, tried));
+      const prepared = prepareCorner('frontLeft', alone, tried, 'trail', undefined, cache.survey);
+      return cornerVerdicts(prepared, STANDARDS.neverRub, {}, cache.section(prepared, alone, tried));
     });
     return found.ok && found.value[0]!.marginMm >= 0;
   };
