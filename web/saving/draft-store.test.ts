@@ -9,6 +9,7 @@ const draft = (tab: string, at: number, more: Partial<Draft> = {}): Draft => ({
   job: 'job-1',
   tab,
   revision: 3,
+  saves: [],
   at,
   ...more,
 });

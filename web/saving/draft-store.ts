@@ -7,6 +7,8 @@ export interface Draft extends JobContent {
   /** The tab that wrote it. */
   readonly tab: string;
   readonly revision: number;
+  /** Saves whose answer was not heard: the server may hold one of them as its newest. */
+  readonly saves: readonly string[];
   /** ms since 1970. */
   readonly at: number;
 }

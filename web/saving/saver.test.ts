@@ -187,6 +187,7 @@ describe('the page goes away', () => {
     saver.pageGoes();
     await settle(1);
     expect(server.keptAlive.map(({ title }) => title)).toContain('small');
+    expect(shelf?.saves).toContain(server.keptAlive.at(-1)!.save);
     await settle(400);
     expect(saver.status).toMatchObject({ state: 'saved', newer: null });
   });

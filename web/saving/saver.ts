@@ -58,7 +58,9 @@ export class Saver {
   /** What lies in this browser. */
   #kept: JobContent | null = null;
   /** Saves whose answer never came: the server may have taken them. */
-  readonly #unanswered = new Set<string>();
+  readonly #unanswered: Set<string>;
+  /** How many of them the draft here names. */
+  #keptSaves = 0;
   #status: SaverStatus = { state: 'saved', keptHere: false, problems: [], newer: null };
   #running: Promise<void> | null = null;
   #tries = 0;
@@ -71,7 +73,12 @@ export class Saver {
   constructor(
     job: string,
     tab: string,
-    start: { readonly content: JobContent; readonly revision: number; readonly isDraft: boolean },
+    start: {
+      readonly content: JobContent;
+      readonly revision: number;
+      readonly isDraft: boolean;
+      readonly saves?: readonly string[];
+    },
     ports: SaverPorts,
   ) {
     this.#job = job;
@@ -80,6 +87,7 @@ export class Saver {
     this.#content = start.content;
     this.#revision = start.revision;
     this.#acknowledged = start.isDraft ? null : start.content;
+    this.#unanswered = new Set(start.saves);
   }
 
   get status(): SaverStatus {
@@ -145,12 +153,13 @@ export class Saver {
   /** The page goes away: what can be put away and sent in that moment is. */
   pageGoes(): void {
     if (!this.isDirty) return;
-    void this.#keep();
-    if (this.#status.state === 'conflict' || this.#running) return;
     const { update } = this.#update();
-    if (JSON.stringify(update).length > KEEPALIVE_BYTES) return;
-    // No answer will be heard; should the page come back, the token tells that it was this one.
-    this.#unanswered.add(update.save!);
+    const isSent =
+      this.#status.state !== 'conflict' && !this.#running && JSON.stringify(update).length <= KEEPALIVE_BYTES;
+    // No answer will be heard; should the page come back, or be loaded again, the name tells that it was this one.
+    if (isSent) this.#unanswered.add(update.save!);
+    void this.#keep();
+    if (!isSent) return;
     void this.#ports.send(update, { signal: new AbortController().signal, keepalive: true }).catch(() => undefined);
   }
 
@@ -230,15 +239,17 @@ export class Saver {
   #keep(): Promise<void> {
     clearTimeout(this.#draftTimer);
     this.#draftTimer = undefined;
-    if (this.#kept === this.#content) return this.#shelf;
+    if (this.#kept === this.#content && this.#keptSaves === this.#unanswered.size) return this.#shelf;
     const content = this.#content;
     const draft: Draft = {
       ...content,
       job: this.#job,
       tab: this.#tab,
       revision: this.#revision,
+      saves: [...this.#unanswered],
       at: this.#ports.now(),
     };
+    this.#keptSaves = draft.saves.length;
     return this.#onShelf(
       () => this.#ports.putDraft(draft),
       () => {

@@ -17,6 +17,8 @@ export interface Found {
   readonly content: JobContent;
   readonly revision: number;
   readonly isDraft: boolean;
+  /** Saves of this browser whose answer was not heard. */
+  readonly saves: readonly string[];
   /** The server's, where the draft does not stand on it. */
   readonly newer: Job | null;
 }
@@ -40,21 +42,28 @@ export function useSaving() {
     if (!draft) {
       if (!read.ok) return read;
       const { title, customer, document, revision } = read.value;
-      return { ok: true, value: { content: { title, customer, document }, revision, isDraft: false, newer: null } };
+      return {
+        ok: true,
+        value: { content: { title, customer, document }, revision, isDraft: false, saves: [], newer: null },
+      };
     }
-    const { content, revision } = draft;
+    const { content, revision, saves } = draft;
     if (!read.ok) {
       // Away is not gone: what is kept here can be worked on.
       return read.failure.kind === 'refused' && read.failure.status < 500
         ? read
-        : { ok: true, value: { content, revision, isDraft: true, newer: null } };
+        : { ok: true, value: { content, revision, isDraft: true, saves, newer: null } };
     }
-    const newer = read.value.revision === revision ? null : read.value;
-    return { ok: true, value: { content, revision, isDraft: true, newer } };
+    // A save sent as the page went away was taken, and nobody was left to hear it: the draft stands on it.
+    const { savedBy } = read.value;
+    const isOwn = savedBy != null && saves.includes(savedBy);
+    const newer = isOwn || read.value.revision === revision ? null : read.value;
+    const on = isOwn ? read.value.revision : revision;
+    return { ok: true, value: { content, revision: on, isDraft: true, saves, newer } };
   }
 
   /** The newest draft of this tab, or of one that is gone, read; others stay where they are. */
-  async function draftOf(id: string): Promise<{ readonly content: JobContent; readonly revision: number } | null> {
+  async function draftOf(id: string): Promise<Pick<Found, 'content' | 'revision' | 'saves'> | null> {
     const shelf = drafts();
     const all = await shelf.ofJob(id);
     if (all.length === 0) return null;
@@ -70,7 +79,7 @@ export function useSaving() {
       return null;
     }
     if (draft.tab !== mine) await adoptDraft(shelf, draft, mine);
-    return { content: read.data, revision };
+    return { content: read.data, revision, saves: draft.saves };
   }
 
   async function begin(id: string, found: Found): Promise<void> {

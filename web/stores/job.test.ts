@@ -142,6 +142,24 @@ describe('the open job', () => {
     expect(server.job.document.setup?.wheel.offsetMm).toBe(27);
   });
 
+  test('a save sent as the page went away is no conflict after the reload', async () => {
+    const first = await opened();
+    server.away = true;
+    first.change(setOffset(27));
+    await settle(400);
+    // The server has it, under the name that the draft keeps; no page was left to hear so.
+    const [draft] = await drafts().ofJob(ID);
+    expect(draft!.saves.length).toBeGreaterThan(0);
+    server.job = { ...server.job, document: draft!.document, revision: 2, savedBy: draft!.saves.at(-1)! };
+    setActivePinia(createPinia());
+    server.away = false;
+    const second = await opened();
+    await settle(400);
+    expect(second.saveStatus).toMatchObject({ state: 'saved', newer: null });
+    expect(second.document?.setup?.wheel.offsetMm).toBe(27);
+    expect(server.job.revision).toBe(3);
+  });
+
   test('a draft opens even when the server cannot be reached at all', async () => {
     const first = await opened();
     server.away = true;
