@@ -61,6 +61,8 @@ export class Saver {
   readonly #unanswered: Set<string>;
   /** How many of them the draft here names. */
   #keptSaves = 0;
+  /** Name of the save that goes out with the page: every draft names it beforehand, since nothing can be put away then. */
+  readonly #farewell: string;
   #status: SaverStatus = { state: 'saved', keptHere: false, problems: [], newer: null };
   #running: Promise<void> | null = null;
   #tries = 0;
@@ -88,6 +90,7 @@ export class Saver {
     this.#revision = start.revision;
     this.#acknowledged = start.isDraft ? null : start.content;
     this.#unanswered = new Set(start.saves);
+    this.#farewell = ports.newToken();
   }
 
   get status(): SaverStatus {
@@ -153,7 +156,7 @@ export class Saver {
   /** The page goes away: what can be put away and sent in that moment is. */
   pageGoes(): void {
     if (!this.isDirty) return;
-    const { update } = this.#update();
+    const { update } = this.#update(this.#farewell);
     const isSent =
       this.#status.state !== 'conflict' && !this.#running && JSON.stringify(update).length <= KEEPALIVE_BYTES;
     // No answer will be heard; should the page come back, or be loaded again, the name tells that it was this one.
@@ -191,9 +194,9 @@ export class Saver {
     }
   }
 
-  #update(): { readonly sent: JobContent; readonly update: JobUpdate } {
+  #update(save = this.#ports.newToken()): { readonly sent: JobContent; readonly update: JobUpdate } {
     const sent = this.#content;
-    return { sent, update: { ...sent, revision: this.#revision, save: this.#ports.newToken() } };
+    return { sent, update: { ...sent, revision: this.#revision, save } };
   }
 
   /** Whether there is a reason to go on at once. */
@@ -246,10 +249,10 @@ export class Saver {
       job: this.#job,
       tab: this.#tab,
       revision: this.#revision,
-      saves: [...this.#unanswered],
+      saves: [...new Set([...this.#unanswered, this.#farewell])],
       at: this.#ports.now(),
     };
-    this.#keptSaves = draft.saves.length;
+    this.#keptSaves = this.#unanswered.size;
     return this.#onShelf(
       () => this.#ports.putDraft(draft),
       () => {
