@@ -360,6 +360,5 @@ export type LowgapCorner = z.output<typeof cornerSchema>;
 export type LowgapObstacle = z.output<typeof obstacleSchema>;
 export type LowgapReading = z.output<typeof readingSchema>;
 export type LowgapSetup = z.output<typeof setupSchema>;
-export type LowgapCompared = z.output<typeof comparedSchema>;
 export type LowgapTestFit = NonNullable<LowgapFile['testFits']>[number];
 export type LowgapFitted = z.output<typeof fittedSchema>;

@@ -167,6 +167,30 @@ test('what is typed while the server is away is kept and sent later', async ({ p
   await expect(page.getByLabel('Offset', { exact: true })).toHaveValue('31');
 });
 
+test('work typed while the server is away survives a reload, and is no conflict with itself afterwards', async ({
+  page,
+}) => {
+  await ownPickup(page, 'Server away over a reload');
+  await page.route('**/api/jobs/**', (route) => route.abort());
+  await page.getByLabel('Offset', { exact: true }).fill('29');
+  await expect(page.getByTestId('save-state')).toContainText('kept in this browser');
+  await page.unroute('**/api/jobs/**');
+  // As the page goes away it sends what it can, and hears no answer.
+  await page.reload();
+  await expect(page.getByLabel('Offset', { exact: true })).toHaveValue('29');
+  await saved(page);
+  await expect(page.getByTestId('conflict')).toHaveCount(0);
+});
+
+test('a job left at once takes its last change along', async ({ page }) => {
+  await ownPickup(page, 'Left at once');
+  const url = page.url();
+  await page.getByLabel('Offset', { exact: true }).fill('17');
+  await page.getByLabel('Bay board').first().click();
+  await page.goto(url);
+  await expect(page.getByLabel('Offset', { exact: true })).toHaveValue('17');
+});
+
 test('a new job starts from a baseline, gets an obstacle, a reading and its first low gap', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New job' }).click();

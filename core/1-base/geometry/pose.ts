@@ -10,7 +10,6 @@ export interface Pose {
 }
 
 export const IDENTITY_ROTATION: Rotation = [1, 0, 0, 0, 1, 0, 0, 0, 1];
-export const IDENTITY_POSE: Pose = { rotation: IDENTITY_ROTATION, origin: [0, 0, 0] };
 
 /** Rotation about fixed x by `angle` (rad): takes y toward z. */
 export function rotationX(angle: number): Rotation {

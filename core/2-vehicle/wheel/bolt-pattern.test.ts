@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { neighbourDistanceMm, parseBoltPattern, samePattern } from './bolt-pattern';
+import { parseBoltPattern, samePattern } from './bolt-pattern';
 
 test('patterns as they are typed: millimetres, inches, and what is none', () => {
   expect(parseBoltPattern('6x139.7')).toEqual({ studs: 6, circleMm: 139.7 });
@@ -10,9 +10,4 @@ test('patterns as they are typed: millimetres, inches, and what is none', () => 
   for (const text of ['', '6', '2x100', '5x1000', '5x114.3kg', '40x100']) {
     expect(() => parseBoltPattern(text)).toThrow(/studs x circle/);
   }
-});
-
-test('neighbouring studs, by the chord of the circle: four stand at the side of a square, six at the radius', () => {
-  expect(neighbourDistanceMm({ studs: 6, circleMm: 139.7 })).toBeCloseTo(139.7 / 2, 12);
-  expect(neighbourDistanceMm({ studs: 4, circleMm: 100 })).toBeCloseTo(100 / Math.SQRT2, 12);
 });

@@ -31,6 +31,3 @@ export function parseBoltPattern(text: string, path = ''): BoltPattern {
 
 export const samePattern = (a: BoltPattern, b: BoltPattern): boolean =>
   a.studs === b.studs && Math.abs(a.circleMm - b.circleMm) <= SAME_CIRCLE_MM;
-
-/** Straight across two neighbouring studs, mm: what a caliper reads. */
-export const neighbourDistanceMm = ({ studs, circleMm }: BoltPattern): number => circleMm * Math.sin(Math.PI / studs);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { Matrix } from 'ml-matrix';
 import { FITTED } from '../../fixtures/made-corner';
-import { IDENTITY_POSE } from '../../1-base/geometry/pose';
+import { turn, IDENTITY_ROTATION } from '../../1-base/geometry/pose';
 import { prepareRotor } from '../../2-vehicle/setup/rotor';
 import type { EdgeModel } from './edge-model';
 import type { Evidence } from './evidence';
@@ -11,7 +11,7 @@ const rotor = prepareRotor(FITTED, 'fitted');
 
 /** Gap read straight above a tire whose axis is that of the mount's frame. */
 const above = (gapMm: number): Evidence => ({
-  toWheel: IDENTITY_POSE,
+  toWheel: turn(IDENTITY_ROTATION),
   rotor,
   up: [0, 1],
   nearest: false,
