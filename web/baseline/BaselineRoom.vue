@@ -129,9 +129,9 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
       <h2 class="corner-title">{{ CORNER_NAMES[key] }}</h2>
       <template v-if="corner.mirroredFrom">
         <span class="verdict-close">Mirrored from the other side, not measured</span>
-        <v-btn variant="outlined" height="44" @click="setMeasured">It has been measured now</v-btn>
+        <v-btn variant="outlined" height="48" @click="setMeasured">It has been measured now</v-btn>
       </template>
-      <v-btn v-else-if="otherSide" variant="outlined" height="44" @click="mirror"
+      <v-btn v-else-if="otherSide" variant="outlined" height="48" @click="mirror"
         >Mirror {{ cornerName(otherSide) }} onto it</v-btn
       >
     </div>

@@ -84,7 +84,7 @@ const fitted = (job: Job): string =>
 
 <template>
   <header class="head">
-    <img src="/icon.svg" alt="" width="44" height="44" />
+    <img src="/icon.svg" alt="" width="44" height="48" />
     <div class="name">
       <h1>Bay board</h1>
       <p class="muted">Low Gap: what clears, where it touches, by how much</p>

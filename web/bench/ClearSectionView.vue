@@ -161,7 +161,7 @@ const summary = computed(() => {
     <figcaption>
       <span>{{ title }}</span>
       <span class="muted">outboard →</span>
-      <v-btn height="44" min-width="64" variant="text" @click="asTable = !asTable">{{
+      <v-btn height="48" min-width="64" variant="text" @click="asTable = !asTable">{{
         asTable ? 'Drawing' : 'Table'
       }}</v-btn>
     </figcaption>

@@ -34,7 +34,7 @@ function take(size: string): void {
       <strong class="figures">{{ one.size }}</strong>
       <span class="muted">{{ formatMm(one.diameterMm, 0) }} x {{ formatMm(one.widthMm, 0) }} mm</span>
     </button>
-    <v-btn height="44" variant="text" @click="take(setup.tire.size)">Back to {{ setup.tire.size }}</v-btn>
+    <v-btn height="48" variant="text" @click="take(setup.tire.size)">Back to {{ setup.tire.size }}</v-btn>
   </div>
 </template>
 

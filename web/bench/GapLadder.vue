@@ -55,7 +55,7 @@ const summary = computed(() => {
     <div class="ladder-head">
       <h2 class="panel-title">Gap ladder</h2>
       <span class="muted summary">{{ summary }}</span>
-      <v-btn height="44" min-width="64" variant="text" @click="asTable = !asTable">{{
+      <v-btn height="48" min-width="64" variant="text" @click="asTable = !asTable">{{
         asTable ? 'Ladder' : 'Table'
       }}</v-btn>
     </div>

@@ -83,7 +83,7 @@ function tryLever(lever: Lever): void {
             </span>
           </span>
           <v-btn
-            height="44"
+            height="48"
             min-width="64"
             variant="outlined"
             :data-testid="`try-${lever.kind}`"
@@ -93,7 +93,7 @@ function tryLever(lever: Lever): void {
           </v-btn>
         </li>
       </ul>
-      <v-btn v-if="clearing.length > SHOWN" class="more" height="44" min-width="64" variant="text" @click="all = !all">
+      <v-btn v-if="clearing.length > SHOWN" class="more" height="48" min-width="64" variant="text" @click="all = !all">
         {{ all ? 'Fewer' : `${clearing.length - SHOWN} more` }}
       </v-btn>
       <p v-if="levers.trimMm !== null" class="small">

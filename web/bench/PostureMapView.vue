@@ -185,10 +185,10 @@ const summary = computed(() => {
     <figcaption>
       <span>Gap by posture</span>
       <v-btn-toggle v-model="of" aria-label="Whose gap" class="of">
-        <v-btn value="picked" height="44">{{ picked ? labelOf(picked.id) : 'Picked' }}</v-btn>
-        <v-btn value="all" height="44">All, as margin</v-btn>
+        <v-btn value="picked" height="48">{{ picked ? labelOf(picked.id) : 'Picked' }}</v-btn>
+        <v-btn value="all" height="48">All, as margin</v-btn>
       </v-btn-toggle>
-      <v-btn height="44" min-width="64" variant="text" @click="asTable = !asTable">{{
+      <v-btn height="48" min-width="64" variant="text" @click="asTable = !asTable">{{
         asTable ? 'Drawing' : 'Table'
       }}</v-btn>
     </figcaption>

@@ -127,7 +127,7 @@ const SPACER_TYPES = [
     <template v-else>
       <p class="where">
         <span>{{ own ? `On the ${end} axle only` : 'All round' }}</span>
-        <v-btn height="44" variant="text" class="axle" @click="own ? joinAxle() : splitAxle()">
+        <v-btn height="48" variant="text" class="axle" @click="own ? joinAxle() : splitAxle()">
           {{ own ? 'Same all round' : `Its own for the ${end}` }}
         </v-btn>
       </p>

@@ -201,7 +201,7 @@ function writeFile(): void {
         <template #[`item.actions`]="{ item }">
           <v-btn
             variant="text"
-            size="44"
+            size="48"
             :icon="mdiContentCopy"
             :aria-label="`Put ${item.size} on the shop's list`"
             @click="copySize(item)"
@@ -219,8 +219,8 @@ function writeFile(): void {
       >
         <template #[`item.actions`]="{ item }">
           <span class="actions">
-            <v-btn variant="text" size="44" :icon="mdiPencilOutline" aria-label="Change" @click="edit(item.id)" />
-            <v-btn variant="text" size="44" :icon="mdiDeleteOutline" aria-label="Remove" @click="remove(item.id)" />
+            <v-btn variant="text" size="48" :icon="mdiPencilOutline" aria-label="Change" @click="edit(item.id)" />
+            <v-btn variant="text" size="48" :icon="mdiDeleteOutline" aria-label="Remove" @click="remove(item.id)" />
           </span>
         </template>
       </v-data-table>

@@ -156,10 +156,10 @@ const print = (): void => window.print();
                   @change="rename(i - 1, $event)"
                 />
                 <span class="keys">
-                  <v-btn height="44" min-width="60" variant="outlined" @click="tryIt(i - 1)">Try</v-btn>
+                  <v-btn height="48" min-width="60" variant="outlined" @click="tryIt(i - 1)">Try</v-btn>
                   <v-btn
                     :icon="mdiDeleteOutline"
-                    size="44"
+                    size="48"
                     variant="text"
                     :aria-label="`Take out ${column.name}`"
                     @click="takeOut(i - 1)"

@@ -78,7 +78,7 @@ function verdict(tire: ClaimedTire): string {
     </form>
     <p v-if="claims.length" class="small">
       Checked before:
-      <v-btn v-for="c in claims" :key="c" size="small" height="40" variant="text" @click="((text = c), look())">{{
+      <v-btn v-for="c in claims" :key="c" size="small" height="48" variant="text" @click="((text = c), look())">{{
         c
       }}</v-btn>
     </p>

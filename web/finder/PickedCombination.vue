@@ -66,7 +66,7 @@ const window = computed(() => {
       <p v-if="explanation.nearest">
         Nearest that does: {{ tireWords(explanation.nearest) }} on {{ wheelWords(explanation.nearest)
         }}{{ stanceWords(explanation.nearest) ? `, ${stanceWords(explanation.nearest)}` : '' }}.
-        <v-btn size="small" height="40" variant="text" @click="emit('pick', explanation.nearest.number)"
+        <v-btn size="small" height="48" variant="text" @click="emit('pick', explanation.nearest.number)"
           >Look at it</v-btn
         >
       </p>

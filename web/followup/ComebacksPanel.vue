@@ -33,7 +33,7 @@ function add(): void {
       <li v-for="(c, i) in all" :key="i">
         <span>{{ c.date }}: {{ COMEBACK_WORDS[c.cause] }}{{ c.note ? `. ${c.note}` : '' }}</span>
         <v-btn
-          size="44"
+          size="48"
           variant="text"
           :icon="mdiDeleteOutline"
           aria-label="Remove it"

@@ -36,7 +36,7 @@ const print = (): void => window.print();
     </nav>
     <p v-if="state.onHold.value.length && view !== 'receiving'" class="panel hold verdict-rubs" role="status">
       <strong>Do not begin:</strong> {{ state.onHold.value.length }} of the parts are not in order yet.
-      <v-btn height="44" variant="text" @click="view = 'receiving'">Look at the parts</v-btn>
+      <v-btn height="48" variant="text" @click="view = 'receiving'">Look at the parts</v-btn>
     </p>
     <ReceivingPanel v-if="view === 'receiving'" :state="state" />
     <FastenersPanel v-else-if="view === 'fasteners'" :state="state" />

@@ -54,7 +54,7 @@ const FATES = [
         <li v-for="(s, i) in surprises" :key="i">
           <span>{{ s.what }}, {{ timeWords(s.minutes) }}, {{ format(parseISO(s.at), 'd MMM') }}</span>
           <v-btn
-            size="44"
+            size="48"
             variant="text"
             :icon="mdiDeleteOutline"
             :aria-label="`Take out: ${s.what}`"
@@ -81,7 +81,7 @@ const FATES = [
         <li v-for="(u, i) in used" :key="i">
           <span>{{ u.name }}: {{ u.fate === 'reused' ? 'used again' : 'replaced' }}</span>
           <v-btn
-            size="44"
+            size="48"
             variant="text"
             :icon="mdiDeleteOutline"
             :aria-label="`Take out: ${u.name}`"

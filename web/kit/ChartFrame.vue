@@ -73,7 +73,7 @@ const yScale = computed(() =>
     <figcaption>
       <!-- What the axes are of, units included. -->
       <span><slot name="axes" /></span>
-      <v-btn height="44" variant="text" @click="asTable = !asTable">{{ asTable ? 'Curve' : 'Table' }}</v-btn>
+      <v-btn height="48" variant="text" @click="asTable = !asTable">{{ asTable ? 'Curve' : 'Table' }}</v-btn>
     </figcaption>
   </figure>
 </template>

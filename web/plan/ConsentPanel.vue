@@ -42,7 +42,7 @@ function withdraw({ corner, id }: ThingOutcome): void {
       <strong>{{ bracket.label }}, {{ cornerName(bracket.corner) }}</strong>
       <template v-if="of(bracket)">
         <span>agreed by {{ of(bracket)!.owner }}, {{ of(bracket)!.date }}</span>
-        <v-btn height="44" variant="text" @click="withdraw(bracket)">Withdraw</v-btn>
+        <v-btn height="48" variant="text" @click="withdraw(bracket)">Withdraw</v-btn>
       </template>
       <template v-else>
         <v-text-field v-model="owner" label="Owner’s name" maxlength="80" hide-details />

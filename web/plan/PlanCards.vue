@@ -88,7 +88,7 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
       <ul class="others">
         <li v-for="other in others" :key="other.without">
           <span>{{ other.says }}</span>
-          <v-btn v-if="other.plan" height="40" variant="text" :disabled="stale" @click="emit('take', other.plan)"
+          <v-btn v-if="other.plan" height="48" variant="text" :disabled="stale" @click="emit('take', other.plan)"
             >Take it</v-btn
           >
         </li>

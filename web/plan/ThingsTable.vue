@@ -89,7 +89,7 @@ const range = { min: 0, max: 300, unit: 'mm' };
               {{ faultWords(thing.fault) }}
               <v-btn
                 v-if="thing.fault.why === 'notEnough' && thing.fix"
-                height="40"
+                height="48"
                 variant="text"
                 @click="emit('fix', thing, fixOf(thing, thing.fix.kind, needsMm(thing)))"
                 >Take enough</v-btn
@@ -97,7 +97,7 @@ const range = { min: 0, max: 300, unit: 'mm' };
             </p>
             <v-btn
               v-if="thing.fix && !thing.fault && CUTS.includes(thing.fix.kind)"
-              height="40"
+              height="48"
               variant="text"
               @click="emit('sheet', thing)"
               >Cut sheet</v-btn
@@ -113,7 +113,7 @@ const range = { min: 0, max: 300, unit: 'mm' };
         </tr>
       </tbody>
     </table>
-    <v-btn v-if="hidden || showAll" height="44" variant="text" @click="showAll = !showAll">{{
+    <v-btn v-if="hidden || showAll" height="48" variant="text" @click="showAll = !showAll">{{
       showAll ? 'Only what the plan is about' : `And ${hidden} more that clear before and after`
     }}</v-btn>
   </div>

@@ -162,7 +162,7 @@ function addStep(): void {
           <li v-for="(p, i) in state.plan.value?.parts ?? []" :key="i">
             {{ p.quantity }} x {{ p.name }}
             <v-btn
-              size="44"
+              size="48"
               variant="text"
               :icon="mdiDeleteOutline"
               :aria-label="`Remove ${p.name}`"
@@ -185,7 +185,7 @@ function addStep(): void {
           <li v-for="(s, i) in state.plan.value?.prescribed ?? []" :key="i">
             {{ s.text }} ({{ s.source }})
             <v-btn
-              size="44"
+              size="48"
               variant="text"
               :icon="mdiDeleteOutline"
               :aria-label="`Remove ${s.text}`"

@@ -153,7 +153,7 @@ function trendWords({ what, direction, perMm, runsOutAtMm }: CycleTrend): string
               </td>
               <td>
                 <v-btn
-                  size="44"
+                  size="48"
                   variant="text"
                   :icon="mdiDeleteOutline"
                   :aria-label="`Remove the step at ${formatMm(ordered[i]!.step.hubToLipMm)} mm`"

@@ -100,14 +100,14 @@ function movesWords(part: LiftPart): string {
     <h3>{{ title }}</h3>
     <p v-if="ownLiftMm" class="small own">
       <span>The bench’s own lift of {{ signedMm(ownLiftMm) }} mm counts beside these.</span>
-      <v-btn height="44" variant="text" @click="emit('own')">Make it a part</v-btn>
+      <v-btn height="48" variant="text" @click="emit('own')">Make it a part</v-btn>
     </p>
     <p v-else-if="!parts.length" class="muted small">No parts yet.</p>
     <article v-for="({ part, side }, i) in parts" :key="i" class="part" :aria-label="PART_WORDS[part.kind]">
       <div class="top">
         <strong>{{ PART_WORDS[part.kind] }}</strong>
         <v-btn
-          size="44"
+          size="48"
           variant="text"
           :icon="mdiDeleteOutline"
           :aria-label="`Remove: ${PART_WORDS[part.kind]}`"
@@ -166,7 +166,7 @@ function movesWords(part: LiftPart): string {
       <p v-if="floorWords(part)" class="small" role="status">{{ floorWords(part) }}</p>
       <p v-if="offLinkage(part)" class="small own">
         <span>The linkage says {{ linkageRatio }} spring travel over wheel travel.</span>
-        <v-btn height="44" variant="text" @click="takeRatio(i, part)">Take it</v-btn>
+        <v-btn height="48" variant="text" @click="takeRatio(i, part)">Take it</v-btn>
       </p>
     </article>
     <p v-if="misfits.length" class="small verdict-close" role="status">

@@ -76,6 +76,8 @@ export function useSaving() {
     const read = jobContentSchema.safeParse({ title, customer, document });
     if (!read.success) {
       unreadable.value = { draft };
+      // Out of the way of what this tab puts away next: it stays until somebody takes it.
+      if (draft.tab === mine) await adoptDraft(shelf, draft, `${mine}-unread`);
       return null;
     }
     if (draft.tab !== mine) await adoptDraft(shelf, draft, mine);
@@ -141,6 +143,7 @@ export function useSaving() {
   };
 }
 
+/** Puts a draft under the name of another tab. */
 async function adoptDraft(shelf: DraftStore, draft: Draft, tab: string): Promise<void> {
   await shelf.put({ ...draft, tab });
   await shelf.drop(draft.job, draft.tab);

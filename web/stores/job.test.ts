@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { createPinia, setActivePinia } from 'pinia';
 import { drafts } from '../saving/draft-store';
+import { thisTab } from '../saving/tab';
 import { FakeServer, ID } from '../testing/fake-server';
 import { useJobStore } from './job';
 
@@ -206,6 +207,18 @@ describe('the open job', () => {
     expect(await draftOffset()).toBe(3);
     server.away = false;
     expect((await opened()).document?.setup?.wheel.offsetMm).toBe(3);
+  });
+
+  test('a draft that cannot be read is said, and stays whatever this tab puts away after it', async () => {
+    const odd = { ...server.job.document, vehicle: { label: '' } };
+    const tab = await thisTab().mine;
+    await drafts().put({ title: 'Odd', customer: '', document: odd, job: ID, tab, revision: 1, saves: [], at: 1 });
+    const job = await opened();
+    expect(job.unreadable?.draft.title).toBe('Odd');
+    job.change(setOffset(8));
+    await settle(400);
+    expect(job.saveStatus.state).toBe('saved');
+    expect((await drafts().ofJob(ID)).map(({ title }) => title)).toEqual(['Odd']);
   });
 
   test('what the document cannot hold is refused as it is typed, and everything else goes on', async () => {

@@ -71,7 +71,7 @@ const landedText = (i: number): string => {
           <td>
             <v-btn
               variant="text"
-              size="40"
+              size="48"
               :icon="mdiDeleteOutline"
               :aria-label="`Remove the reading at ${reading.clock}`"
               @click="emit('remove', i)"
@@ -82,8 +82,8 @@ const landedText = (i: number): string => {
           <td colspan="8" data-testid="contradiction">
             The others say {{ formatMm(Math.abs(fitOf(i)!.gapOffMm ?? 0)) }} mm
             {{ (fitOf(i)!.gapOffMm ?? 0) > 0 ? 'more' : 'less' }} here. It is set aside:
-            <v-btn variant="outlined" height="44" @click="emit('remove', i)">Take it again</v-btn>
-            <v-btn variant="outlined" height="44" @click="emit('confirm', i)">It stands</v-btn>
+            <v-btn variant="outlined" height="48" @click="emit('remove', i)">Take it again</v-btn>
+            <v-btn variant="outlined" height="48" @click="emit('confirm', i)">It stands</v-btn>
           </td>
         </tr>
       </template>

@@ -86,7 +86,7 @@ const remove = (index: number): void =>
     <ul v-if="obstacle.rubs?.length">
       <li v-for="(rub, i) in obstacle.rubs" :key="i">
         <span>{{ words(rub) }}</span>
-        <v-btn variant="text" size="44" :icon="mdiDeleteOutline" aria-label="Remove this rub" @click="remove(i)" />
+        <v-btn variant="text" size="48" :icon="mdiDeleteOutline" aria-label="Remove this rub" @click="remove(i)" />
       </li>
     </ul>
     <v-btn v-if="!adding" variant="text" height="48" @click="adding = true">Rubs already?</v-btn>

@@ -168,7 +168,7 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
         <h2 class="panel-title">{{ obstacle.label ?? obstacle.id }}</h2>
         <v-btn
           variant="text"
-          size="44"
+          size="48"
           :icon="mdiPencilOutline"
           aria-label="Change this obstacle"
           title="Change"
@@ -176,7 +176,7 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
         />
         <v-btn
           variant="text"
-          size="44"
+          size="48"
           :icon="mdiDeleteOutline"
           aria-label="Remove this obstacle"
           title="Remove (undo brings it back)"

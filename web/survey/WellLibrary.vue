@@ -112,7 +112,7 @@ const sides = (well: Well): string => `${cornerName(well.cornerKey)}, ${well.cor
           <v-btn variant="outlined" height="48" @click="start(well)">Start from it</v-btn>
           <v-btn
             variant="text"
-            size="44"
+            size="48"
             :icon="mdiDeleteOutline"
             :aria-label="`Remove ${well.title}`"
             @click="remove(well.id)"

@@ -210,14 +210,14 @@ const remove = (index: number): void => props.state.change((one) => void one.fin
             </td>
             <td class="keys">
               <v-btn
-                height="44"
+                height="48"
                 variant="text"
                 :aria-pressed="r.finding.confirmed === true"
                 @click="confirm(r.index)"
                 >{{ r.finding.confirmed ? 'Confirmed' : 'Confirm' }}</v-btn
               >
               <v-btn
-                size="44"
+                size="48"
                 variant="text"
                 :icon="mdiDeleteOutline"
                 :aria-label="`Remove the finding: ${r.label}`"

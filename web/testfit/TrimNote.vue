@@ -52,7 +52,7 @@ function trim(): void {
         {{ labelOf(t.corner, t.obstacle) }}, {{ cornerName(t.corner) }}: {{ bothUnits(t.mm) }} gained. Begin the next
         round and try again.
         <v-btn
-          size="44"
+          size="48"
           variant="text"
           :icon="mdiDeleteOutline"
           aria-label="Take the trim out"
