@@ -306,7 +306,7 @@ const problem = computed(() => (problems.value[0] ? problemText(problems.value[0
   display: inline-flex;
   align-items: center;
   gap: 6px;
-  min-height: 44px;
+  min-height: 48px;
   margin-left: 12px;
 }
 .swept-box input {

@@ -288,7 +288,7 @@ td :deep(.mark) {
 }
 .name {
   width: 100%;
-  min-height: 44px;
+  min-height: 48px;
   border: 1px solid var(--rule);
   border-radius: 4px;
   padding: 0 8px;

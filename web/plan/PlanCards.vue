@@ -148,7 +148,7 @@ ol {
   align-items: center;
   justify-content: space-between;
   border-top: 1px solid var(--rule);
-  min-height: 44px;
+  min-height: 48px;
 }
 .left {
   padding-left: 18px;
