@@ -14,7 +14,7 @@ export interface ClearanceWorker {
 const cache = new SectionCache();
 const receiver = new DocumentReceiver();
 
-const worker: ClearanceWorker = {
+export const worker: ClearanceWorker = {
   evaluate: (file) => {
     const whole = receiver.unwire(file);
     return attempt(() => evaluateCase(asCase(whole), {}, cache));

@@ -55,7 +55,7 @@ const asked = (): FinderSession => {
   return session;
 };
 
-const worker: FinderWorker = {
+export const worker: FinderWorker = {
   find: (file, question, tell) =>
     attempt(() => {
       const next = new FinderSession(asCase(file), question, cache);

@@ -23,7 +23,7 @@ function roundOf({ testFits = [] }: LowgapFile, id: string): LowgapTestFit {
   throw new ProblemError({ code: 'notFound', path: 'testFits', expected: 'a round of the test fit', found: id });
 }
 
-const worker: FitWorker = {
+export const worker: FitWorker = {
   predict(wired, id) {
     const file = receiver.unwire(wired);
     return attempt(() => {

@@ -38,7 +38,7 @@ function take(wired: WiredFile, corner: CornerKey): Taken {
   };
 }
 
-const worker: PictureWorker = {
+export const worker: PictureWorker = {
   keepOut: (file, corner, window) => {
     const { prepared, standard } = take(file, corner);
     return attempt(() => keepOutDrawing(keepOut(prepared(), standard, window)));

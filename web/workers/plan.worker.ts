@@ -64,7 +64,7 @@ const measured: typeof panelCase = (description, corner, id, options) => {
 
 let lastDrawing: ReturnType<typeof sheetDrawing> | null = null;
 
-const worker: PlanWorker = {
+export const worker: PlanWorker = {
   search(wired, plan, tell) {
     const file = receiver.unwire(wired);
     return attempt(() => {

@@ -7,6 +7,6 @@ export interface PracticeWorker {
   make(level: PracticeLevel, seed: number): Result<PracticeTask>;
 }
 
-const worker: PracticeWorker = { make: (level, seed) => attempt(() => practiceTask(level, seed)) };
+export const worker: PracticeWorker = { make: (level, seed) => attempt(() => practiceTask(level, seed)) };
 
 expose(worker);

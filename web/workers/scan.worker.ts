@@ -23,7 +23,7 @@ export interface ScanWorker {
   read(key: CornerKey, corner: LowgapCorner, name: string, bytes: Uint8Array, plan: ScanPlan): Result<ScanAnswer>;
 }
 
-const worker: ScanWorker = {
+export const worker: ScanWorker = {
   read: (key, corner, name, bytes, plan) =>
     attempt(() => {
       const { unit, alignment, obstacles, leftOver } = surveyScan(key, corner, readScan(name, bytes), plan);

@@ -28,7 +28,7 @@ export interface StudyWorker {
 
 const cache = new SectionCache();
 
-const worker: StudyWorker = {
+export const worker: StudyWorker = {
   evaluateAfresh: (file) => attempt(() => evaluateCase(asCase(file))),
   rotated: (file) =>
     attempt(() => {
