@@ -1,5 +1,6 @@
 /** What a browser has and jsdom lacks, as far as the components ask for it. */
 import 'fake-indexeddb/auto';
+import { TextDecoder, TextEncoder } from 'node:util';
 
 class Unseen {
   observe(): void {}
@@ -17,6 +18,8 @@ Object.assign(globalThis, {
   ResizeObserver: Unseen,
   IntersectionObserver: Unseen,
   Worker: SilentWorker,
+  TextDecoder,
+  TextEncoder,
   visualViewport: Object.assign(new EventTarget(), { width: 1280, height: 800, offsetTop: 0, offsetLeft: 0, scale: 1 }),
   scrollTo: () => undefined,
   matchMedia: (query: string) => Object.assign(new EventTarget(), { matches: false, media: query }),
@@ -29,3 +32,20 @@ function copied(value: unknown): unknown {
   if (value === null || typeof value !== 'object') return value;
   return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, copied(inner)]));
 }
+
+/** jsdom's files can be read the old way only. */
+const readAs = <T>(blob: Blob, how: 'readAsText' | 'readAsArrayBuffer'): Promise<T> =>
+  new Promise((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(reader.result as T);
+    reader.onerror = () => reject(reader.error!);
+    reader[how](blob);
+  });
+Object.assign(Blob.prototype, {
+  text(this: Blob) {
+    return readAs<string>(this, 'readAsText');
+  },
+  arrayBuffer(this: Blob) {
+    return readAs<ArrayBuffer>(this, 'readAsArrayBuffer');
+  },
+});

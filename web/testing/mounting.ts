@@ -1,9 +1,10 @@
 import { mount, type VueWrapper } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import type { Component } from 'vue';
-import { createMemoryHistory, createRouter } from 'vue-router';
+import { createMemoryHistory } from 'vue-router';
 import { demoJobs } from '@/demo/demo-jobs';
 import { makeRouter } from '../router';
+import { DraftStore } from '../saving/draft-store';
 import { useJobStore, type JobStore } from '../stores/job';
 import { makeVuetify } from '../theme';
 import { FakeServer, ID } from './fake-server';
@@ -12,18 +13,20 @@ const mountedWith = (
   component: Component,
   props: Record<string, unknown>,
   router: ReturnType<typeof makeRouter>,
-): VueWrapper =>
-  mount(component, {
+): VueWrapper => {
+  // Dialogs of a test before stay behind: they never end their way out.
+  document.body.replaceChildren();
+  return mount(component, {
     props,
     attachTo: document.body,
     global: { plugins: [makeVuetify(), router] },
   } as never) as VueWrapper;
+};
 
 /** Mounts a component as the program would, with no job open. */
 export function mounted(component: Component, props: Record<string, unknown> = {}) {
   setActivePinia(createPinia());
-  const nowhere = createRouter({ history: createMemoryHistory(), routes: [{ path: '/:any(.*)*', component: {} }] });
-  return { wrapper: mountedWith(component, props, nowhere), job: useJobStore() };
+  return { wrapper: mountedWith(component, props, makeRouter(createMemoryHistory())), job: useJobStore() };
 }
 
 /** A demo job opened from a server in memory; `title` is what its title begins with. */
@@ -32,6 +35,7 @@ export async function openedJob(
   edit: (server: FakeServer) => void = () => undefined,
 ): Promise<{ readonly job: JobStore; readonly server: FakeServer }> {
   setActivePinia(createPinia());
+  await forgetDrafts();
   const content = demoJobs().find((one) => one.title.startsWith(title))!;
   const server = new FakeServer();
   server.job = { ...server.job, ...JSON.parse(JSON.stringify(content)) };
@@ -41,6 +45,12 @@ export async function openedJob(
   await job.open(ID);
   if (!job.document) throw new Error('the job did not open');
   return { job, server };
+}
+
+/** What an earlier test of the same file left unsent is not this one's. */
+async function forgetDrafts(): Promise<void> {
+  const store = new DraftStore();
+  for (const { job, tab } of await store.ofJob(ID)) await store.drop(job, tab);
 }
 
 /** Mounts a component inside the job that is open, at one of its rooms' addresses. */

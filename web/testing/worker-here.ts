@@ -7,6 +7,15 @@ import { fileURLToPath } from 'node:url';
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
 
 const open = new Set<WorkerHere>();
+const ports = new Set<MessagePort>();
+
+/** Channels that can all be closed in the end: an open port keeps a process alive. */
+class OwnChannel extends MessageChannel {
+  constructor() {
+    super();
+    ports.add(this.port1).add(this.port2);
+  }
+}
 
 export class WorkerHere extends EventTarget {
   readonly #near: MessagePort;
@@ -14,7 +23,7 @@ export class WorkerHere extends EventTarget {
 
   constructor(module: URL) {
     super();
-    const { port1, port2 } = new MessageChannel();
+    const { port1, port2 } = new OwnChannel();
     [this.#near, this.#far] = [port1, port2];
     port1.on('message', (data: unknown) => this.dispatchEvent(Object.assign(new Event('message'), { data })));
     open.add(this);
@@ -43,20 +52,25 @@ export class WorkerHere extends EventTarget {
 
 /** Every `Worker` made from here on runs in this process. */
 export function runWorkersHere(): void {
-  Object.assign(globalThis, { Worker: WorkerHere, MessageChannel });
+  Object.assign(globalThis, { Worker: WorkerHere, MessageChannel: OwnChannel });
 }
 
-/** Ends those still running: open ports keep a process alive. */
+/** Ends those still running. */
 export function endWorkersHere(): void {
   for (const worker of [...open]) worker.terminate();
+  for (const port of ports) port.close();
+  ports.clear();
 }
 
 /** Waits until something holds; fails with what was last found. */
-export async function until<T>(what: () => T, limitMs = 30_000): Promise<NonNullable<T>> {
+export async function until<T>(
+  what: () => T,
+  limitMs = 120_000,
+): Promise<Exclude<T, false | null | undefined | 0 | ''>> {
   const start = Date.now();
   for (;;) {
     const found = what();
-    if (found) return found;
+    if (found) return found as Exclude<T, false | null | undefined | 0 | ''>;
     if (Date.now() - start > limitMs) throw new Error(`waited ${limitMs} ms in vain for ${String(what)}`);
     await new Promise((resolve) => setTimeout(resolve, 10));
   }

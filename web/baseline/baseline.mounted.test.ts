@@ -1,0 +1,146 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { flushPromises, type VueWrapper } from '@vue/test-utils';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { JobStore } from '../stores/job';
+import { mountedInJob, openedJob } from '../testing/mounting';
+import { field, keys, pageText, press, said, type, valueIn } from '../testing/page';
+import BaselineRoom from './BaselineRoom.vue';
+import { blankCorner, mirroredCorner, newCorner } from './blank-corner';
+
+let job: JobStore;
+let wrapper: VueWrapper;
+
+const baseline = async (corner: CornerKey = 'frontLeft'): Promise<void> => {
+  wrapper = await mountedInJob(BaselineRoom, {}, { room: 'baseline', query: { corner } });
+  await flushPromises();
+};
+const corners = () => job.document!.corners;
+
+beforeEach(async () => {
+  ({ job } = await openedJob());
+});
+afterEach(() => {
+  wrapper.unmount();
+  job.close();
+});
+
+describe('heights round the vehicle', () => {
+  test('are kept in mm with what was typed, corner by corner', async () => {
+    await baseline();
+    await type(/^Front left: hub to lip/, '20 1/2 in');
+    expect(corners().frontLeft!.hubToLipMm).toBeCloseTo(520.7, 6);
+    expect(corners().frontLeft!.typed).toMatchObject({ hubToLipMm: '20 1/2 in' });
+  });
+
+  test('a corner that was not there is taken with its first height', async () => {
+    job.change((file) => delete file.corners.rearRight);
+    await baseline();
+    expect(corners().rearRight).toBeUndefined();
+    await type(/^Rear right: ground to lip/, '900');
+    expect(corners().rearRight!.groundToLipMm).toBe(900);
+  });
+
+  test('both heights of a corner make a loaded radius, and one that no tire can stand is said', async () => {
+    await baseline();
+    await type(/^Front left: hub to lip/, '520');
+    await type(/^Front left: ground to lip/, '900');
+    expect(said('radius-frontLeft')).toContain('380 mm');
+    await type(/^Front left: ground to lip/, '1100');
+    expect(said('radius-frontLeft')).toContain('more than this tire can stand');
+  });
+
+  test('the rake is the rear over the front, both sides together', async () => {
+    await baseline();
+    for (const [name, mm] of [
+      ['Front left', 900],
+      ['Front right', 900],
+      ['Rear left', 930],
+      ['Rear right', 930],
+    ] as const) {
+      await type(new RegExp(`^${name}: ground to lip`), String(mm));
+    }
+    expect(said('rake')).toBe('+30 mm');
+  });
+
+  test('pressure is read in psi or kPa; what cannot be one is refused at its field', async () => {
+    await baseline();
+    await type(/^Front left: pressure/, '35 psi');
+    // 1 psi = 6.894757 kPa (NIST SP 811, B.8).
+    expect(corners().frontLeft!.tirePressureKpa).toBeCloseTo(35 * 6.894757, 2);
+    await type(/^Front left: pressure/, 'hard');
+    expect(field(/^Front left: pressure/).text()).toContain('hard');
+    expect(corners().frontLeft!.tirePressureKpa).toBeCloseTo(241.316, 2);
+    await type(/^Front left: pressure/, '');
+    expect(corners().frontLeft).not.toHaveProperty('tirePressureKpa');
+  });
+});
+
+describe('one corner', () => {
+  test('a corner not taken yet says so, and is taken with a press', async () => {
+    job.change((file) => delete file.corners.rearLeft);
+    await baseline('rearLeft');
+    expect(pageText()).toContain('Rear left has not been taken yet');
+    await press(/^Take this corner/);
+    expect(corners().rearLeft).toBeDefined();
+  });
+
+  test('starting values are said to be nobody’s measurements', async () => {
+    job.change((file) => (file.corners.frontLeft = blankCorner('frontLeft')));
+    await baseline();
+    expect(pageText()).toContain('starting values that nobody measured');
+  });
+
+  test('mirroring takes the other side over, keeps heights and readings, and says that it was not measured', async () => {
+    job.change((file) => {
+      file.corners.frontRight = newCorner('frontRight', file.corners);
+      delete file.corners.frontRight.mirroredFrom;
+      file.corners.frontRight.hubToLipMm = 511;
+      file.corners.frontLeft!.travel.bumpMm = 77;
+    });
+    await baseline('frontRight');
+    const { obstacles } = corners().frontRight!;
+    await press(/^Mirror front left/);
+    expect(corners().frontRight).toMatchObject({ hubToLipMm: 511, travel: { bumpMm: 77 }, mirroredFrom: 'frontLeft' });
+    expect(corners().frontRight!.obstacles).toEqual(obstacles);
+    expect(said('mirrored-frontRight')).toContain('not measured');
+    await press(/^It has been measured now/);
+    expect(corners().frontRight).not.toHaveProperty('mirroredFrom');
+    expect(said('mirrored-frontRight')).toBe('');
+  });
+
+  test('a travel beyond what any vehicle has stays typed and changes nothing', async () => {
+    await baseline();
+    const before = corners().frontLeft!.travel.bumpMm;
+    await type(/^Bump/, '9000');
+    expect(corners().frontLeft!.travel.bumpMm).toBe(before);
+    expect(valueIn(/^Bump/)).toBe('9000');
+    expect(field(/^Bump/).text()).toContain('found 9000');
+  });
+
+  test('a lock is in degrees; an unsteered corner has none', async () => {
+    await baseline();
+    await type(/lock.*left|left.*lock/i, '33.5');
+    expect(corners().frontLeft!.steering!.lockLeftDeg).toBe(33.5);
+    wrapper.unmount();
+    await baseline('rearLeft');
+    expect(keys(/Full left lock/)).toEqual([]);
+    expect(corners().rearLeft?.steering).toBeUndefined();
+  });
+});
+
+describe('corners that begin', () => {
+  test('a mirrored corner mirrors what stands to the left and right, and turns the locks round', () => {
+    const left = blankCorner('frontLeft');
+    left.steering = { ...left.steering!, lockLeftDeg: 30, lockRightDeg: 34 };
+    const right = mirroredCorner('frontRight', left);
+    expect(right.steering).toMatchObject({ lockLeftDeg: 34, lockRightDeg: 30 });
+    expect(right.mirroredFrom).toBe('frontLeft');
+    expect(right.obstacles).toEqual([]);
+    expect(right.fitted).toEqual(left.fitted);
+  });
+
+  test('only front corners steer', () => {
+    expect(blankCorner('frontRight').steering).toBeDefined();
+    expect(blankCorner('rearRight').steering).toBeUndefined();
+  });
+});

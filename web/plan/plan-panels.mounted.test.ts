@@ -1,0 +1,132 @@
+import { afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import { flushPromises, type VueWrapper } from '@vue/test-utils';
+import type { JobStore } from '../stores/job';
+import { mountedInJob, openedJob } from '../testing/mounting';
+import { all, alerts, field, key, keys, pageText, press, said, type, valueIn } from '../testing/page';
+import { endWorkersHere, runWorkersHere, until } from '../testing/worker-here';
+import PlanRoom from './PlanRoom.vue';
+
+let job: JobStore;
+let wrapper: VueWrapper | null = null;
+
+const plan = async (view: string): Promise<void> => {
+  wrapper = await mountedInJob(PlanRoom, {}, { room: 'plan', query: { view } });
+  await until(() => job.evaluation);
+  await flushPromises();
+};
+const submit = async (name: string): Promise<void> => {
+  await all(`form[aria-label="${name}"]`)[0]!.trigger('submit');
+  await flushPromises();
+};
+
+beforeAll(runWorkersHere);
+beforeEach(async () => {
+  ({ job } = await openedJob('Rescue'));
+});
+afterEach(() => {
+  wrapper?.unmount();
+  job.close();
+  endWorkersHere();
+});
+
+describe('the plan', () => {
+  test('is looked for at once where something rubs, and says what it costs and what is left', async () => {
+    job.changeSetup((file) => delete file.plan!.chosen);
+    await plan('plan');
+    await until(() => job.document!.plan!.chosen && said('plan-says').startsWith('Clears as planned'));
+    expect(said('plan-says')).toMatch(/before tax/);
+    expect(said('plan-says')).toMatch(/Least left over what is wanted: [\d.]+ mm/);
+  });
+
+  test('a plan that is taken away says how much is still to do', async () => {
+    job.changeSetup((file) => (file.plan!.chosen = { ...file.plan!.chosen!, fixes: [] }));
+    await plan('plan');
+    await until(() => /still to do|Clears/.test(said('plan-says')));
+    const rubbing = job.evaluation!.obstacles.filter(({ verdict }) => verdict === 'rubs').length;
+    if (rubbing > 0) expect(said('plan-says')).toMatch(/^\d+ still to do/);
+    else expect(said('plan-says')).toMatch(/^Clears/);
+  });
+
+  test('beside other setups it stands once, and not where there is no room for it', async () => {
+    job.changeSetup((file) => delete file.compared);
+    await plan('plan');
+    await until(() => said('plan-says') !== '');
+    if (!(key(/^See it side by side/).element as HTMLButtonElement).disabled) {
+      await press(/^See it side by side/);
+      await press(/^See it side by side/);
+      expect(job.document!.compared!.filter(({ name }) => name === 'As planned')).toHaveLength(1);
+      const other = { name: 'Other', setup: job.document!.compared![0]!.setup };
+      job.changeSetup((file) => (file.compared = Array.from({ length: 4 }, (_, i) => ({ ...other, name: `O${i}` }))));
+      await press(/^See it side by side/);
+      expect(alerts()).toContain('let go of one');
+    }
+    expect(keys(/^See it side by side/)).toHaveLength(1);
+  });
+});
+
+describe('the work order', () => {
+  const parts = () => job.document!.plan!.parts ?? [];
+
+  test('a part is added with its price; what is no number is refused and stays', async () => {
+    await plan('order');
+    const before = parts().length;
+    await type(/^Part$/, 'Edge trim');
+    await type(/^Quantity$/, 'two');
+    await type(/^Each$/, '12.50');
+    await submit('Add a part');
+    expect(parts()).toHaveLength(before);
+    expect(alerts()).toContain('found two');
+    expect(valueIn(/^Part$/)).toBe('Edge trim');
+    await type(/^Quantity$/, '2');
+    await submit('Add a part');
+    expect(parts().at(-1)).toEqual({ name: 'Edge trim', quantity: 2, unitMinor: 1250 });
+    expect(valueIn(/^Part$/)).toBe('');
+    await press(/Remove Edge trim/);
+    expect(parts()).toHaveLength(before);
+  });
+
+  test('a prescribed step wants its source', async () => {
+    await plan('order');
+    await type(/^Step$/, 'Torque the track bar at ride height');
+    await submit('Record a prescribed step');
+    expect(alerts()).toContain('where it is written');
+    await type(/^Source$/, 'Kit sheet 3, step 9');
+    await type(/^Minutes$/, 'some');
+    await submit('Record a prescribed step');
+    expect(alerts()).toContain('whole minutes');
+    await type(/^Minutes$/, '15');
+    await submit('Record a prescribed step');
+    expect(job.document!.plan!.prescribed.at(-1)).toEqual({
+      text: 'Torque the track bar at ride height',
+      source: 'Kit sheet 3, step 9',
+      minutes: 15,
+    });
+  });
+
+  test('what the paper says it costs is what the plan costs', async () => {
+    await plan('order');
+    await until(() => /before tax|Total|total/i.test(pageText()));
+    expect(all('article, .paper').length).toBeGreaterThan(0);
+  });
+});
+
+describe('the cut sheet', () => {
+  test('says how deep it goes, and an allowance that is typed is kept with the job', async () => {
+    await plan('sheet');
+    await until(() => said('sheet-says') !== '' || /Nothing has to be cut/.test(pageText()));
+    await type(/^Left by the first cut/, '1/4 in');
+    expect(job.document!.plan!.sheets!.some(({ allowanceMm }) => Math.abs(allowanceMm - 6.35) < 1e-9)).toBe(true);
+    await type(/^Left by the first cut/, 'plenty');
+    expect(field(/^Left by the first cut/).text()).toContain('plenty');
+  });
+
+  test('nothing that may be cut says so', async () => {
+    job.change((file) => {
+      for (const corner of Object.values(file.corners)) {
+        for (const one of corner!.obstacles) one.material = 'frame';
+      }
+    });
+    await plan('sheet');
+    expect(pageText()).toContain('Nothing here may be cut');
+  });
+});

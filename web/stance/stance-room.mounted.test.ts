@@ -1,0 +1,192 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { flushPromises, type VueWrapper } from '@vue/test-utils';
+import { asCase } from '@/contracts/as-case';
+import { roadReport } from '@/core/5-consequences/stance/road-report';
+import type { JobStore } from '../stores/job';
+import { composed } from '../testing/composing';
+import { mounted, mountedInJob, openedJob } from '../testing/mounting';
+import { all, field, keys, pageText, press, said, type } from '../testing/page';
+import { setAxleParts } from './axle-parts';
+import PartsEditor from './PartsEditor.vue';
+import StanceRoom from './StanceRoom.vue';
+import { blankPart, PART_FIELDS, PART_WORDS, ROAD_FIELD_WORDS } from './stance-words';
+import { roadMeasured, useStance } from './use-stance';
+
+let job: JobStore | null = null;
+let wrapper: VueWrapper | null = null;
+
+const stance = async (view: string): Promise<void> => {
+  wrapper = await mountedInJob(StanceRoom, {}, { room: 'stance', query: { view } });
+  await flushPromises();
+};
+
+afterEach(() => {
+  wrapper?.unmount();
+  job?.close();
+  job = null;
+});
+
+describe('the stance of the open job', () => {
+  beforeEach(async () => {
+    ({ job } = await openedJob());
+  });
+
+  test('every corner has a report, or says why it has none', async () => {
+    const { state, leave } = await composed(useStance, { room: 'stance' });
+    expect(state.reports.value.map(({ key }) => key)).toEqual(job!.corners);
+    for (const { stance: found } of state.reports.value) expect(found.ok).toBe(true);
+    job!.changeSetup((file) => (file.setup!.tire.size = '35x12.50R22'));
+    const [first] = state.reports.value;
+    expect(first!.stance.ok).toBe(false);
+    expect(first!.calls).toEqual([]);
+    leave();
+  });
+
+  test('a lift of so much raises the hub-to-lip height expected by so much, less or more by its band', async () => {
+    const { state, leave } = await composed(useStance, { room: 'stance' });
+    const expected = () => {
+      const [{ stance: found }] = state.reports.value as [(typeof state.reports.value)[number]];
+      return found.ok ? found.value.heights.hubToLip! : null;
+    };
+    job!.changeSetup((file) => {
+      setAxleParts(file, 'front', []);
+      file.setup!.suspensionLiftMm = 0;
+    });
+    const before = expected()!;
+    job!.changeSetup((file) => setAxleParts(file, 'front', [{ part: { kind: 'ride', liftMm: 50 }, side: 'both' }]));
+    const after = expected()!;
+    expect(after.mm - before.mm).toBeCloseTo(50, 6);
+    expect(after.lowMm).toBeLessThan(after.mm);
+    expect(after.highMm).toBeGreaterThanOrEqual(after.mm);
+    leave();
+  });
+
+  test('the road is that of the core, with what the job measured', async () => {
+    const { state, leave } = await composed(useStance, { room: 'stance' });
+    const file = job!.document!;
+    expect(state.road.value).toEqual({ ok: true, value: roadReport(asCase(file), roadMeasured(file)) });
+    leave();
+  });
+
+  test('what was not measured for the road is asked for by name, and a number that is typed answers', async () => {
+    job!.changeSetup((file) => (file.stance = { ...file.stance, road: {} }));
+    await stance('road');
+    const missing = () => said('road-rows').split('measure ').length - 1;
+    const before = missing();
+    expect(before).toBeGreaterThan(3);
+    for (const [key, text] of [
+      ['frontReachMm', '800'],
+      ['frontHeightMm', '16 in'],
+    ] as const) {
+      await type(new RegExp(`^${ROAD_FIELD_WORDS[key]}`, 'i'), text);
+    }
+    expect(job!.document!.stance!.road).toEqual({ frontReachMm: 800, frontHeightMm: 406.4 });
+    expect(missing()).toBeLessThan(before);
+  });
+
+  test('an axle’s load asks for the index that carries it', async () => {
+    await stance('road');
+    await type(/^Heaviest front axle/, '1800');
+    // 900 kg a tire; index 104 carries 900 kg (ETRTO load index table, from memory).
+    expect(said('load-says')).toContain('Each front tire carries 900 kg: load index 104 or more');
+  });
+
+  test('a part is added to an axle, moves what it says, and goes with a press', async () => {
+    job!.changeSetup((file) => {
+      setAxleParts(file, 'front', []);
+      setAxleParts(file, 'rear', []);
+    });
+    await stance('heights');
+    const parts = () => job!.document!.setup!.corners?.frontLeft?.parts ?? job!.document!.setup!.parts ?? [];
+    const before = parts().length;
+    await press(/^Add$/);
+    expect(parts().length).toBe(before + 1);
+    expect(pageText()).toContain('Moves: ');
+    await press(new RegExp(`Remove: `));
+    expect(parts().length).toBe(before);
+  });
+
+  test('the fender says how the tire stands to it, and flush is one press away where it is not', async () => {
+    await stance('heights');
+    expect(said('fender-rows')).toMatch(/tucked|pokes|flush|not surveyed/);
+    const flush = keys(/^Flush (front|rear)/);
+    if (flush.length > 0) {
+      const offset = Number(/([+−]?\d+)/.exec(flush[0]!.text().split('offset')[1]!)![0].replace('−', '-'));
+      await flush[0]!.trigger('click');
+      await flushPromises();
+      const { setup } = job!.document!;
+      const offsets = [
+        setup!.wheel.offsetMm,
+        ...Object.values(setup!.corners ?? {}).map((own) => own?.wheel?.offsetMm),
+      ];
+      expect(offsets).toContain(offset);
+    }
+    expect(flush.length + Number(/not surveyed|flush/.test(said('fender-rows')))).toBeGreaterThan(0);
+  });
+});
+
+describe('the editor of parts', () => {
+  const SUSPENSION = { isBeam: true, leaf: 'overAxle' } as const;
+  const editor = (parts: unknown[], more: Record<string, unknown> = {}): void => {
+    ({ wrapper } = mounted(PartsEditor, {
+      title: 'Rear axle',
+      parts,
+      bothSides: true,
+      suspension: SUSPENSION,
+      linkageRatio: null,
+      ownLiftMm: 0,
+      ...more,
+    }));
+  };
+  const changed = (): { part: Record<string, unknown>; side: string }[] =>
+    (wrapper!.emitted('change')!.at(-1) as [never])[0];
+
+  test.each(Object.keys(PART_WORDS) as (keyof typeof PART_WORDS)[])(
+    'a part of the kind %s has a field for each of its numbers',
+    (kind) => {
+      editor([{ part: blankPart(kind), side: 'both' }]);
+      for (const { label } of PART_FIELDS[kind]) {
+        const escaped = label.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+        expect(field(new RegExp(`^${escaped}`)).exists()).toBe(true);
+      }
+      expect(pageText()).toContain('Moves: ');
+    },
+  );
+
+  test('a number is read in inches and changes that part alone', async () => {
+    const [first, second] = [blankPart('ride'), blankPart('body')];
+    editor([
+      { part: first, side: 'both' },
+      { part: second, side: 'both' },
+    ]);
+    const [length] = PART_FIELDS.ride.filter(({ isLength }) => isLength);
+    await type(new RegExp(`^${length!.label}`), '2 in');
+    expect(changed()[1]).toEqual({ part: second, side: 'both' });
+    expect(Object.values(changed()[0]!.part)).toContain(50.8);
+  });
+
+  test('a part that does not go with the suspension is said not to', () => {
+    editor([{ part: blankPart('block'), side: 'both' }], { suspension: { isBeam: false, leaf: null } });
+    expect(
+      all('[role="status"]')
+        .map((one) => one.text())
+        .join(' '),
+    ).toContain('not for this suspension');
+  });
+
+  test('a lift entered on the bench can be made a part', async () => {
+    editor([], { ownLiftMm: 40 });
+    expect(pageText()).toContain('+40 mm counts beside these');
+    await press(/^Make it a part/);
+    expect(wrapper!.emitted('own')).toHaveLength(1);
+  });
+
+  test('where the linkage says another motion ratio it is offered', async () => {
+    editor([{ part: blankPart('collar'), side: 'both' }], {
+      linkageRatio: 0.71,
+      suspension: { isBeam: false, leaf: null },
+    });
+    await press(/^Take it/);
+    expect(changed()[0]!.part['motionRatio']).toBe(0.71);
+  });
+});

@@ -1,0 +1,214 @@
+import { afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import { flushPromises, type VueWrapper } from '@vue/test-utils';
+import type { LowgapObstacle } from '@/contracts/lowgap-file';
+import type { JobStore } from '../stores/job';
+import { mounted, mountedInJob, openedJob } from '../testing/mounting';
+import { all, field, key, keys, pageText, press, said, type, valueIn } from '../testing/page';
+import { endWorkersHere, runWorkersHere, until } from '../testing/worker-here';
+import ObstacleForm from './ObstacleForm.vue';
+import RubList from './RubList.vue';
+import SurveyRoom from './SurveyRoom.vue';
+
+let job: JobStore | null = null;
+let wrapper: VueWrapper | null = null;
+
+const survey = async (corner = 'frontLeft'): Promise<void> => {
+  wrapper = await mountedInJob(SurveyRoom, {}, { room: 'survey', query: { corner } });
+  await flushPromises();
+};
+const obstacles = (): LowgapObstacle[] => job!.document!.corners.frontLeft!.obstacles;
+const submit = async (at = -1): Promise<void> => {
+  await all('form').at(at)!.trigger('submit');
+  await flushPromises();
+};
+
+afterEach(() => {
+  wrapper?.unmount();
+  job?.close();
+  job = null;
+  endWorkersHere();
+});
+
+describe('the survey of a corner', () => {
+  beforeAll(runWorkersHere);
+  beforeEach(async () => {
+    ({ job } = await openedJob());
+  });
+
+  test('a thing is added with a name, a material and a mount, and is the one read next', async () => {
+    await survey();
+    const count = obstacles().length;
+    await press(/^Add an obstacle/);
+    await type(/^What it is/, 'Washer bottle');
+    await submit();
+    expect(obstacles()).toHaveLength(count + 1);
+    expect(obstacles().at(-1)).toMatchObject({ id: 'washer-bottle', label: 'Washer bottle', readings: [] });
+    expect(pageText()).toContain('No reading yet');
+  });
+
+  test('a thing named like another has an id of its own', async () => {
+    await survey();
+    const [first] = obstacles();
+    await press(/^Add an obstacle/);
+    await type(/^What it is/, `${first!.id.replace(/-/g, ' ')}!`);
+    await submit();
+    expect(obstacles().at(-1)!.id).toBe(`${first!.id}-2`);
+  });
+
+  test('a reading is taken in inches with its clock, and the gap’s field is empty for the next', async () => {
+    job!.change((file) => (file.corners.frontLeft!.obstacles[0]!.readings = []));
+    await survey();
+    await press(/^Free/);
+    await type(/^Clock$/, '10:30');
+    await type(/^Gap$/, '2 7/8');
+    await submit();
+    const [reading] = obstacles()[0]!.readings!;
+    expect(reading).toMatchObject({ clock: '10:30', gapMm: 73.025, steer: 'straight' });
+    expect(valueIn(/^Gap$/)).toBe('');
+    expect(said('contradiction')).toBe('');
+  });
+
+  test.each([
+    ['an unreadable gap', /^Gap$/, 'wide', 'wide'],
+    ['a clock that is none', /^Clock$/, '13:75', '13:75'],
+    ['a height beyond the travel', /^Hub to lip now/, '5', '5'],
+  ])('%s is refused in its field and no reading is made', async (_, label, text, found) => {
+    await survey();
+    await press(/^Free/);
+    const before = JSON.stringify(obstacles());
+    await type(/^Gap$/, '50');
+    await type(label, text);
+    await submit();
+    expect(JSON.stringify(obstacles())).toBe(before);
+    expect(field(label).text()).toContain(found);
+    expect(valueIn(label)).toBe(text);
+  });
+
+  test('a reading goes with a press and comes back with undo', async () => {
+    await survey();
+    await press(/^Free/);
+    const count = obstacles()[0]!.readings!.length;
+    await press(/^Remove the reading at/);
+    expect(obstacles()[0]!.readings).toHaveLength(count - 1);
+    job!.undo();
+    expect(obstacles()[0]!.readings).toHaveLength(count);
+  });
+
+  test('a reading that the others contradict is set aside until it is said to stand', async () => {
+    const straight = obstacles().findIndex(({ readings = [] }) => readings.length >= 4);
+    expect(straight).toBeGreaterThanOrEqual(0);
+    job!.change((file) => {
+      const one = file.corners.frontLeft!.obstacles[straight]!;
+      one.readings = [...one.readings!, { ...one.readings![0]!, gapMm: one.readings![0]!.gapMm + 30 }];
+    });
+    job!.pick = { corner: 'frontLeft', id: obstacles()[straight]!.id };
+    await survey();
+    await until(() => job!.evaluation);
+    await flushPromises();
+    expect(`${said('disagreement')} ${said('contradiction')}`).toMatch(/differ by|The others say/);
+  });
+
+  test('a place by its position counts from the hub, and all three numbers are wanted', async () => {
+    job!.change((file) => delete file.corners.frontLeft!.obstacles[0]!.shape);
+    await survey();
+    await press(/^Position/);
+    await type(/^Ahead of the hub/, '310');
+    await type(/^Outboard of the hub/, '-2 in');
+    await submit();
+    expect(obstacles()[0]!.shape).toBeUndefined();
+    await type(/^Above the hub/, '205');
+    await submit();
+    expect(obstacles()[0]!.shape!.points).toEqual([[310, -50.8, 205]]);
+  });
+
+  test('removing a thing leaves the rest, and a corner without a baseline says what comes first', async () => {
+    await survey();
+    const rest = obstacles()
+      .slice(1)
+      .map(({ id }) => id);
+    await press(/^\s*Remove this obstacle/);
+    expect(obstacles().map(({ id }) => id)).toEqual(rest);
+    wrapper!.unmount();
+    job!.change((file) => delete file.corners.rearRight);
+    await survey('rearRight');
+    expect(pageText()).toContain('no baseline yet');
+  });
+
+  test('the walk asks in order, and a number goes to what it asks for', async () => {
+    job!.change((file) => (file.corners.frontLeft!.obstacles = []));
+    await survey();
+    expect(said('walk-what')).not.toBe('');
+    const asked = all('[data-testid="walk"]')[0]!.attributes('data-asked')!;
+    const input = all('[data-testid="walk-field"] input')[0]!;
+    await input.setValue('no');
+    await submit(0);
+    expect(all('[data-testid="walk"]')[0]!.attributes('data-asked')).toBe(asked);
+    await press(/^Skip$/);
+    expect(all('[data-testid="walk"]')[0]!.attributes('data-asked')).not.toBe(asked);
+    expect(keys(/^Ask the .* skipped again/)).toHaveLength(1);
+    await press(/^Ask the .* skipped again/);
+    expect(all('[data-testid="walk"]')[0]!.attributes('data-asked')).toBe(asked);
+  });
+});
+
+describe('the form of a thing', () => {
+  const MOTION = { type: 'swingArm', frontView: null, sideView: null };
+  const form = (obstacle: Partial<LowgapObstacle> | null, taken: string[] = []): void => {
+    ({ wrapper } = mounted(ObstacleForm, { obstacle, taken, motion: MOTION }));
+  };
+  const done = (): LowgapObstacle => (wrapper!.emitted('done')!.at(-1) as [LowgapObstacle])[0];
+
+  test('without a name nothing is done', async () => {
+    form(null);
+    expect((key(/^\s*Add$/).element as HTMLButtonElement).disabled).toBe(true);
+    await submit();
+    expect(wrapper!.emitted('done')).toBeUndefined();
+  });
+
+  test('what is not of its kind is not kept: a rod’s diameter goes with the rod', async () => {
+    form({ id: 'link', label: 'Link', material: 'arm', mount: 'body', readingsAs: 'rod', form: { rodDiameterMm: 20 } });
+    await submit();
+    expect(done().form).toMatchObject({ rodDiameterMm: 20 });
+    wrapper!.unmount();
+    form({
+      id: 'link',
+      label: 'Link',
+      material: 'arm',
+      mount: 'body',
+      readingsAs: 'points',
+      form: { rodDiameterMm: 20 },
+    });
+    await submit();
+    expect(done()).not.toHaveProperty('form');
+  });
+
+  test('what nobody has looked behind stays unknown', async () => {
+    form({ id: 'flap', label: 'Flap', material: 'plastic', mount: 'body', removable: true });
+    expect(pageText()).toContain('counts as unknown, never as clear');
+    await submit();
+    expect(done()).toMatchObject({ removable: true });
+    expect(done()).not.toHaveProperty('behind');
+  });
+
+  test('readings and rubs of a thing that is changed stay', async () => {
+    const readings = [{ clock: '12:00', across: 'tread', steer: 'straight', gapMm: 40 }] as never;
+    form({ id: 'lip', label: 'Lip', material: 'sheetMetal', mount: 'body', readings });
+    await type(/^What it is/, 'Fender lip');
+    await submit();
+    expect(done()).toMatchObject({ id: 'lip', label: 'Fender lip', readings });
+  });
+});
+
+test('a rub is said with how it is known and in which posture, and goes with a press', async () => {
+  const rubs = [{ seen: 'driver', steer: 'left', height: 'bump', going: 'reverse', loaded: true, note: 'front edge' }];
+  ({ wrapper } = mounted(RubList, { obstacle: { id: 'lip', rubs } }));
+  expect(pageText()).toContain('The driver tells of it, turning left, over bumps, in reverse, loaded, front edge');
+  await press(/^\s*Remove this rub/);
+  expect(wrapper.emitted('change')!.at(-1)).toEqual([[]]);
+  await press(/^Rubs already/);
+  await type(/^Where, in words/, ' shiny patch ');
+  await submit();
+  expect(wrapper.emitted('change')!.at(-1)).toEqual([
+    [...rubs, { seen: 'mark', steer: 'any', height: 'any', note: 'shiny patch' }],
+  ]);
+});
