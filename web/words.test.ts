@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import type { Lever, ObstacleLevers } from '@/core/6-decisions/levers/levers';
-import { leverSentence, postureWords, shortPosture, verdictSentence } from './words';
+import { postureWords, shortPosture } from './words';
+import { leverSentence, verdictSentence } from './advice';
 
 const VERDICT: ObstacleVerdict = {
   corner: 'frontLeft',

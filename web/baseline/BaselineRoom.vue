@@ -116,7 +116,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
 
 <template>
   <HeightTable />
-  <section v-if="!corner" class="panel empty">
+  <section v-if="!corner" class="panel leaf starts">
     <h2 class="panel-title">{{ CORNER_NAMES[key] }} has not been taken yet</h2>
     <p>Each corner differs: heights, locks and what is near the tire are measured corner by corner.</p>
     <v-btn color="primary" size="large" @click="addCorner">Take this corner</v-btn>
@@ -125,7 +125,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
     <v-alert v-if="untouched" type="info" variant="tonal" class="mb-3">
       These are starting values that nobody measured. Overwrite each one at the vehicle.
     </v-alert>
-    <div class="corner-head">
+    <div class="row">
       <h2 class="corner-title">{{ CORNER_NAMES[key] }}</h2>
       <template v-if="corner.mirroredFrom">
         <span class="verdict-close">Mirrored from the other side, not measured</span>
@@ -135,8 +135,8 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
         >Mirror {{ cornerName(otherSide) }} onto it</v-btn
       >
     </div>
-    <div class="baseline">
-      <section class="panel group">
+    <div class="columns">
+      <section class="panel group leaf">
         <h2 class="panel-title">Fitted now</h2>
         <p class="muted">The gaps in the survey are taken against this tire, so its size and its wheel matter most.</p>
         <FitmentFields
@@ -146,7 +146,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
           @edit="editFitted"
         />
       </section>
-      <section v-for="group in groups" :key="group.title" class="panel group">
+      <section v-for="group in groups" :key="group.title" class="panel group leaf">
         <h2 class="panel-title">{{ group.title }}</h2>
         <v-select
           v-if="group.title === MOTION_TITLE"
@@ -194,37 +194,9 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
 </template>
 
 <style scoped>
-.baseline {
-  columns: 3 300px;
-  column-gap: 14px;
-}
-.group {
-  break-inside: avoid;
-  margin-bottom: 14px;
-  padding: 14px;
-  display: grid;
-  gap: 10px;
-}
-.corner-head {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px 16px;
-  margin-bottom: 10px;
-}
 .corner-title {
   font-family: var(--figures);
   font-size: 20px;
   font-weight: 600;
-}
-.group p {
-  font-size: 14px;
-  margin: 0;
-}
-.empty {
-  padding: 32px;
-  display: grid;
-  gap: 12px;
-  justify-items: start;
 }
 </style>

@@ -54,7 +54,7 @@ const FUEL = [0, 0.25, 0.5, 0.75, 1].map((value) => ({
 </script>
 
 <template>
-  <section class="panel conditions" aria-labelledby="conditions-title">
+  <section class="panel leaf" aria-labelledby="conditions-title">
     <h2 id="conditions-title" class="panel-title">How it stood</h2>
     <v-select
       label="Load"
@@ -105,13 +105,3 @@ const FUEL = [0, 0.25, 0.5, 0.75, 1].map((value) => ({
     <p v-if="slipShort" class="verdict-rubs">{{ slipShort }}</p>
   </section>
 </template>
-
-<style scoped>
-.conditions {
-  padding: 14px;
-  display: grid;
-  gap: 10px;
-  break-inside: avoid;
-  margin-bottom: 14px;
-}
-</style>

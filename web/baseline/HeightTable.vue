@@ -67,7 +67,7 @@ const sides = (mm: number): string =>
 </script>
 
 <template>
-  <section class="panel heights" aria-labelledby="heights-title">
+  <section class="panel leaf" aria-labelledby="heights-title">
     <h2 id="heights-title" class="panel-title">Heights, once round the vehicle</h2>
     <p class="muted">
       Level ground, wheels straight, tires at pressure, rolled and bounced first. Hub to lip does not depend on the
@@ -131,7 +131,7 @@ const sides = (mm: number): string =>
         </tbody>
       </table>
     </div>
-    <dl class="together figures">
+    <dl class="together figures facts">
       <div>
         <dt>Rake, rear over front</dt>
         <dd data-testid="rake">
@@ -151,12 +151,6 @@ const sides = (mm: number): string =>
 </template>
 
 <style scoped>
-.heights {
-  padding: 14px;
-  margin-bottom: 14px;
-  display: grid;
-  gap: 8px;
-}
 table {
   width: 100%;
   min-width: 760px;
@@ -165,9 +159,6 @@ table {
 }
 th {
   text-align: left;
-  font-weight: 600;
-  font-size: 15px;
-  padding: 4px 8px 4px 0;
 }
 td {
   padding: 4px 6px 4px 0;
@@ -183,18 +174,5 @@ td :deep(.v-field-label) {
   font-size: 13px;
   font-weight: 500;
   color: var(--close);
-}
-.together {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 40px;
-}
-.together dt {
-  font-size: 14px;
-  color: var(--muted);
-}
-.together dd {
-  font-size: 18px;
-  font-weight: 600;
 }
 </style>

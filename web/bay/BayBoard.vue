@@ -8,7 +8,7 @@ import type { Job, JobContent } from '@/contracts/job-api';
 import { problemText } from '@/contracts/problems';
 import type { Problem } from '@/core/1-base/problem';
 import { api, type ApiResult } from '../api';
-import ThemeSwitch from '../kit/ThemeSwitch.vue';
+import PageHead from '../kit/PageHead.vue';
 import { readLowgapUpload } from '../kit/lowgap-upload';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { CORNER_KEYS } from '@/core/2-vehicle/setup/corner-key';
@@ -83,12 +83,7 @@ const fitted = (job: Job): string =>
 </script>
 
 <template>
-  <header class="head">
-    <img src="/icon.svg" alt="" width="44" height="48" />
-    <div class="name">
-      <h1>Bay board</h1>
-      <p class="muted">Low Gap: what clears, where it touches, by how much</p>
-    </div>
+  <PageHead title="Bay board" says="Low Gap: what clears, where it touches, by how much" is-first>
     <v-btn variant="outlined" size="large" :prepend-icon="mdiTire" :to="{ name: 'catalogue' }">Tires and wheels</v-btn>
     <v-btn variant="outlined" size="large" :prepend-icon="mdiChartBoxOutline" :to="{ name: 'record' }"
       >Shop record</v-btn
@@ -106,9 +101,8 @@ const fitted = (job: Job): string =>
       @change="importFile"
     />
     <v-btn color="primary" size="large" :prepend-icon="mdiPlus" @click="naming = true">New job</v-btn>
-    <ThemeSwitch />
-  </header>
-  <main class="board">
+  </PageHead>
+  <main class="page">
     <v-alert
       v-if="problems.length"
       type="error"
@@ -134,7 +128,7 @@ const fitted = (job: Job): string =>
         <router-link class="card panel" :to="{ name: 'bench', params: { id: job.id } }">
           <h2>{{ job.title }}</h2>
           <p class="vehicle">{{ job.document.vehicle.label }}</p>
-          <dl class="figures">
+          <dl class="figures facts">
             <div>
               <dt>Fitted</dt>
               <dd>{{ fitted(job) }}</dd>
@@ -158,10 +152,10 @@ const fitted = (job: Job): string =>
     </ul>
   </main>
   <v-dialog v-model="naming" max-width="480">
-    <form class="panel naming" @submit.prevent="startNew">
+    <form class="panel dialog" @submit.prevent="startNew">
       <h2 class="panel-title">New job</h2>
       <v-text-field v-model="newTitle" label="What is wanted, on which vehicle" autofocus />
-      <div class="naming-keys">
+      <div class="keys ends">
         <v-btn variant="text" @click="naming = false">Cancel</v-btn>
         <v-btn type="submit" color="primary" :disabled="newTitle.trim() === ''">Start with the baseline</v-btn>
       </div>
@@ -170,29 +164,10 @@ const fitted = (job: Job): string =>
 </template>
 
 <style scoped>
-.head {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  padding: 18px 28px;
-  flex-wrap: wrap;
-}
-.name {
-  flex: 1 1 220px;
-}
-h1 {
-  font-family: var(--figures);
-  font-size: 28px;
-  line-height: 32px;
-  font-weight: 600;
-}
-.board {
-  padding: 6px 28px 40px;
-}
 .cards {
   list-style: none;
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(380px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(380px, 100%), 1fr));
   gap: 18px;
   padding: 0;
 }
@@ -216,19 +191,6 @@ h1 {
   font-size: 17px;
   margin-bottom: 10px;
 }
-dl {
-  display: flex;
-  gap: 28px;
-  margin-bottom: 8px;
-}
-dt {
-  font-size: 14px;
-  color: var(--muted);
-}
-dd {
-  font-size: 22px;
-  font-weight: 600;
-}
 .due {
   font-weight: 600;
   font-size: 16px;
@@ -236,29 +198,5 @@ dd {
 .when {
   font-size: 14px;
   margin-top: 4px;
-}
-.empty {
-  font-size: 18px;
-  padding: 40px 0;
-}
-.naming {
-  padding: 20px;
-  display: grid;
-  gap: 16px;
-}
-.naming-keys {
-  display: flex;
-  justify-content: flex-end;
-  gap: 8px;
-}
-@media (max-width: 500px) {
-  .cards {
-    grid-template-columns: 1fr;
-  }
-  .head,
-  .board {
-    padding-left: 14px;
-    padding-right: 14px;
-  }
 }
 </style>

@@ -124,7 +124,7 @@ const problem = computed(() => (problems.value[0] ? problemText(problems.value[0
 </script>
 
 <template>
-  <section class="panel views" aria-label="The well, to scale">
+  <section class="panel box close" aria-label="The well, to scale">
     <div class="tabs" role="tablist" aria-label="Pictures of this corner">
       <button
         v-for="one in BENCH_VIEWS"
@@ -257,11 +257,6 @@ const problem = computed(() => (problems.value[0] ? problemText(problems.value[0
 </template>
 
 <style scoped>
-.views {
-  padding: 6px 12px 10px;
-  display: grid;
-  gap: 6px;
-}
 .tabs {
   display: flex;
   flex-wrap: wrap;
@@ -286,11 +281,6 @@ const problem = computed(() => (problems.value[0] ? problemText(problems.value[0
   width: 100%;
   margin: 0 auto;
 }
-.legend,
-.studs {
-  font-size: 14px;
-  line-height: 20px;
-}
 .swatch {
   display: inline-block;
   width: 26px;
@@ -313,10 +303,6 @@ const problem = computed(() => (problems.value[0] ? problemText(problems.value[0
   width: 22px;
   height: 22px;
   accent-color: var(--accent);
-}
-.empty {
-  padding: 20px 8px;
-  font-size: 17px;
 }
 @media (max-width: 760px) {
   .tabs {

@@ -10,7 +10,7 @@ import { attempt } from '@/core/1-base/problem';
 import { fitmentChange } from '@/core/5-consequences/stance/fitment-change';
 import { useCurrentCorner } from '../job/current-corner';
 import { useJobStore } from '../stores/job';
-import { verdictSentence } from '../words';
+import { verdictSentence } from '../advice';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import BenchPictures from './BenchPictures.vue';
 import ChangeTable from './ChangeTable.vue';
@@ -94,7 +94,7 @@ function pick(id: string): void {
   <div class="bench">
     <SetupPanel class="setup-column" />
 
-    <div class="middle">
+    <div class="stack">
       <section v-if="!corner" class="panel empty">
         {{ CORNER_NAMES[key] }} has no baseline yet. Take it in the Baseline, then try a setup here.
       </section>
@@ -109,12 +109,12 @@ function pick(id: string): void {
         :picked="picked"
         @pick="pick"
       />
-      <section v-else-if="prepared && !prepared.ok" class="panel empty verdict-rubs" data-testid="cannot-draw">
+      <section v-else-if="prepared && !prepared.ok" class="panel verdict-rubs empty" data-testid="cannot-draw">
         This setup cannot be drawn. {{ problemText(prepared.problems[0]!) }}
       </section>
-      <section v-if="missing.length" class="panel missing" data-testid="missing">
+      <section v-if="missing.length" class="panel missing box starts" data-testid="missing">
         <h2 class="panel-title">Still missing here</h2>
-        <ul>
+        <ul class="bullets">
           <li v-for="line in missing" :key="line">{{ line }}</li>
         </ul>
         <v-btn height="48" variant="outlined" :to="{ name: 'survey', query: $route.query }">To the Survey</v-btn>
@@ -123,7 +123,7 @@ function pick(id: string): void {
       <CompareBar />
     </div>
 
-    <section class="panel answer">
+    <section class="panel answer box">
       <p v-if="picked" class="sentence" data-testid="sentence" :class="`verdict-${picked.verdict}`">
         {{ verdictSentence(picked, rideMm) }}
       </p>
@@ -162,7 +162,7 @@ function pick(id: string): void {
         Nobody looked behind what comes off: {{ unseen.map((o) => o.label).join(', ') }}. What stands there is unknown.
       </p>
       <ChangeTable v-if="change" :change="change" />
-      <p class="caution small">
+      <p class="small aside">
         A verdict is for the vehicle as surveyed, and only as good as its readings. Fit nothing the vehicle's or the
         part's maker forbids; local rules on wheel coverage, spacers and height still apply. Check the fit at full lock
         and full bump before driving, with the vehicle on stands and never on its jack.
@@ -178,20 +178,6 @@ function pick(id: string): void {
   gap: 14px;
   align-items: start;
 }
-.middle {
-  display: grid;
-  gap: 14px;
-  min-width: 0;
-}
-.missing {
-  padding: 10px 14px;
-  display: grid;
-  gap: 6px;
-  justify-items: start;
-}
-.missing ul {
-  padding-left: 20px;
-}
 .tried-note {
   display: flex;
   align-items: center;
@@ -201,25 +187,11 @@ function pick(id: string): void {
   border-left: 4px solid var(--accent);
   padding-left: 10px;
 }
-.answer {
-  padding: 10px 14px;
-  display: grid;
-  gap: 8px;
-}
 .sentence {
   font-size: 18px;
   line-height: 24px;
   font-weight: 500;
   margin: 0;
-}
-.caution {
-  border-left: 4px solid var(--rule);
-  padding-left: 10px;
-  color: var(--muted);
-}
-.empty {
-  padding: 20px 8px;
-  font-size: 17px;
 }
 @media (max-width: 1180px) {
   .bench {

@@ -122,7 +122,7 @@ const KINDS = [
 <template>
   <v-dialog v-model="open" max-width="560" scrollable>
     <v-card title="From the catalogue">
-      <v-card-text class="body">
+      <v-card-text class="stack">
         <v-btn-toggle v-model="kind" aria-label="What to take">
           <v-btn v-for="one in KINDS" :key="one.value" :value="one.value" height="48">{{ one.title }}</v-btn>
         </v-btn-toggle>
@@ -135,9 +135,9 @@ const KINDS = [
           Nothing of this kind
           {{ search ? 'matches' : 'is in the catalogue yet; add it under Tires and wheels on the bay board' }}.
         </p>
-        <ul>
+        <ul class="ruled">
           <li v-for="row in rows" :key="row.id">
-            <button type="button" class="row" @click="take(row)">
+            <button type="button" class="line-key tire" @click="take(row)">
               <strong class="figures">{{ row.name }}</strong>
               <span class="muted">{{ row.detail }}</span>
               <span v-if="row.otherRim" class="verdict-close">another rim diameter</span>
@@ -153,27 +153,7 @@ const KINDS = [
 </template>
 
 <style scoped>
-.body {
-  display: grid;
-  gap: 10px;
-  align-content: start;
-}
-ul {
-  list-style: none;
-}
-li {
-  border-top: 1px solid var(--rule);
-}
-.row:not(.v-btn) {
-  width: 100%;
-  min-height: 48px;
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  text-align: left;
-  font-size: 16px;
-}
-.row strong {
-  min-width: 130px;
+.tire {
+  grid-template-columns: 140px minmax(0, 1fr) auto;
 }
 </style>

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import type { FitmentChange } from '@/core/5-consequences/stance/fitment-change';
 import { formatFraction, formatMm, signedMm } from '@/core/1-base/units/length';
+import FiguresTable from '../kit/FiguresTable.vue';
 
 /** What changes against what is fitted, in the trade's words. */
 const props = defineProps<{ change: FitmentChange }>();
@@ -11,7 +12,7 @@ const signedIn = (mm: number): string => `${mm > 0.8 ? '+' : ''}${formatFraction
 const rows = computed(() => {
   const { change } = props;
   const scrub = change.scrubRadiusMm;
-  return [
+  const lengths = [
     { name: 'Tire diameter', mm: change.diameterMm },
     { name: 'Section width', mm: change.widthMm },
     { name: 'Poke: outer sidewall further out', mm: change.pokeMm },
@@ -22,45 +23,21 @@ const rows = computed(() => {
     { name: 'Track, both sides alike', mm: change.trackMm },
     ...(scrub ? [{ name: `Scrub radius, now ${formatMm(scrub.after, 0)} mm`, mm: scrub.after - scrub.before }] : []),
   ];
+  const speed = { text: formatMm(change.trueSpeedAt100, 1), beside: 'if right today' };
+  return [
+    ...lengths.map(({ name, mm }) => ({ name, cells: [{ text: `${signedMm(mm)} mm`, beside: signedIn(mm) }] })),
+    { name: 'Speedometer: true speed when 100 is shown', cells: [speed] },
+  ];
 });
 </script>
 
 <template>
   <section aria-label="Against what is fitted">
     <h2 class="panel-title">Against what is fitted</h2>
-    <table class="figures">
-      <tbody>
-        <tr v-for="row in rows" :key="row.name">
-          <th scope="row">{{ row.name }}</th>
-          <td>{{ signedMm(row.mm) }} mm</td>
-          <td class="muted">{{ signedIn(row.mm) }}</td>
-        </tr>
-        <tr>
-          <th scope="row">Speedometer: true speed when 100 is shown</th>
-          <td>{{ formatMm(change.trueSpeedAt100, 1) }}</td>
-          <td class="muted">if right today</td>
-        </tr>
-      </tbody>
-    </table>
+    <FiguresTable caption="Against what is fitted" :columns="[]" :rows="rows" />
     <p class="muted small">
       Free diameters, by half; scrub radius at the loaded radius, + = tire outboard of the steering axis at the ground.
       More of it loads bearings and steering.
     </p>
   </section>
 </template>
-
-<style scoped>
-th {
-  font-family: var(--text);
-}
-td {
-  text-align: right;
-  white-space: nowrap;
-}
-tr {
-  border-top: 1px solid var(--rule);
-}
-th {
-  padding-left: 0;
-}
-</style>

@@ -193,6 +193,7 @@ const summary = computed(() => {
     <div v-else class="stage" :style="{ aspectRatio: `${box.width} / ${box.height}` }">
       <KeepOutLayer :zones="zones" :window="window" :unit="unit" :pending="pending" />
       <svg
+        class="steady"
         :viewBox="`${box.x} ${box.y} ${box.width} ${box.height}`"
         :font-size="14 * unit"
         role="group"
@@ -223,7 +224,7 @@ const summary = computed(() => {
         <g
           v-for="n in names"
           :key="n.of.strand.obstacle"
-          class="name"
+          class="name halo"
           :class="`verdict-${verdictOf(n.of.strand.obstacle)}`"
         >
           <path :d="`M${n.of.place[0]} ${-n.of.place[1]}L${n.x} ${n.y}`" class="leader" />
@@ -291,10 +292,6 @@ svg {
   touch-action: none;
   user-select: none;
 }
-path,
-circle {
-  vector-effect: non-scaling-stroke;
-}
 text {
   font-family: var(--figures);
   fill: var(--ink);
@@ -349,13 +346,6 @@ text {
 }
 .touch circle {
   fill: currentColor;
-}
-.name text {
-  paint-order: stroke;
-  stroke: var(--paper);
-  stroke-width: 4px;
-  stroke-linejoin: round;
-  vector-effect: non-scaling-stroke;
 }
 .name .label {
   font-weight: 600;

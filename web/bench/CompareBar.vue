@@ -19,7 +19,7 @@ function keep(): void {
 </script>
 
 <template>
-  <section class="panel compare-bar" aria-label="Compare setups">
+  <section class="panel box close" aria-label="Compare setups">
     <h2 class="panel-title">Compare</h2>
     <p class="small">
       {{
@@ -37,11 +37,3 @@ function keep(): void {
     </div>
   </section>
 </template>
-
-<style scoped>
-.compare-bar {
-  padding: 10px 12px;
-  display: grid;
-  gap: 6px;
-}
-</style>

@@ -69,11 +69,11 @@ const rotation = computed(() => {
 </script>
 
 <template>
-  <section class="panel corners-summary" aria-label="All four corners">
+  <section class="panel box close" aria-label="All four corners">
     <h2 class="panel-title">All four corners</h2>
-    <ol>
+    <ol class="ruled">
       <li v-for="c in corners" :key="c.key">
-        <button type="button" class="corner-row" :aria-current="c.key === current" @click="current = c.key">
+        <button type="button" class="line-key corner-row" :aria-current="c.key === current" @click="current = c.key">
           <strong>{{ CORNER_NAMES[c.key] }}</strong>
           <VerdictMark v-if="c.least" :verdict="c.least.verdict" :size="18" />
           <span v-else class="muted">unknown</span>
@@ -88,43 +88,16 @@ const rotation = computed(() => {
 </template>
 
 <style scoped>
-.corners-summary {
-  padding: 10px 12px;
-  display: grid;
-  gap: 4px;
-}
-ol {
-  list-style: none;
-}
-li {
-  border-top: 1px solid var(--rule);
-}
-.corner-row:not(.v-btn) {
-  width: 100%;
-  min-height: 48px;
-  display: grid;
+.corner-row {
   grid-template-columns: 92px 74px 76px minmax(0, 1fr);
-  gap: 8px;
-  align-items: center;
-  text-align: left;
-  font-size: 16px;
-}
-.corner-row[aria-current='true'] {
-  background: rgb(var(--v-theme-primary), 0.1);
 }
 .margin {
   text-align: right;
   font-weight: 600;
 }
-.words,
-.small {
-  font-size: 14px;
-  line-height: 18px;
-}
 @media (max-width: 760px) {
-  .corner-row:not(.v-btn) {
+  .corner-row {
     grid-template-columns: 92px 74px 76px;
-    padding: 4px 0;
   }
   .words {
     grid-column: 1 / -1;

@@ -5,7 +5,9 @@ import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import type { ObstacleSpread } from '@/core/5-consequences/spread/spread';
 import { formatMm } from '@/core/1-base/units/length';
 import VerdictMark from '../kit/VerdictMark.vue';
-import { ACROSS_NAMES, chanceWords, postureWords } from '../words';
+import { ACROSS_NAMES, postureWords } from '../words';
+import { chanceWords } from '../advice';
+import FiguresTable, { type FiguresRow } from '../kit/FiguresTable.vue';
 
 /** Every obstacle as a rung on one ruled scale: zero is touch, the notch is what the standard wants. */
 const props = defineProps<{
@@ -48,6 +50,19 @@ const summary = computed(() => {
   const count = (verdict: string): number => rungs.value.filter((o) => o.verdict === verdict).length;
   return `${rungs.value.length} obstacles: ${count('rubs')} rub, ${count('close')} close, ${count('clear')} clear.`;
 });
+
+const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
+  name: o.label,
+  cells: [
+    formatMm(o.gapMm),
+    String(o.requiredMm),
+    formatMm(o.marginMm),
+    o.verdict,
+    rangeOf(o.id),
+    chanceOf(o.id),
+    `${o.clock}, ${ACROSS_NAMES[o.across]}; ${postureWords(o.steerDeg, o.travelMm, props.rideMm)}`,
+  ],
+});
 </script>
 
 <template>
@@ -60,34 +75,14 @@ const summary = computed(() => {
       }}</v-btn>
     </div>
 
-    <div v-if="asTable" class="table-wrap">
-      <table class="figures" data-testid="ladder-table">
-        <thead>
-          <tr>
-            <th>Obstacle</th>
-            <th>Gap mm</th>
-            <th>Wanted</th>
-            <th>Margin</th>
-            <th>Verdict</th>
-            <th>5 to 95 %</th>
-            <th>Chance of rub</th>
-            <th>Where and in which posture</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="o in rungs" :key="o.id">
-            <td>{{ o.label }}</td>
-            <td>{{ formatMm(o.gapMm) }}</td>
-            <td>{{ o.requiredMm }}</td>
-            <td>{{ formatMm(o.marginMm) }}</td>
-            <td>{{ o.verdict }}</td>
-            <td>{{ rangeOf(o.id) }}</td>
-            <td>{{ chanceOf(o.id) }}</td>
-            <td>{{ o.clock }}, {{ ACROSS_NAMES[o.across] }}; {{ postureWords(o.steerDeg, o.travelMm, rideMm) }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <FiguresTable
+      v-if="asTable"
+      data-testid="ladder-table"
+      caption="Gaps of this corner"
+      corner="Obstacle"
+      :columns="['Gap mm', 'Wanted', 'Margin', 'Verdict', '5 to 95 %', 'Chance of rub', 'Where and in which posture']"
+      :rows="rungs.map(figuresOf)"
+    />
 
     <template v-else>
       <svg class="axis figures" :viewBox="`0 0 ${WIDTH} 26`" aria-hidden="true">
@@ -168,11 +163,6 @@ const summary = computed(() => {
   stroke: var(--muted);
   stroke-width: 1.5;
 }
-ol {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-}
 /* Rungs out of sight are not laid out while a hand drags. */
 li {
   content-visibility: auto;
@@ -208,10 +198,6 @@ li {
   font-size: 18px;
   font-weight: 600;
 }
-svg {
-  width: 100%;
-  display: block;
-}
 .bar {
   fill: currentColor;
 }
@@ -230,12 +216,5 @@ svg {
 .key {
   font-size: 14px;
   margin: 4px 0 0;
-}
-.table-wrap {
-  overflow-x: auto;
-}
-td,
-th {
-  vertical-align: top;
 }
 </style>

@@ -44,7 +44,7 @@ const ticks = computed(() => {
 
 <template>
   <svg
-    class="keep-out"
+    class="keep-out steady"
     :viewBox="`${box.x} ${box.y} ${box.width} ${box.height}`"
     :class="{ pending }"
     :font-size="14 * unit"
@@ -88,9 +88,6 @@ const ticks = computed(() => {
 }
 .pending .zone {
   opacity: 0.55;
-}
-path {
-  vector-effect: non-scaling-stroke;
 }
 .hatch {
   stroke: var(--muted);

@@ -8,7 +8,7 @@ import { LEVERS, type LeverKind } from '@/core/6-decisions/levers/lever-kinds';
 import type { Lever, ObstacleLevers } from '@/core/6-decisions/levers/levers';
 import { formatMm } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
-import { LEVER_NAMES, leverSentence, leverWords, roundedLever } from '../words';
+import { LEVER_NAMES, leverSentence, leverWords, roundedLever } from '../advice';
 import { trySetup } from './try-setup';
 
 /** What would clear the picked obstacle: each single change, tried with one press. null while it is worked out. */
@@ -66,7 +66,7 @@ function tryLever(lever: Lever): void {
 </script>
 
 <template>
-  <section class="levers" aria-label="What would clear it">
+  <section class="stack close" aria-label="What would clear it">
     <h2 class="panel-title">What would clear it</h2>
     <p v-if="!levers" class="muted small">Trying every single change ...</p>
     <template v-else>
@@ -74,7 +74,7 @@ function tryLever(lever: Lever): void {
       <p v-if="!clearing.length && levers.trimMm === null && !levers.unbolts" class="small">
         No single change does. Two together may: see which help.
       </p>
-      <ul>
+      <ul class="ruled">
         <li v-for="lever in shown" :key="lever.kind">
           <span class="what">
             <strong>{{ leverWords(lever.kind, roundedLever(lever)) }}</strong>
@@ -109,16 +109,6 @@ function tryLever(lever: Lever): void {
 </template>
 
 <style scoped>
-.levers {
-  display: grid;
-  gap: 4px;
-  min-height: 64px;
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
 li {
   display: flex;
   align-items: center;

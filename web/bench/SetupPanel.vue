@@ -118,14 +118,14 @@ const SPACER_TYPES = [
 </script>
 
 <template>
-  <section class="panel setup" aria-label="Setup to try">
+  <section class="panel box" aria-label="Setup to try">
     <h2 class="panel-title">Setup to try</h2>
     <template v-if="!setup">
       <p>Nothing is being tried yet: the verdict is for what is fitted.</p>
       <v-btn color="primary" size="large" @click="begin">Try another tire or wheel</v-btn>
     </template>
     <template v-else>
-      <p class="where">
+      <p class="apart">
         <span>{{ own ? `On the ${end} axle only` : 'All round' }}</span>
         <v-btn height="48" variant="text" class="axle" @click="own ? joinAxle() : splitAxle()">
           {{ own ? 'Same all round' : `Its own for the ${end}` }}
@@ -220,18 +220,6 @@ const SPACER_TYPES = [
 </template>
 
 <style scoped>
-.setup {
-  padding: 12px;
-  display: grid;
-  gap: 10px;
-}
-.where {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  margin: -6px 0;
-  font-size: 15px;
-}
 .axle {
   padding: 0 6px;
 }

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import type { ObstacleSpread, Remeasure } from '@/core/5-consequences/spread/spread';
 import { formatMm } from '@/core/1-base/units/length';
-import { chanceWords, remeasureWords } from '../words';
+import { chanceWords, remeasureWords } from '../advice';
 
 /** How sure the picked gap is, and which measurement would narrow the low gap most; null while it is worked out. */
 const props = defineProps<{

@@ -31,6 +31,7 @@ const label = computed(() => {
   <figure class="drawing">
     <figcaption>At the touching place <span class="muted">outboard →</span></figcaption>
     <svg
+      class="steady"
       :viewBox="`${box.x} ${box.y} ${box.size} ${box.size}`"
       role="img"
       :aria-label="`Gap ${formatMm(gapMm)} mm to ${picked.label}`"
@@ -66,10 +67,6 @@ const label = computed(() => {
 <style scoped>
 svg {
   aspect-ratio: 1;
-}
-path,
-circle {
-  vector-effect: non-scaling-stroke;
 }
 .tried {
   fill: rgb(var(--v-theme-primary), 0.16);

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import {
-  mdiArrowLeft,
   mdiContentCopy,
   mdiDeleteOutline,
   mdiDownload,
@@ -16,7 +15,8 @@ import type { Problem } from '@/core/1-base/problem';
 import { problemText } from '@/contracts/problems';
 import { api, type ApiResult } from '../api';
 import { saveText } from '../kit/save-text';
-import ThemeSwitch from '../kit/ThemeSwitch.vue';
+import PageHead from '../kit/PageHead.vue';
+import ViewTabs from '../kit/ViewTabs.vue';
 import { formatMoney } from '@/core/1-base/units/money';
 import { CATALOGUE_FIELDS } from './catalogue-fields';
 import { readCsv, writeCsv, type CsvTable } from './csv';
@@ -31,12 +31,7 @@ const shelf = computed<CatalogueKind | 'sizes'>(() =>
   props.kind === 'sizes' ? 'sizes' : (CATALOGUE_KINDS.find((kind) => kind === props.kind) ?? 'tire'),
 );
 const own = computed<CatalogueKind>(() => (shelf.value === 'sizes' ? 'tire' : shelf.value));
-const SHELVES = [
-  { value: 'tire', title: 'Tires' },
-  { value: 'wheel', title: 'Wheels' },
-  { value: 'spacer', title: 'Spacers' },
-  { value: 'sizes', title: 'Common sizes' },
-] as const;
+const SHELVES = { tire: 'Tires', wheel: 'Wheels', spacer: 'Spacers', sizes: 'Common sizes' } as const;
 
 const items = shallowRef<readonly CatalogueItem[]>([]);
 const search = ref('');
@@ -141,34 +136,20 @@ function writeFile(): void {
 </script>
 
 <template>
-  <header class="head">
-    <v-btn
-      variant="text"
-      size="48"
-      :icon="mdiArrowLeft"
-      :to="{ name: 'bay' }"
-      aria-label="Bay board"
-      title="Bay board"
+  <PageHead title="Tires and wheels">
+    <ViewTabs
+      :model-value="shelf"
+      :views="SHELVES"
+      label="What is listed"
+      @update:model-value="(kind) => router.push({ name: 'catalogue', params: { kind } })"
     />
-    <h1>Tires and wheels</h1>
-    <v-btn-toggle :model-value="shelf" mandatory aria-label="What is listed">
-      <v-btn
-        v-for="s in SHELVES"
-        :key="s.value"
-        :value="s.value"
-        height="48"
-        @click="router.push({ name: 'catalogue', params: { kind: s.value } })"
-        >{{ s.title }}</v-btn
-      >
-    </v-btn-toggle>
-    <ThemeSwitch />
-  </header>
-  <main class="room">
+  </PageHead>
+  <main class="page stack">
     <div v-if="problems.length" class="verdict-rubs" role="alert" data-testid="catalogue-problems">
       <div v-for="p in problems.slice(0, 6)" :key="p.path + p.code">{{ problemText(p) }}</div>
     </div>
-    <div class="bar">
-      <v-text-field v-model="search" label="Search" clearable hide-details autocomplete="off" class="search" />
+    <div class="row">
+      <v-text-field v-model="search" label="Search" clearable hide-details autocomplete="off" class="grow" />
       <template v-if="shelf !== 'sizes'">
         <v-btn variant="outlined" height="48" :prepend-icon="mdiFileImportOutline" @click="picker?.click()"
           >From CSV</v-btn
@@ -218,7 +199,7 @@ function writeFile(): void {
         no-data-text="Nothing on the list yet: add one, read a CSV, or take a common size."
       >
         <template #[`item.actions`]="{ item }">
-          <span class="actions">
+          <span class="apart">
             <v-btn variant="text" size="48" :icon="mdiPencilOutline" aria-label="Change" @click="edit(item.id)" />
             <v-btn variant="text" size="48" :icon="mdiDeleteOutline" aria-label="Remove" @click="remove(item.id)" />
           </span>
@@ -238,35 +219,4 @@ function writeFile(): void {
   </main>
 </template>
 
-<style scoped>
-.head {
-  display: flex;
-  align-items: center;
-  flex-wrap: wrap;
-  gap: 8px 16px;
-  padding: 6px 20px;
-  border-bottom: 2px solid var(--rule);
-}
-h1 {
-  font-size: 20px;
-  flex: 1;
-}
-.room {
-  padding: 12px 20px 30px;
-  display: grid;
-  gap: 12px;
-}
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
-.search {
-  flex: 1 1 240px;
-}
-.actions {
-  display: flex;
-  justify-content: flex-end;
-}
-</style>
+<style scoped></style>

@@ -14,7 +14,7 @@ const plural = (count: number, one: string): string => `${count} ${one}${count =
 </script>
 
 <template>
-  <section class="panel preview" aria-labelledby="csv-title" data-testid="csv-preview">
+  <section class="panel box" aria-labelledby="csv-title" data-testid="csv-preview">
     <h2 id="csv-title" class="panel-title">{{ plural(good, 'good line') }}, {{ plural(bad.length, 'bad line') }}</h2>
     <p class="muted">
       Read as {{ table.encoding }}, columns parted by {{ SEPARATORS[table.separator] ?? table.separator }}.<template
@@ -32,7 +32,7 @@ const plural = (count: number, one: string): string => `${count} ${one}${count =
       </li>
       <li v-if="bad.length > 40" class="muted">and {{ bad.length - 40 }} more</li>
     </ul>
-    <div class="keys">
+    <div class="ends">
       <v-btn variant="text" height="48" @click="emit('cancel')">Take nothing</v-btn>
       <v-btn color="primary" height="48" :disabled="good === 0" @click="emit('take')"
         >Take the {{ plural(good, 'good line') }}</v-btn
@@ -42,19 +42,11 @@ const plural = (count: number, one: string): string => `${count} ${one}${count =
 </template>
 
 <style scoped>
-.preview {
-  padding: 14px;
-  display: grid;
-  gap: 8px;
-}
 ul {
   list-style: none;
   display: grid;
   gap: 6px;
   max-height: 260px;
   overflow: auto;
-}
-.keys {
-  justify-content: flex-end;
 }
 </style>

@@ -21,7 +21,7 @@ function save(): void {
 </script>
 
 <template>
-  <form class="panel form" @submit.prevent="save">
+  <form class="panel dialog" @submit.prevent="save">
     <h2 class="panel-title">{{ isNew ? 'New' : 'Change this' }} {{ NAMES[kind] }}</h2>
     <v-text-field
       v-for="(field, i) in CATALOGUE_FIELDS[kind]"
@@ -33,20 +33,9 @@ function save(): void {
       :error-messages="problems[field.key] ? [problems[field.key]!] : []"
       autocomplete="off"
     />
-    <div class="keys">
+    <div class="ends">
       <v-btn variant="text" height="48" @click="emit('cancel')">Cancel</v-btn>
       <v-btn type="submit" color="primary" height="48">Save</v-btn>
     </div>
   </form>
 </template>
-
-<style scoped>
-.form {
-  padding: 18px;
-  display: grid;
-  gap: 8px;
-}
-.keys {
-  justify-content: flex-end;
-}
-</style>

@@ -118,8 +118,8 @@ const print = (): void => window.print();
 </script>
 
 <template>
-  <section class="panel compare" aria-label="Setups side by side">
-    <div class="head">
+  <section class="panel compare box" aria-label="Setups side by side">
+    <div class="head row">
       <h2>Side by side</h2>
       <v-btn height="48" variant="text" :to="{ name: 'bench', query: $route.query }">Back to the bench</v-btn>
       <v-btn height="48" variant="outlined" :prepend-icon="mdiContentCopy" @click="copyLink">Copy the link</v-btn>
@@ -141,7 +141,7 @@ const print = (): void => window.print();
     <p v-if="!kept.length" class="empty">
       No setup is kept yet. On the bench, try one and press Keep this one; up to four stand here beside what is fitted.
     </p>
-    <div v-else class="table-wrap" :aria-busy="computing">
+    <div v-else class="scroll" :aria-busy="computing">
       <table class="figures" data-testid="compare-table">
         <thead>
           <tr>
@@ -223,7 +223,7 @@ const print = (): void => window.print();
         </tbody>
       </table>
     </div>
-    <p class="caution small">
+    <p class="small aside">
       Verdicts are for the vehicle as surveyed. Follow the vehicle's and the parts' makers and local rules on coverage,
       spacers and height; check at full lock and full bump before driving.
     </p>
@@ -231,36 +231,13 @@ const print = (): void => window.print();
 </template>
 
 <style scoped>
-.compare {
-  padding: 12px 16px;
-  display: grid;
-  gap: 8px;
-}
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
 .head h2 {
   flex: 1;
   font-size: 20px;
 }
-.what,
-.small {
-  font-size: 15px;
-  line-height: 20px;
-}
 .address {
   user-select: all;
   overflow-wrap: anywhere;
-}
-.table-wrap {
-  overflow-x: auto;
-}
-th,
-td {
-  vertical-align: top;
 }
 th[scope='row'] {
   font-family: var(--text);
@@ -302,15 +279,6 @@ td :deep(.mark) {
 }
 .printed-name {
   display: none;
-}
-.caution {
-  border-left: 4px solid var(--rule);
-  padding-left: 10px;
-  color: var(--muted);
-}
-.empty {
-  font-size: 17px;
-  padding: 16px 0;
 }
 @media print {
   .compare {

@@ -10,6 +10,7 @@ import { useJobStore } from '../stores/job';
 import type { FinderClient } from '../workers/finder-client';
 import { postureWords, STANDARD_NAMES } from '../words';
 import { CLAIM_POSTURE_WORDS, signedMm } from './finder-words';
+import FiguresTable, { type FiguresRow } from '../kit/FiguresTable.vue';
 
 /** What somebody said fits, looked at posture by posture and school by school on this vehicle. */
 const props = defineProps<{ client: FinderClient }>();
@@ -59,11 +60,20 @@ function verdict(tire: ClaimedTire): string {
   const first = fails[0]!;
   return `It holds until: ${CLAIM_POSTURE_WORDS[first.posture].toLowerCase()}, ${postureWords(first.steerDeg, first.travelMm, -check.value!.liftMm)}.`;
 }
+
+const figuresOf = (tire: ClaimedTire): FiguresRow[] =>
+  CLAIM_POSTURES.map((posture) => ({
+    name: CLAIM_POSTURE_WORDS[posture],
+    cells: STANDARD_IDS.map((standard) => {
+      const finding = findingOf(tire, posture, standard);
+      return { text: words(finding), tone: finding.holds ? 'clear' : 'rubs' };
+    }),
+  }));
 </script>
 
 <template>
-  <div class="claim">
-    <form class="ask" @submit.prevent="look">
+  <div class="box">
+    <form class="row tops" @submit.prevent="look">
       <v-text-field
         v-model="text"
         label="A claim"
@@ -99,56 +109,14 @@ function verdict(tire: ClaimedTire): string {
         </h3>
         <p data-testid="claim-says">{{ verdict(tire) }}</p>
         <div class="scroll">
-          <table>
-            <thead>
-              <tr>
-                <th scope="col">Posture</th>
-                <th v-for="s in STANDARD_IDS" :key="s" scope="col">{{ STANDARD_NAMES[s] }}</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="p in CLAIM_POSTURES" :key="p">
-                <th scope="row">{{ CLAIM_POSTURE_WORDS[p] }}</th>
-                <td
-                  v-for="s in STANDARD_IDS"
-                  :key="s"
-                  :class="findingOf(tire, p, s).holds ? 'verdict-clear' : 'verdict-rubs'"
-                >
-                  {{ words(findingOf(tire, p, s)) }}
-                </td>
-              </tr>
-            </tbody>
-          </table>
+          <FiguresTable
+            :caption="`${tire.size} by posture and standard`"
+            corner="Posture"
+            :columns="STANDARD_IDS.map((s) => STANDARD_NAMES[s])"
+            :rows="figuresOf(tire)"
+          />
         </div>
       </section>
     </template>
   </div>
 </template>
-
-<style scoped>
-.claim {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
-.ask {
-  display: flex;
-  gap: 8px;
-  align-items: flex-start;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 15px;
-}
-th,
-td {
-  text-align: left;
-  padding: 7px 8px;
-  border-top: 1px solid var(--rule);
-}
-tbody th {
-  font-weight: 500;
-}
-</style>

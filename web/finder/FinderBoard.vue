@@ -210,7 +210,7 @@ const summary = computed(() => {
 </script>
 
 <template>
-  <figure class="board drawing">
+  <figure class="drawing box close">
     <svg
       v-if="scales && ticks"
       :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
@@ -287,11 +287,6 @@ const summary = computed(() => {
 </template>
 
 <style scoped>
-.board {
-  padding: 8px 12px 10px;
-  display: grid;
-  gap: 6px;
-}
 svg[tabindex] {
   cursor: crosshair;
 }

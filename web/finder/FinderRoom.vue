@@ -24,6 +24,7 @@ import QuestionPanel from './QuestionPanel.vue';
 import RefusedList from './RefusedList.vue';
 import SchoolsTable from './SchoolsTable.vue';
 import { useFinder } from './use-finder';
+import ViewTabs from '../kit/ViewTabs.vue';
 
 /** What is the biggest that clears this vehicle, and why does each other one not? */
 const job = useJobStore();
@@ -105,7 +106,7 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
 
 <template>
   <div v-if="finder.question.value" class="finder">
-    <div class="ask">
+    <div class="no-print">
       <QuestionPanel
         :question="finder.question.value"
         :standard="job.document!.standard"
@@ -125,15 +126,13 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
         class="server"
       />
     </div>
-    <div class="answer">
-      <nav class="views" aria-label="Views of the answer">
-        <v-btn-toggle v-model="view" aria-label="View">
-          <v-btn v-for="(title, value) in VIEWS" :key="value" :value="value" height="48">{{ title }}</v-btn>
-        </v-btn-toggle>
+    <div class="stack">
+      <div class="row">
+        <ViewTabs v-model="view" :views="VIEWS" label="Views of the answer" />
         <v-btn-toggle v-if="axles.length > 1" v-model="axleIndex" aria-label="Axle">
           <v-btn v-for="(a, i) in axles" :key="a.axle" :value="i" height="48">{{ AXLE_WORDS[a.axle] }}</v-btn>
         </v-btn-toggle>
-      </nav>
+      </div>
       <p v-if="finder.stale.value" class="small verdict-close" role="status">
         The question or the survey changed since: press Find again.
       </p>
@@ -150,7 +149,7 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
           </span></template
         >
       </p>
-      <section class="panel view" :aria-label="VIEWS[view]">
+      <section class="panel" :aria-label="VIEWS[view]">
         <template v-if="view === 'board'">
           <FinderBoard
             :answer="answer"
@@ -182,9 +181,9 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
         <FrontierTable v-else-if="view === 'frontier'" :answer="answer" @pick="pick" />
         <RefusedList v-else :answer="answer" :ride-mm="rideMm" @pick="pick" />
       </section>
-      <section v-if="pairs.length && (view === 'board' || view === 'list')" class="panel pairs" aria-label="Pairs">
+      <section v-if="pairs.length && (view === 'board' || view === 'list')" class="panel pairs box" aria-label="Pairs">
         <h2 class="panel-title">Biggest pairs, front and rear</h2>
-        <ul>
+        <ul class="entries">
           <li v-for="p in pairs.slice(0, 8)" :key="`${p.front.number}:${p.rear.number}`">
             <span class="figures"
               >{{ tireWords(p.front) }} on {{ wheelWords(p.front) }}, {{ formatMm(p.front.diameterMm, 0) }} mm; behind
@@ -217,11 +216,6 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
   gap: 12px;
   align-items: start;
 }
-.answer {
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
 .views {
   display: flex;
   flex-wrap: wrap;
@@ -229,28 +223,8 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
   min-width: 0;
   overflow-x: auto;
 }
-.server {
-  margin-top: 4px;
-}
 .none {
   padding: 30px 12px;
-}
-.view {
-  min-width: 0;
-}
-.pairs {
-  padding: 10px 12px;
-}
-.pairs ul {
-  list-style: none;
-}
-.pairs li {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  justify-content: space-between;
-  border-top: 1px solid var(--rule);
-  padding: 4px 0;
 }
 @media (max-width: 1100px) {
   .finder {
@@ -258,10 +232,6 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
   }
 }
 @media print {
-  .ask,
-  .views {
-    display: none;
-  }
   .finder {
     display: block;
   }

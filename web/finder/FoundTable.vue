@@ -69,9 +69,9 @@ const unchecked = computed(() => [...new Set(props.rows.flatMap((row) => row.unc
 </script>
 
 <template>
-  <div class="found">
-    <div class="bar">
-      <v-text-field v-model="search" label="Filter" clearable hide-details autocomplete="off" class="search" />
+  <div class="found box">
+    <div class="row">
+      <v-text-field v-model="search" label="Filter" clearable hide-details autocomplete="off" class="grow" />
       <v-btn-toggle v-model="only" aria-label="Which are listed">
         <v-btn value="all" height="48">All that will do</v-btn>
         <v-btn value="clears" height="48">As they are</v-btn>
@@ -118,22 +118,6 @@ const unchecked = computed(() => [...new Set(props.rows.flatMap((row) => row.unc
 </template>
 
 <style scoped>
-.found {
-  padding: 8px 12px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 6px;
-  min-width: 0;
-}
-.bar {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-  align-items: center;
-}
-.search {
-  flex: 1 1 180px;
-}
 tr {
   cursor: pointer;
 }

@@ -28,7 +28,7 @@ const pareto = computed<readonly FoundRow[]>(() => props.answer.pareto);
 </script>
 
 <template>
-  <div class="frontier">
+  <div class="box">
     <v-btn-toggle v-model="of" aria-label="How they may clear">
       <v-btn value="clearsMm" height="48">As they are</v-btn>
       <v-btn value="withChangesMm" height="48">With changes</v-btn>
@@ -61,9 +61,9 @@ const pareto = computed<readonly FoundRow[]>(() => props.answer.pareto);
     </div>
     <template v-if="pareto.length">
       <h3>None of these is beaten in diameter, permanence, cost and poke at once</h3>
-      <ul>
+      <ul class="ruled">
         <li v-for="row in pareto" :key="row.number">
-          <button type="button" class="line" @click="emit('pick', row.number)">
+          <button type="button" class="line-key line" @click="emit('pick', row.number)">
             <strong class="figures">{{ tireWords(row) }}</strong>
             <span class="figures">{{ formatMm(row.diameterMm, 0) }} mm</span>
             <span>{{ wheelWords(row) }}</span>
@@ -81,12 +81,6 @@ const pareto = computed<readonly FoundRow[]>(() => props.answer.pareto);
 </template>
 
 <style scoped>
-.frontier {
-  padding: 8px 12px;
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
 caption {
   text-align: left;
   font-size: 14px;
@@ -102,27 +96,11 @@ td {
   font-weight: 700;
   box-shadow: inset 0 0 0 2px var(--clear);
 }
-h3 {
-  font-size: 15px;
-}
-ul {
-  list-style: none;
-}
-li {
-  border-top: 1px solid var(--rule);
-}
-.line:not(.v-btn) {
-  width: 100%;
-  min-height: 48px;
-  display: grid;
+.line {
   grid-template-columns: 150px 70px minmax(0, 1fr) minmax(0, 1.2fr);
-  gap: 8px;
-  align-items: center;
-  text-align: left;
-  font-size: 15px;
 }
 @media (max-width: 700px) {
-  .line:not(.v-btn) {
+  .line {
     grid-template-columns: 1fr auto;
   }
 }

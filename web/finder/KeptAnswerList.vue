@@ -8,7 +8,7 @@ defineProps<{ kept: KeptAnswer; current: boolean }>();
 </script>
 
 <template>
-  <div class="kept">
+  <div class="box close">
     <p class="small" :class="{ 'verdict-close': !current }">
       {{
         current
@@ -34,14 +34,6 @@ defineProps<{ kept: KeptAnswer; current: boolean }>();
 </template>
 
 <style scoped>
-.kept {
-  padding: 0 12px 10px;
-  display: grid;
-  gap: 6px;
-}
-ol {
-  list-style: none;
-}
 li {
   display: grid;
   grid-template-columns: 140px 70px minmax(0, 1fr) 80px minmax(0, 1fr);

@@ -65,8 +65,8 @@ const print = (): void => window.print();
 </script>
 
 <template>
-  <div class="card">
-    <div class="bar no-print">
+  <div class="box">
+    <div class="no-print row">
       <v-select v-model="material" label="Thing in the way is" :items="materials" hide-details class="material" />
       <v-btn height="48" color="primary" :loading="working" :disabled="!setup" @click="work">Make the card</v-btn>
       <v-btn height="48" variant="outlined" :prepend-icon="mdiPrinterOutline" :disabled="!card" @click="print"
@@ -87,16 +87,16 @@ const print = (): void => window.print();
         }}”. Measure from the tire now fitted, {{ fittedWords }}, square to its surface, at the surveyed height. Less
         than this, and the wanted tire would come too near.
       </p>
-      <div class="parts">
+      <div class="two">
         <section>
           <h3>Ten to poke first</h3>
           <p v-if="!card.first.length">Nothing is needed that the fitted tire does not already need.</p>
-          <ol class="pokes">
+          <ol class="pokes ruled">
             <li v-for="n in card.first" :key="n.posture + n.clock + n.across">
               <strong class="figures">{{ n.clock }} {{ ACROSS_NAMES[n.across] }}</strong>
               <span>{{ POKE_POSTURE_WORDS[n.posture] }}</span>
               <span class="figures need">{{ formatMm(n.needMm!) }} mm ({{ formatFraction(n.needMm!) }} in)</span>
-              <span class="box" aria-hidden="true"></span>
+              <span class="square" aria-hidden="true"></span>
             </li>
           </ol>
         </section>
@@ -151,31 +151,9 @@ const print = (): void => window.print();
 </template>
 
 <style scoped>
-.card {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
-.bar {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
 .material {
   flex: 1 1 200px;
   max-width: 280px;
-}
-.parts {
-  display: grid;
-  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
-  gap: 16px;
-}
-h3 {
-  font-size: 16px;
-}
-.pokes {
-  list-style: none;
 }
 .pokes li {
   display: grid;
@@ -188,7 +166,7 @@ h3 {
 .need {
   font-weight: 600;
 }
-.box {
+.square {
   width: 18px;
   height: 18px;
   border: 1.5px solid var(--ink);
@@ -222,23 +200,10 @@ th,
 td {
   text-align: right;
 }
-@media screen {
-  .only-print {
-    display: none;
-  }
-}
 @media print {
-  .no-print {
-    display: none;
-  }
   table {
     break-inside: avoid;
     font-size: 12px;
-  }
-}
-@media (max-width: 800px) {
-  .parts {
-    grid-template-columns: 1fr;
   }
 }
 </style>

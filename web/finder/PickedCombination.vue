@@ -5,7 +5,8 @@ import { computed } from 'vue';
 import type { FoundRow } from '@/core/6-decisions/finder/rows';
 import type { Explanation } from '@/core/6-decisions/finder/session';
 import { formatMm } from '@/core/1-base/units/length';
-import { chanceWords, leverSentence, postureWords, verdictSentence } from '../words';
+import { postureWords } from '../words';
+import { chanceWords, leverSentence, verdictSentence } from '../advice';
 import { changesWords, lowGapWords, REMEDY_WORDS, signedMm, stanceWords, tireWords, wheelWords } from './finder-words';
 
 /** One combination looked at closely: what it meets, what mends it, how sure that is, and other ways to the same tire. */
@@ -34,8 +35,8 @@ const window = computed(() => {
 </script>
 
 <template>
-  <section class="panel picked" aria-label="Picked combination">
-    <div class="head">
+  <section class="panel box" aria-label="Picked combination">
+    <div class="apart">
       <h2 class="panel-title figures">{{ title }}</h2>
       <div v-if="explanation" class="keys">
         <v-btn v-if="explanation.failing.length" height="48" variant="outlined" @click="emit('plan')">Plan it</v-btn>
@@ -56,7 +57,7 @@ const window = computed(() => {
           measured.</template
         >
       </p>
-      <ul v-if="explanation.changes.length" class="changes">
+      <ul v-if="explanation.changes.length" class="bullets">
         <li v-for="c in explanation.changes" :key="c.corner + c.id">
           <strong>{{ c.remedy ? REMEDY_WORDS[c.remedy] : 'Nothing allowed does' }}</strong>
           {{ c.label }}, {{ cornerName(c.corner) }}: {{ formatMm(c.mm) }} mm.
@@ -73,11 +74,11 @@ const window = computed(() => {
       <p>{{ window }}</p>
       <template v-if="ways.length > 1">
         <h3>Ways to this tire, least permanent first</h3>
-        <ol class="ways">
+        <ol class="ways ruled">
           <li v-for="w in ways" :key="w.number">
             <button
               type="button"
-              class="way"
+              class="line-key way"
               :aria-current="w.number === explanation.number"
               @click="emit('pick', w.number)"
             >
@@ -97,49 +98,12 @@ const window = computed(() => {
 </template>
 
 <style scoped>
-.picked {
-  padding: 10px 12px;
-  display: grid;
-  gap: 6px;
-  align-content: start;
-  line-height: 22px;
-}
-.head {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  justify-content: space-between;
-  min-height: 48px;
-}
-h3 {
-  font-size: 15px;
-  margin-top: 4px;
-}
-.changes {
-  padding-left: 18px;
-}
-.ways {
-  list-style: none;
-}
-.ways li {
-  border-top: 1px solid var(--rule);
-}
-.way:not(.v-btn) {
-  width: 100%;
-  min-height: 48px;
-  display: grid;
+.way {
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 0 8px;
-  align-items: center;
-  text-align: left;
-  font-size: 15px;
-  padding: 4px 0;
 }
 .way .muted {
   grid-column: 1 / -1;
   font-size: 14px;
-}
-.way[aria-current='true'] {
-  background: rgb(var(--v-theme-primary), 0.12);
 }
 </style>

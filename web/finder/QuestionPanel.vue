@@ -108,7 +108,7 @@ const others = computed(() =>
 </script>
 
 <template>
-  <form class="panel question" aria-label="What to look for" @submit.prevent="emit('find')">
+  <form class="panel box close" aria-label="What to look for" @submit.prevent="emit('find')">
     <ChipGroup
       label="Which corners"
       :words="FIT_WORDS"
@@ -153,7 +153,7 @@ const others = computed(() =>
     <div v-if="problems.length" class="verdict-rubs small" role="alert" data-testid="finder-problems">
       <p v-for="p in others.length ? others : problems" :key="p.path + p.code">{{ problemText(p) }}</p>
     </div>
-    <div class="go">
+    <div class="row">
       <v-btn v-if="running" height="48" variant="outlined" :prepend-icon="mdiStop" @click="emit('cancel')">Stop</v-btn>
       <v-btn v-else type="submit" height="48" color="primary" :prepend-icon="mdiMagnify">Find</v-btn>
       <v-progress-linear
@@ -169,17 +169,3 @@ const others = computed(() =>
 </template>
 
 <style scoped src="../kit/folded.css"></style>
-<style scoped>
-.question {
-  padding: 10px 12px 12px;
-  display: grid;
-  gap: 4px;
-  align-content: start;
-}
-.go {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  padding-top: 8px;
-}
-</style>

@@ -26,18 +26,18 @@ const kept = computed(() =>
 </script>
 
 <template>
-  <div class="refused">
+  <div class="box close">
     <p v-if="kept.length" class="small">Combinations kept out by what has to be met: {{ kept.join(', ') }}.</p>
     <p v-for="c in answer.cannotStand" :key="JSON.stringify(c.stance)" class="small verdict-close">
       Left out: {{ stanceWords({ stand: c.stance }) || 'the height as it is' }}. Expected {{ c.expected }}; found
       {{ c.found }}.
     </p>
     <v-text-field v-model="search" label="Filter" clearable hide-details autocomplete="off" />
-    <ul v-if="lines.length">
+    <ul class="ruled" v-if="lines.length">
       <li v-for="line in lines" :key="line.tire.tire">
         <component
           :is="line.tire.number === null ? 'div' : 'button'"
-          class="line"
+          class="line-key line"
           :type="line.tire.number === null ? undefined : 'button'"
           @click="line.tire.number !== null && emit('pick', line.tire.number)"
         >
@@ -54,28 +54,8 @@ const kept = computed(() =>
 </template>
 
 <style scoped>
-.refused {
-  padding: 8px 12px;
-  display: grid;
-  gap: 6px;
-}
-ul {
-  list-style: none;
-}
-li {
-  border-top: 1px solid var(--rule);
-}
 .line {
-  width: 100%;
-  min-height: 48px;
-  display: grid;
   grid-template-columns: 150px 70px minmax(0, 1fr);
-  gap: 8px;
-  align-items: center;
-  text-align: left;
-  padding: 4px 0;
-  font-size: 15px;
-  line-height: 20px;
 }
 @media (max-width: 700px) {
   .line {

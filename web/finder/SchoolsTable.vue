@@ -10,6 +10,7 @@ import { useJobStore } from '../stores/job';
 import type { FinderClient } from '../workers/finder-client';
 import { STANDARD_NAMES } from '../words';
 import { AXLE_WORDS, changesWords, REMEDY_WORDS, tireWords, wheelWords } from './finder-words';
+import FiguresTable, { type FiguresRow } from '../kit/FiguresTable.vue';
 
 /** The same question by every school. */
 const props = defineProps<{ client: FinderClient; question: FinderQuestionEntry }>();
@@ -35,11 +36,22 @@ const rowWords = (row: FoundRow | null): string =>
     ? `${tireWords(row)}, ${formatMm(row.diameterMm, 0)} mm, on ${wheelWords(row)}${row.remedies.length ? `: ${changesWords(row)}` : ''}`
     : 'none';
 const axles = computed(() => new Set(answers.value.map(({ axle }) => axle)).size);
+
+const figuresOf = (answer: SchoolAnswer): FiguresRow => ({
+  name: `${STANDARD_NAMES[answer.standard]}${axles.value > 1 ? `, ${AXLE_WORDS[answer.axle].toLowerCase()}` : ''}`,
+  cells: [
+    answer.clears.toLocaleString('en'),
+    answer.withChanges.toLocaleString('en'),
+    rowWords(answer.biggest),
+    rowWords(answer.biggestChanged),
+    answer.forbids.map((one) => REMEDY_WORDS[one].toLowerCase()).join(', ') || 'nothing',
+  ],
+});
 </script>
 
 <template>
-  <div class="schools">
-    <div class="go">
+  <div class="box scroll">
+    <div class="row">
       <v-btn height="48" color="primary" :loading="share !== null" @click="compare">Ask every school</v-btn>
       <v-progress-linear v-if="share !== null" :model-value="100 * share" height="8" rounded color="primary" />
     </div>
@@ -48,55 +60,12 @@ const axles = computed(() => new Set(answers.value.map(({ axle }) => axle)).size
       The question as it stands, by each standard: what never rubs at all, what may kiss plastic near full bump, and
       what fits once cut.
     </p>
-    <table v-else>
-      <thead>
-        <tr>
-          <th scope="col">School</th>
-          <th scope="col">Clear as they are</th>
-          <th scope="col">With changes</th>
-          <th scope="col">Biggest as it is</th>
-          <th scope="col">Biggest with changes</th>
-          <th scope="col">Does not allow</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="a in answers" :key="a.standard + a.axle">
-          <th scope="row">
-            {{ STANDARD_NAMES[a.standard]
-            }}<template v-if="axles > 1">, {{ AXLE_WORDS[a.axle].toLowerCase() }}</template>
-          </th>
-          <td class="figures">{{ a.clears.toLocaleString('en') }}</td>
-          <td class="figures">{{ a.withChanges.toLocaleString('en') }}</td>
-          <td>{{ rowWords(a.biggest) }}</td>
-          <td>{{ rowWords(a.biggestChanged) }}</td>
-          <td>{{ a.forbids.map((one) => REMEDY_WORDS[one].toLowerCase()).join(', ') || 'nothing' }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <FiguresTable
+      v-else
+      caption="The schools side by side"
+      corner="School"
+      :columns="['Clear as they are', 'With changes', 'Biggest as it is', 'Biggest with changes', 'Does not allow']"
+      :rows="answers.map(figuresOf)"
+    />
   </div>
 </template>
-
-<style scoped>
-.schools {
-  padding: 10px 12px;
-  display: grid;
-  gap: 10px;
-  overflow-x: auto;
-}
-.go {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-}
-table {
-  border-collapse: collapse;
-  font-size: 15px;
-}
-th,
-td {
-  text-align: left;
-  vertical-align: top;
-  padding: 7px 8px;
-  border-top: 1px solid var(--rule);
-}
-</style>

@@ -107,7 +107,7 @@ const axles = computed(() =>
     </v-btn-toggle>
     <div v-for="s in ALIGNMENT_STATES" :key="s" class="state">
       <h3>{{ STATE_WORDS[s] }}</h3>
-      <div v-for="key in job.corners" :key="key" class="row">
+      <div v-for="key in job.corners" :key="key" class="wheel">
         <strong>{{ CORNER_NAMES[key] }}</strong>
         <QuantityField
           label="Camber"
@@ -144,7 +144,7 @@ const axles = computed(() =>
 </template>
 
 <style scoped>
-.row {
+.wheel {
   display: grid;
   grid-template-columns: 110px repeat(3, minmax(0, 1fr));
   gap: 8px;
@@ -152,7 +152,7 @@ const axles = computed(() =>
   padding-bottom: 8px;
 }
 @media (max-width: 700px) {
-  .row {
+  .wheel {
     grid-template-columns: minmax(0, 1fr);
   }
 }

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { useKept } from '../saving/use-kept';
-import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
+import { mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { COMEBACK_CAUSES, type ComebackCause } from '@/core/7-job/follow-up/due';
 import { COMEBACK_WORDS } from './follow-up-words';
 import { type FollowUpState } from './use-follow-up';
-import { today } from '../kit/dates';
+import { dayText, today } from '../kit/dates';
+import EntryList from '../kit/EntryList.vue';
 
 /** What brought the vehicle back, by cause. */
 const props = defineProps<{ state: FollowUpState }>();
@@ -29,33 +30,16 @@ function add(): void {
   <section class="panel box" aria-label="Comebacks">
     <h2 class="panel-title">Came back</h2>
     <p v-if="!all.length" class="muted">Nothing has come back.</p>
-    <ul>
-      <li v-for="(c, i) in all" :key="i">
-        <span>{{ c.date }}: {{ COMEBACK_WORDS[c.cause] }}{{ c.note ? `. ${c.note}` : '' }}</span>
-        <v-btn
-          size="48"
-          variant="text"
-          :icon="mdiDeleteOutline"
-          aria-label="Remove it"
-          @click="state.change((own) => void own.comebacks.splice(i, 1))"
-        />
-      </li>
-    </ul>
+    <EntryList
+      :entries="all"
+      :words="
+        ({ date, cause: why, note: found }) => `${dayText(date)}: ${COMEBACK_WORDS[why]}${found ? `. ${found}` : ''}`
+      "
+      :removal="() => 'Remove it'"
+      @remove="(i) => state.change((own) => void own.comebacks.splice(i, 1))"
+    />
     <v-select v-model="cause" :items="CAUSES" label="Why" hide-details />
     <v-text-field v-model="note" label="What was found" maxlength="400" hide-details />
     <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="add">It came back today</v-btn>
   </section>
 </template>
-
-<style scoped>
-ul {
-  list-style: none;
-  padding: 0;
-}
-li {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  border-top: 1px solid var(--rule);
-}
-</style>

@@ -87,7 +87,7 @@ const KINDS = FOLLOW_UP_KINDS.map((value) => ({ value, title: FOLLOW_UP_WORDS[va
 <template>
   <section class="panel box" aria-label="Due">
     <h2 class="panel-title">To be looked at again</h2>
-    <div class="entry">
+    <div class="fields">
       <v-text-field
         v-model="date"
         type="date"
@@ -110,10 +110,10 @@ const KINDS = FOLLOW_UP_KINDS.map((value) => ({ value, title: FOLLOW_UP_WORDS[va
       Handing over writes down the usual looks: wheel nuts, what was opened, rub marks, a year later. Days are this
       program’s working values; a maker’s own come first.
     </p>
-    <ul class="list" data-testid="due">
+    <ul class="list ruled" data-testid="due">
       <li v-for="d in due" :key="d.id">
         <TickButton :done="d.doneOn !== undefined" :label="`Done: ${d.text}`" @tick="toggle(d.id)" />
-        <span class="what">
+        <span class="stack close">
           <strong>{{ d.text }}</strong>
           <span :class="!d.doneOn && isLate(d.due) ? 'verdict-rubs' : 'muted'">
             {{ dayWords(d.due) }}{{ d.orAfterKm === undefined ? '' : `, or after ${d.orAfterKm} km`
@@ -129,7 +129,7 @@ const KINDS = FOLLOW_UP_KINDS.map((value) => ({ value, title: FOLLOW_UP_WORDS[va
         />
       </li>
     </ul>
-    <form class="entry" aria-label="Another look" @submit.prevent="add">
+    <form class="fields" aria-label="Another look" @submit.prevent="add">
       <v-select v-model="next.kind" :items="KINDS" label="What" hide-details />
       <v-text-field v-model="next.text" label="In own words" maxlength="200" hide-details />
       <v-text-field v-model="next.due" type="date" label="Due on" hide-details />
@@ -141,16 +141,6 @@ const KINDS = FOLLOW_UP_KINDS.map((value) => ({ value, title: FOLLOW_UP_WORDS[va
 </template>
 
 <style scoped>
-.entry {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(180px, 100%), 1fr));
-  gap: 8px;
-  align-items: center;
-}
-.list {
-  list-style: none;
-  padding: 0;
-}
 .list li {
   display: grid;
   grid-template-columns: 60px minmax(0, 1fr) 48px;
@@ -158,8 +148,5 @@ const KINDS = FOLLOW_UP_KINDS.map((value) => ({ value, title: FOLLOW_UP_WORDS[va
   align-items: center;
   border-top: 1px solid var(--rule);
   padding: 6px 0;
-}
-.what {
-  display: grid;
 }
 </style>

@@ -71,7 +71,7 @@ const print = (): void => window.print();
 </script>
 
 <template>
-  <div class="leaves">
+  <div class="leaves two">
     <section class="panel box no-print" aria-label="For the sheet">
       <h2 class="panel-title">For the sheet</h2>
       <v-textarea
@@ -97,7 +97,7 @@ const print = (): void => window.print();
         <h3>On it now</h3>
         <p>{{ setupLine(setup) }}. Judged by: {{ STANDARD_NAMES[job.document!.standard] }}.</p>
       </template>
-      <ul v-if="heights.length">
+      <ul class="bullets" v-if="heights.length">
         <li v-for="h in heights" :key="h">{{ h }}</li>
       </ul>
       <h3>Tires</h3>
@@ -111,12 +111,12 @@ const print = (): void => window.print();
       </template>
       <template v-if="cuts.length || trims.length">
         <h3>Changed or cut</h3>
-        <ul>
+        <ul class="bullets">
           <li v-for="c in [...cuts, ...trims]" :key="c">{{ c }}</li>
         </ul>
       </template>
       <h3>Please</h3>
-      <ul>
+      <ul class="bullets">
         <li>Come back for the wheel nuts as written below; until then look at them yourself before longer trips.</li>
         <li v-if="lifted">
           It stands higher: it rolls over sooner, brakes and corners otherwise. Take it slowly at first.
@@ -129,7 +129,7 @@ const print = (): void => window.print();
       </ul>
       <template v-if="own.due.length">
         <h3>We look at it again</h3>
-        <ul>
+        <ul class="bullets">
           <li v-for="d in own.due.filter(({ doneOn }) => !doneOn)" :key="d.id">
             {{ d.due }}{{ d.orAfterKm === undefined ? '' : `, or after ${d.orAfterKm} km` }}: {{ d.text }}
           </li>
@@ -140,12 +140,6 @@ const print = (): void => window.print();
 </template>
 
 <style scoped>
-.leaves {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.6fr);
-  gap: 12px;
-  align-items: start;
-}
 .paper {
   background: #fff;
   color: #000;
@@ -161,21 +155,7 @@ const print = (): void => window.print();
   font-size: 17px;
   margin-top: 12px;
 }
-.paper ul {
-  padding-left: 20px;
-}
-@media (max-width: 900px) {
-  .leaves {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
 @media print {
-  .no-print {
-    display: none;
-  }
-  .leaves {
-    display: block;
-  }
   .paper {
     border: 0;
     padding: 0;

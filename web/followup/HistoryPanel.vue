@@ -92,9 +92,6 @@ async function goOn(moreMm: number): Promise<void> {
 </template>
 
 <style scoped>
-.keys {
-  gap: 10px;
-}
 .events {
   list-style: none;
   padding: 0;
@@ -105,8 +102,5 @@ async function goOn(moreMm: number): Promise<void> {
   gap: 10px;
   border-top: 1px solid var(--rule);
   padding: 6px 0;
-}
-.small {
-  font-size: 15px;
 }
 </style>

@@ -44,18 +44,18 @@ function toggle(one: FastenerEntry): void {
       No torque ships with this program: enter what the vehicle’s or the part’s instructions say, and where it is
       written.
     </p>
-    <article v-for="f in all" :key="f.id" class="row" :aria-label="f.name">
+    <article v-for="f in all" :key="f.id" class="bolt" :aria-label="f.name">
       <TickButton
         :done="f.doneAt !== undefined"
         :label="`Tightened: ${f.name}`"
         :disabled="f.torqueNm === undefined"
         @tick="toggle(f)"
       />
-      <div>
+      <div class="stack close">
         <strong>{{ f.name }}</strong>
-        <span v-if="f.torqueNm !== undefined" class="figures other">{{ torqueWords(f.torqueNm) }}</span>
-        <span v-else class="muted other">torque not entered: it cannot be ticked off</span>
-        <span v-if="f.doneAt" class="muted other">{{ momentText(f.doneAt) }}{{ f.doneBy ? `, ${f.doneBy}` : '' }}</span>
+        <span v-if="f.torqueNm !== undefined" class="figures small">{{ torqueWords(f.torqueNm) }}</span>
+        <span v-else class="muted small">torque not entered: it cannot be ticked off</span>
+        <span v-if="f.doneAt" class="muted small">{{ momentText(f.doneAt) }}{{ f.doneBy ? `, ${f.doneBy}` : '' }}</span>
       </div>
       <TypedField
         label="Torque, N·m or lb ft"
@@ -87,15 +87,15 @@ function toggle(one: FastenerEntry): void {
         @click="state.change((own) => (own.fasteners = own.fasteners.filter(({ id }) => id !== f.id)))"
       />
     </article>
-    <div class="add">
-      <v-text-field v-model="name" label="Fastener" maxlength="120" hide-details @keyup.enter="add" />
+    <div class="row">
+      <v-text-field v-model="name" label="Fastener" maxlength="120" class="grow" hide-details @keyup.enter="add" />
       <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="add">Add</v-btn>
     </div>
   </section>
 </template>
 
 <style scoped>
-.row {
+.bolt {
   display: grid;
   grid-template-columns: 60px minmax(180px, 1.3fr) repeat(3, minmax(120px, 1fr)) 48px;
   gap: 10px;
@@ -103,18 +103,8 @@ function toggle(one: FastenerEntry): void {
   border-top: 1px solid var(--rule);
   padding-top: 8px;
 }
-.row > div {
-  display: grid;
-}
-.other {
-  font-size: 15px;
-}
-.add {
-  display: flex;
-  gap: 10px;
-}
 @media (max-width: 900px) {
-  .row {
+  .bolt {
     grid-template-columns: 60px minmax(0, 1fr);
   }
 }

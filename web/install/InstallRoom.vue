@@ -8,6 +8,7 @@ import InstallSheet from './InstallSheet.vue';
 import ReceivingPanel from './ReceivingPanel.vue';
 import SurprisesPanel from './SurprisesPanel.vue';
 import { useInstall } from './use-install';
+import ViewTabs from '../kit/ViewTabs.vue';
 
 /** The parts checked, then the work in its order, on a tablet in the bay. */
 const job = useJobStore();
@@ -27,14 +28,12 @@ const print = (): void => window.print();
 </script>
 
 <template>
-  <div v-if="job.document" class="install-room">
-    <nav class="views no-print" aria-label="Views of the installation">
-      <v-btn-toggle v-model="view" mandatory aria-label="View">
-        <v-btn v-for="(title, value) in VIEWS" :key="value" :value="value" height="48">{{ title }}</v-btn>
-      </v-btn-toggle>
-      <v-btn height="48" variant="outlined" @click="print">Print</v-btn>
-    </nav>
-    <p v-if="state.onHold.value.length && view !== 'receiving'" class="panel hold verdict-rubs" role="status">
+  <div v-if="job.document" class="stack">
+    <div class="apart">
+      <ViewTabs v-model="view" :views="VIEWS" label="Views of the installation" />
+      <v-btn height="48" variant="outlined" class="no-print" @click="print">Print</v-btn>
+    </div>
+    <p v-if="state.onHold.value.length && view !== 'receiving'" class="panel verdict-rubs row box" role="status">
       <strong>Do not begin:</strong> {{ state.onHold.value.length }} of the parts are not in order yet.
       <v-btn height="48" variant="text" @click="view = 'receiving'">Look at the parts</v-btn>
     </p>
@@ -46,27 +45,10 @@ const print = (): void => window.print();
 </template>
 
 <style scoped>
-.install-room {
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
 .views {
   display: flex;
   gap: 10px;
   overflow-x: auto;
   justify-content: space-between;
-}
-.hold {
-  padding: 8px 12px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
-@media print {
-  .no-print {
-    display: none;
-  }
 }
 </style>

@@ -90,7 +90,7 @@ function make(): void {
 
 <template>
   <section class="panel box" aria-label="Installation sheet">
-    <div class="head">
+    <div class="row">
       <h2 class="panel-title">Installation sheet</h2>
       <span data-testid="sheet-says"
         >{{ state.done.value }} of {{ steps.length }} done{{ spent ? `, ${timeWords(spent)} so far` : '' }}</span
@@ -114,7 +114,7 @@ function make(): void {
     <p v-if="!steps.length" class="muted">
       No sheet yet. It is made from the setup, the suspension and the plan, and can be changed as the work wants.
     </p>
-    <ol class="steps">
+    <ol class="steps ruled">
       <li v-for="(s, i) in steps" :key="s.id" :class="{ done: s.doneAt }">
         <TickButton
           :done="s.doneAt !== undefined"
@@ -124,7 +124,7 @@ function make(): void {
           :label="`Step ${i + 1} ${s.doneAt ? 'is done' : 'done'}: ${s.text}`"
           @tick="toggle(s)"
         />
-        <div class="what">
+        <div class="stack close">
           <v-textarea
             v-if="open === s.id"
             label="What is done"
@@ -140,7 +140,7 @@ function make(): void {
             {{ when(s.doneAt) }}{{ s.doneBy ? `, ${s.doneBy}` : '' }}{{ s.spentMinutes ? `, ${s.spentMinutes} min` : ''
             }}{{ s.note ? `. ${s.note}` : '' }}
           </span>
-          <div v-if="open === s.id" class="more">
+          <div v-if="open === s.id" class="row more">
             <TypedField
               label="Minutes it took"
               :value="s.spentMinutes"
@@ -204,28 +204,12 @@ function make(): void {
 </template>
 
 <style scoped>
-.head,
-.add,
-.more {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-}
-.head h2 {
-  flex: 1 1 auto;
-}
 .by {
   flex: 0 1 200px;
 }
 .add :deep(.v-text-field),
 .more :deep(.v-text-field) {
   flex: 1 1 180px;
-}
-.steps {
-  list-style: none;
-  padding: 0;
-  display: grid;
 }
 .steps li {
   display: grid;
@@ -234,10 +218,6 @@ function make(): void {
   align-items: start;
   border-top: 1px solid var(--rule);
   padding: 6px 0;
-}
-.what {
-  display: grid;
-  gap: 3px;
 }
 .text {
   font-size: 18px;
@@ -252,10 +232,5 @@ function make(): void {
 }
 .caution {
   font-size: 15px;
-}
-@media print {
-  .no-print {
-    display: none;
-  }
 }
 </style>

@@ -144,7 +144,7 @@ const wrongSize = (piece: PieceEntry): string => {
       />
       <p v-if="wrongSize(p)" class="verdict-rubs wide" role="status">{{ p.claimedSize }}: {{ wrongSize(p) }}</p>
     </article>
-    <div class="add">
+    <div class="add row">
       <v-text-field
         v-model="name"
         label="Piece, as the list names it"
@@ -181,11 +181,6 @@ const wrongSize = (piece: PieceEntry): string => {
 .piece strong,
 .wide {
   grid-column: 1 / -1;
-}
-.add {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
 }
 .add :deep(.v-text-field) {
   flex: 1 1 220px;

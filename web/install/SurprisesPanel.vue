@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { momentNow } from '@/web/kit/dates';
 import { useKept } from '../saving/use-kept';
-import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
+import { mdiPlus } from '@mdi/js';
 import { format, parseISO } from 'date-fns';
 import { computed, ref } from 'vue';
 import { timeWords } from '@/sheets/plan-words';
 import type { InstallState } from './use-install';
+import EntryList from '../kit/EntryList.vue';
 
 /** What was kept or replaced, and what nobody had reckoned with, with the time it cost. */
 const props = defineProps<{ state: InstallState }>();
@@ -50,23 +51,18 @@ const FATES = [
         A broken bolt, a missing washer: what came between, and what it cost.
       </p>
       <p v-else data-testid="surprises-say">They cost {{ timeWords(lost) }} in all.</p>
-      <ul>
-        <li v-for="(s, i) in surprises" :key="i">
-          <span>{{ s.what }}, {{ timeWords(s.minutes) }}, {{ format(parseISO(s.at), 'd MMM') }}</span>
-          <v-btn
-            size="48"
-            variant="text"
-            :icon="mdiDeleteOutline"
-            :aria-label="`Take out: ${s.what}`"
-            @click="state.change((own) => void own.surprises.splice(i, 1))"
-          />
-        </li>
-      </ul>
+      <EntryList
+        :entries="surprises"
+        :words="({ what: said, minutes: cost, at }) => `${said}, ${timeWords(cost)}, ${format(parseISO(at), 'd MMM')}`"
+        :removal="({ what: said }) => `Take out: ${said}`"
+        @remove="(i) => state.change((own) => void own.surprises.splice(i, 1))"
+      />
       <v-text-field v-model="what" label="What happened" maxlength="200" hide-details />
-      <div class="add">
+      <div class="row">
         <v-text-field
           v-model="minutes"
           label="Minutes it cost"
+          class="grow"
           inputmode="decimal"
           hide-details
           @keyup.enter="addSurprise"
@@ -77,46 +73,17 @@ const FATES = [
     </section>
     <section class="panel box" aria-label="Parts used">
       <h2 class="panel-title">Used again or replaced</h2>
-      <ul>
-        <li v-for="(u, i) in used" :key="i">
-          <span>{{ u.name }}: {{ u.fate === 'reused' ? 'used again' : 'replaced' }}</span>
-          <v-btn
-            size="48"
-            variant="text"
-            :icon="mdiDeleteOutline"
-            :aria-label="`Take out: ${u.name}`"
-            @click="state.change((own) => void own.used.splice(i, 1))"
-          />
-        </li>
-      </ul>
+      <EntryList
+        :entries="used"
+        :words="({ name, fate: came }) => `${name}: ${came === 'reused' ? 'used again' : 'replaced'}`"
+        :removal="({ name }) => `Take out: ${name}`"
+        @remove="(i) => state.change((own) => void own.used.splice(i, 1))"
+      />
       <v-text-field v-model="part" label="Part" maxlength="120" hide-details @keyup.enter="addPart" />
-      <div class="add">
-        <v-select v-model="fate" :items="FATES" aria-label="What became of it" hide-details />
+      <div class="row">
+        <v-select v-model="fate" :items="FATES" aria-label="What became of it" class="grow" hide-details />
         <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="addPart">Add the part</v-btn>
       </div>
     </section>
   </div>
 </template>
-
-<style scoped>
-.two {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(420px, 100%), 1fr));
-  gap: 10px;
-  align-items: start;
-}
-ul {
-  list-style: none;
-  padding: 0;
-}
-li {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  border-top: 1px solid var(--rule);
-}
-.add {
-  display: flex;
-  gap: 10px;
-}
-</style>

@@ -76,8 +76,8 @@ const NOTES = [
 </script>
 
 <template>
-  <div class="intake">
-    <section class="panel group" aria-labelledby="who-title">
+  <div class="intake columns">
+    <section class="panel group leaf" aria-labelledby="who-title">
       <h2 id="who-title" class="panel-title">Vehicle and use</h2>
       <v-text-field
         label="Job"
@@ -105,7 +105,7 @@ const NOTES = [
       />
     </section>
 
-    <section class="panel group" aria-labelledby="look-title">
+    <section class="panel group leaf" aria-labelledby="look-title">
       <h2 id="look-title" class="panel-title">The look wanted</h2>
       <ChipGroup
         label="Look"
@@ -136,7 +136,7 @@ const NOTES = [
       />
     </section>
 
-    <section class="panel group" aria-labelledby="allowed-title">
+    <section class="panel group leaf" aria-labelledby="allowed-title">
       <h2 id="allowed-title" class="panel-title">What may be changed</h2>
       <ChipGroup
         label="What may be changed"
@@ -150,7 +150,7 @@ const NOTES = [
       </p>
     </section>
 
-    <section class="panel group" aria-labelledby="notes-title">
+    <section class="panel group leaf" aria-labelledby="notes-title">
       <h2 id="notes-title" class="panel-title">Notes before work</h2>
       <v-textarea
         v-for="note in NOTES"
@@ -166,22 +166,3 @@ const NOTES = [
     <PhotoWall />
   </div>
 </template>
-
-<style scoped>
-.intake {
-  columns: 2 420px;
-  column-gap: 14px;
-}
-.intake > * {
-  break-inside: avoid;
-  margin-bottom: 14px;
-}
-.group {
-  padding: 14px;
-  display: grid;
-  gap: 10px;
-}
-.group p {
-  font-size: 14px;
-}
-</style>

@@ -64,7 +64,7 @@ function removePhoto(id: string): void {
 </script>
 
 <template>
-  <section class="panel wall" aria-labelledby="photos-title">
+  <section class="panel leaf" aria-labelledby="photos-title">
     <h2 id="photos-title" class="panel-title">Photos</h2>
     <div v-if="problems.length" class="verdict-rubs" role="alert" data-testid="photo-problems">
       <div v-for="p in problems" :key="p.path + p.found">{{ problemText(p) }}</div>
@@ -85,7 +85,7 @@ function removePhoto(id: string): void {
             :style="{ left: `${100 * m.x}%`, top: `${100 * m.y}%` }"
           />
         </button>
-        <span class="caption">{{ photo.caption || 'no caption' }}</span>
+        <span class="small">{{ photo.caption || 'no caption' }}</span>
       </li>
     </ul>
     <p v-if="!photos.length" class="muted">
@@ -96,7 +96,7 @@ function removePhoto(id: string): void {
     >
     <input ref="picker" type="file" accept="image/*" multiple hidden data-testid="photo-file" @change="take" />
     <v-dialog :model-value="opened !== undefined" max-width="900" @update:model-value="openId = null">
-      <div v-if="opened" class="panel open">
+      <div v-if="opened" class="panel dialog">
         <v-text-field
           label="What it shows"
           maxlength="200"
@@ -114,7 +114,7 @@ function removePhoto(id: string): void {
             >{{ m.label }}</span
           >
         </button>
-        <div class="keys">
+        <div class="ends">
           <v-btn
             variant="text"
             height="48"
@@ -133,16 +133,6 @@ function removePhoto(id: string): void {
 </template>
 
 <style scoped>
-.wall,
-.open {
-  padding: 14px;
-  display: grid;
-  gap: 10px;
-  justify-items: start;
-}
-.open > * {
-  width: 100%;
-}
 ul {
   list-style: none;
   display: grid;
@@ -161,13 +151,6 @@ ul {
   aspect-ratio: 4 / 3;
   object-fit: fill;
   border-radius: 4px;
-}
-.big img {
-  width: 100%;
-  display: block;
-}
-.caption {
-  font-size: 14px;
 }
 .mark {
   position: absolute;
@@ -190,8 +173,5 @@ ul {
   color: #fff;
   padding: 1px 6px;
   font-size: 14px;
-}
-.keys {
-  justify-content: flex-end;
 }
 </style>

@@ -6,7 +6,8 @@ import { STANDARDS, verdictOf } from '@/core/4-clearance/case/standard';
 import { formatFraction, formatMm } from '@/core/1-base/units/length';
 import { cornerLimits } from '../job/corner-limits';
 import { useJobStore } from '../stores/job';
-import { ACROSS_NAMES, chanceWords, postureWords, STANDARD_NAMES } from '../words';
+import { ACROSS_NAMES, postureWords, STANDARD_NAMES } from '../words';
+import { chanceWords } from '../advice';
 import PostureGlyph from './PostureGlyph.vue';
 import VerdictMark from './VerdictMark.vue';
 

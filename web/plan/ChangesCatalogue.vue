@@ -52,7 +52,7 @@ const never = computed(() =>
 </script>
 
 <template>
-  <section class="panel catalogue" aria-label="Changes">
+  <section class="panel box scroll" aria-label="Changes">
     <p class="small">
       Never cut or changed for gap: {{ never }}, what stands inside the wheel, restraint and crash structure. Most
       amounts and times are working values of this project; the shop’s own times and prices are entered beside the plan.
@@ -78,9 +78,9 @@ const never = computed(() =>
               <span v-if="!r.permitted" class="verdict-close sub">not by “{{ STANDARD_NAMES[standard] }}”</span>
             </th>
             <td>{{ r.on }}</td>
-            <td class="short">{{ r.most }}</td>
-            <td class="short">{{ r.hand }}</td>
-            <td class="short">{{ r.power }}</td>
+            <td class="unbroken">{{ r.most }}</td>
+            <td class="unbroken">{{ r.hand }}</td>
+            <td class="unbroken">{{ r.power }}</td>
             <td>{{ r.used }}</td>
             <td>
               <span v-for="c in r.cautions" :key="c" class="sub">{{ c }}</span>
@@ -94,24 +94,14 @@ const never = computed(() =>
 </template>
 
 <style scoped>
-.catalogue {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
 table {
   min-width: 900px;
-}
-th,
-td {
-  vertical-align: top;
 }
 th[scope='row'] {
   font-weight: 600;
   min-width: 150px;
 }
-.short {
+.unbroken {
   white-space: nowrap;
 }
 .sub {

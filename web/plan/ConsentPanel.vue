@@ -31,14 +31,14 @@ function withdraw({ corner, id }: ThingOutcome): void {
 </script>
 
 <template>
-  <section class="panel consent" aria-label="Crash bracket">
+  <section class="panel box close" aria-label="Crash bracket">
     <h2 class="panel-title">Maker’s crash bracket</h2>
     <p class="verdict-rubs">{{ PRECAUTION_WORDS.ownerConsent }} {{ PRECAUTION_WORDS.structureStays }}</p>
     <p class="small">
       Taking it off is a decision of its own and never part of a plan by itself. With the owner’s consent it becomes one
       of the ways, and the work order carries the statement to be signed.
     </p>
-    <div v-for="bracket in brackets" :key="bracket.corner + bracket.id" class="row">
+    <div v-for="bracket in brackets" :key="bracket.corner + bracket.id" class="bracket">
       <strong>{{ bracket.label }}, {{ cornerName(bracket.corner) }}</strong>
       <template v-if="of(bracket)">
         <span>agreed by {{ of(bracket)!.owner }}, {{ of(bracket)!.date }}</span>
@@ -56,12 +56,7 @@ function withdraw({ corner, id }: ThingOutcome): void {
 </template>
 
 <style scoped>
-.consent {
-  padding: 10px 12px;
-  display: grid;
-  gap: 6px;
-}
-.row {
+.bracket {
   display: grid;
   grid-template-columns: minmax(0, 1.4fr) minmax(0, 1fr) minmax(0, 1fr) auto;
   gap: 8px;
@@ -70,7 +65,7 @@ function withdraw({ corner, id }: ThingOutcome): void {
   padding-top: 6px;
 }
 @media (max-width: 700px) {
-  .row {
+  .bracket {
     grid-template-columns: minmax(0, 1fr);
   }
 }

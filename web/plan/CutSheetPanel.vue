@@ -145,23 +145,23 @@ async function savePdf(): Promise<void> {
 </script>
 
 <template>
-  <section class="panel cut-sheet" aria-label="Cut sheet">
+  <section class="panel box" aria-label="Cut sheet">
     <p v-if="!things.length" class="muted">
       Nothing here may be cut: the survey has no plastic, liner, sheet metal or body mount.
     </p>
     <template v-else>
-      <div class="bar">
+      <div class="bar row">
         <v-select
           :model-value="thing?.value"
           :items="things"
           label="Thing to cut"
           hide-details
-          class="thing"
+          class="grow"
           @update:model-value="pick"
         />
         <v-checkbox v-model="mirrored" label="Mirrored, for the other side" hide-details density="compact" />
       </div>
-      <div v-if="entry" class="bar">
+      <div v-if="entry" class="bar row">
         <QuantityField
           label="Left by the first cut"
           :value="entry.allowanceMm"
@@ -194,7 +194,7 @@ async function savePdf(): Promise<void> {
         <p v-if="!drawn.sheet.need.length" class="verdict-clear">
           Nothing has to be cut here: what is wanted is left all over it.
         </p>
-        <dl v-else class="says figures" data-testid="sheet-says">
+        <dl v-else class="says figures facts" data-testid="sheet-says">
           <div>
             <dt>{{ drawn.sheet.flapMm > 0 ? 'Fold line' : 'Cut' }} leaves</dt>
             <dd>{{ formatMm(drawn.sheet.requiredMm) }} mm</dd>
@@ -251,8 +251,8 @@ async function savePdf(): Promise<void> {
           {{ PRECAUTION_WORDS.eyeProtection }} {{ PRECAUTION_WORDS.noHeatNearFuelOrAirbag }}
           {{ PRECAUTION_WORDS.structureStays }} Deburr, prime, paint and seal the edge.
         </p>
-        <div class="bar">
-          <v-select v-model="paper" :items="PAPER_SIZES" label="Paper" hide-details class="paper" />
+        <div class="bar row">
+          <v-select v-model="paper" :items="PAPER_SIZES" label="Paper" hide-details class="short" />
           <v-btn height="48" color="primary" :prepend-icon="mdiDownload" @click="savePdf">PDF at full size</v-btn>
           <v-btn height="48" variant="outlined" :prepend-icon="mdiDownload" @click="saveSvg">SVG</v-btn>
           <v-btn height="48" variant="outlined" :prepend-icon="mdiDownload" @click="saveDxf">DXF</v-btn>
@@ -264,38 +264,8 @@ async function savePdf(): Promise<void> {
 </template>
 
 <style scoped>
-.cut-sheet {
-  padding: 10px 12px;
-  display: grid;
-  gap: 10px;
-}
-.bar {
-  display: flex;
-  gap: 10px;
-  flex-wrap: wrap;
-  align-items: center;
-}
-.thing {
-  flex: 1 1 280px;
-}
 .bar :deep(.quantity) {
   flex: 1 1 200px;
   max-width: 260px;
-}
-.paper {
-  max-width: 130px;
-}
-.says {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 26px;
-}
-.says dt {
-  color: var(--muted);
-  font-size: 14px;
-}
-.says dd {
-  font-size: 18px;
-  font-weight: 600;
 }
 </style>

@@ -8,7 +8,7 @@ defineProps<{ order: OrderDocument }>();
 <template>
   <article class="panel order-paper" aria-label="Work order" data-testid="work-order">
     <h2>{{ order.title }}</h2>
-    <dl class="facts">
+    <dl class="heads">
       <div v-for="[name, value] in order.facts" :key="name">
         <dt>{{ name }}</dt>
         <dd>{{ value }}</dd>
@@ -46,7 +46,7 @@ defineProps<{ order: OrderDocument }>();
         <span class="what">{{ s.what }}</span>
         <span class="figures">{{ s.time }}</span>
         <span class="figures money">{{ s.money }}</span>
-        <span class="box" aria-hidden="true"></span>
+        <span class="square" aria-hidden="true"></span>
         <ul v-if="s.cautions.length">
           <li v-for="c in s.cautions" :key="c" class="caution">{{ c }}</li>
         </ul>
@@ -86,7 +86,7 @@ defineProps<{ order: OrderDocument }>();
     </table>
     <template v-if="order.notes.length">
       <h3>To know</h3>
-      <ul class="notes">
+      <ul class="bullets">
         <li v-for="n in order.notes" :key="n">{{ n }}</li>
       </ul>
     </template>
@@ -117,15 +117,15 @@ h3 {
   margin-top: 8px;
   break-after: avoid;
 }
-.facts {
+.heads {
   display: grid;
   gap: 2px;
 }
-.facts div {
+.heads div {
   display: grid;
   grid-template-columns: 110px minmax(0, 1fr);
 }
-.facts dt {
+.heads dt {
   color: var(--muted);
 }
 th,
@@ -165,21 +165,13 @@ th[scope='row'] {
   width: 82px;
   vertical-align: top;
 }
-.box {
+.square {
   display: inline-block;
   width: 18px;
   height: 18px;
   border: 1.5px solid var(--ink);
   margin-left: 14px;
   vertical-align: top;
-}
-.caution {
-  list-style: '!  ';
-  margin-left: 22px;
-  font-size: 14px;
-}
-.notes {
-  padding-left: 20px;
 }
 .signature {
   display: grid;

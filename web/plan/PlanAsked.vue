@@ -86,11 +86,11 @@ const triedLine = (axle: Axle): string => {
 </script>
 
 <template>
-  <form class="panel asked-plan" aria-label="What may be done" @submit.prevent="emit('search')">
+  <form class="panel box close" aria-label="What may be done" @submit.prevent="emit('search')">
     <div v-if="problems.length" class="verdict-rubs small" role="alert" data-testid="plan-problems">
       <p v-for="p in problems" :key="p.path + p.code">{{ problemText(p) }}</p>
     </div>
-    <div class="go">
+    <div class="row">
       <v-btn v-if="running" height="48" variant="outlined" :prepend-icon="mdiStop" @click="emit('stop')">Stop</v-btn>
       <v-btn v-else type="submit" height="48" color="primary" :prepend-icon="mdiClipboardCheckOutline"
         >Find plans</v-btn
@@ -175,17 +175,3 @@ const triedLine = (axle: Axle): string => {
 
 <style scoped src="../kit/asked.css"></style>
 <style scoped src="../kit/folded.css"></style>
-<style scoped>
-.asked-plan {
-  padding: 10px 12px 12px;
-  display: grid;
-  gap: 4px;
-  align-content: start;
-}
-.go {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  padding-bottom: 8px;
-}
-</style>

@@ -64,7 +64,7 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
 </script>
 
 <template>
-  <section class="panel found" aria-label="Plans found">
+  <section class="panel box" aria-label="Plans found">
     <p v-if="stale" class="small verdict-close" role="status">
       Something these plans depend on changed since: press Find plans again.
     </p>
@@ -77,7 +77,7 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
         </p>
         <p v-if="card.trades" class="small">{{ card.trades }}</p>
         <p v-if="!card.plan.steps.length">Clears as it is: nothing has to be done.</p>
-        <ol>
+        <ol class="bullets">
           <li v-for="step in card.plan.steps" :key="stepWords(step)" class="small">{{ stepWords(step) }}</li>
         </ol>
         <v-btn height="48" variant="outlined" :disabled="stale" @click="emit('take', card.plan)">Take this plan</v-btn>
@@ -85,7 +85,7 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
     </div>
     <details v-if="others.length" class="small">
       <summary>What each change is worth: the best plan without it</summary>
-      <ul class="others">
+      <ul class="entries">
         <li v-for="other in others" :key="other.without">
           <span>{{ other.says }}</span>
           <v-btn v-if="other.plan" height="48" variant="text" :disabled="stale" @click="emit('take', other.plan)"
@@ -96,7 +96,7 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
     </details>
     <div v-if="!cards.length && answer.nearest" role="alert" data-testid="no-plan">
       <p class="verdict-rubs"><strong>Nothing that is allowed clears it.</strong> The nearest leaves:</p>
-      <ul class="left">
+      <ul class="bullets">
         <li v-for="{ verdict, refusals } in answer.nearest.left" :key="verdict.corner + verdict.id">
           <strong>{{ verdict.label }}</strong>, {{ cornerName(verdict.corner) }}: {{ formatMm(-verdict.marginMm) }} mm
           short.
@@ -112,12 +112,8 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
 </template>
 
 <style scoped src="../kit/folded.css"></style>
+
 <style scoped>
-.found {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-}
 .cards {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(250px, 1fr));
@@ -129,28 +125,5 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
   align-content: start;
   border-top: 3px solid var(--ink);
   padding-top: 6px;
-}
-h3 {
-  font-size: 16px;
-}
-.sum {
-  font-size: 15px;
-}
-ol {
-  padding-left: 20px;
-}
-.others {
-  list-style: none;
-}
-.others li {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  justify-content: space-between;
-  border-top: 1px solid var(--rule);
-  min-height: 48px;
-}
-.left {
-  padding-left: 18px;
 }
 </style>

@@ -23,6 +23,7 @@ import SpacerPanel from './SpacerPanel.vue';
 import ThingsTable from './ThingsTable.vue';
 import WorkOrderPanel from './WorkOrderPanel.vue';
 import { usePlan } from './use-plan';
+import ViewTabs from '../kit/ViewTabs.vue';
 
 /** What is the cheapest and least permanent way to make it clear, and how is it done? */
 const job = useJobStore();
@@ -127,12 +128,8 @@ watchEffect(() => {
         @stop="state.stop"
       />
     </div>
-    <div class="answer">
-      <nav class="views no-print" aria-label="Views of the plan">
-        <v-btn-toggle v-model="view" aria-label="View">
-          <v-btn v-for="(title, value) in VIEWS" :key="value" :value="value" height="48">{{ title }}</v-btn>
-        </v-btn-toggle>
-      </nav>
+    <div class="stack">
+      <ViewTabs v-model="view" :views="VIEWS" label="Views of the plan" />
       <template v-if="view === 'plan'">
         <PlanCards
           v-if="state.answer.value"
@@ -145,7 +142,7 @@ watchEffect(() => {
         </p>
         <ConsentPanel v-if="brackets.length" :brackets="brackets" :plan="state.plan.value" @change="state.change" />
         <section class="panel box" aria-label="The plan">
-          <div class="head">
+          <div class="apart">
             <h2 class="panel-title">The plan</h2>
             <v-btn height="48" variant="outlined" :disabled="!judged || !hasPlan" @click="sideBySide"
               >See it side by side</v-btn
@@ -206,26 +203,6 @@ watchEffect(() => {
 .shop {
   padding: 2px 12px 8px;
 }
-.answer {
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
-.views {
-  display: flex;
-  min-width: 0;
-  overflow-x: auto;
-}
-.head {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 12px;
-  flex-wrap: wrap;
-}
-h3 {
-  font-size: 16px;
-}
 .knock {
   padding-left: 18px;
   line-height: 23px;
@@ -239,9 +216,6 @@ h3 {
   }
 }
 @media print {
-  .no-print {
-    display: none;
-  }
   .plan-room {
     display: block;
   }

@@ -90,7 +90,7 @@ const line = computed(
       />
       <details class="inner">
         <summary class="small">Minutes and parts of each change, at one thing or axle</summary>
-        <div v-for="kind in MODIFICATIONS" :key="kind" class="row">
+        <div v-for="kind in MODIFICATIONS" :key="kind" class="price">
           <span class="small">{{ MODIFICATION_WORDS[kind] }}</span>
           <TypedField
             :label="`Minutes (${usual(kind)})`"
@@ -119,7 +119,7 @@ const line = computed(
 <style scoped src="../kit/asked.css"></style>
 <style scoped src="../kit/folded.css"></style>
 <style scoped>
-.row {
+.price {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 110px 96px;
   gap: 8px;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import type { SpacerEntry } from '@/contracts/plan';
 import { LIMITS, type Range } from '@/core/1-base/limits';
 import type { SpacerFinding, SpacerFit } from '@/core/6-decisions/plan/spacer-check';
@@ -9,9 +10,15 @@ import { SPACER_CHECK_WORDS, SPACER_FIELD_WORDS } from '@/sheets/plan-words';
 import ChipGroup from '../kit/ChipGroup.vue';
 import QuantityField from '../kit/QuantityField.vue';
 import TypedField from '../kit/TypedField.vue';
+import FiguresTable from '../kit/FiguresTable.vue';
 
 /** What was measured of a spacer, its hub and its wheel, and what that says. */
-defineProps<{ entry: SpacerEntry; fit: SpacerFit; findings: readonly SpacerFinding[]; problem: string }>();
+const props = defineProps<{
+  entry: SpacerEntry;
+  fit: SpacerFit;
+  findings: readonly SpacerFinding[];
+  problem: string;
+}>();
 const emit = defineEmits<{
   set: [field: keyof SpacerEntry, value: SpacerEntry[keyof SpacerEntry] | undefined];
   studs: [mm: number | undefined];
@@ -51,6 +58,22 @@ const readPattern = (text: string) =>
   });
 const writeText = (text: string): string => text;
 const readText = (text: string) => attempt(() => text.trim().slice(0, 80));
+
+const TONES = { right: 'clear', wrong: 'rubs', unknown: 'close' } as const;
+function foundWords({ check, missing, haveMm, needMm }: SpacerFinding): string {
+  if (missing.length) return `measure ${missing.map((field) => SPACER_FIELD_WORDS[field]).join(', ')}`;
+  if (haveMm === null || needMm === null) return '';
+  const have = `${formatMm(haveMm, 2)} mm`;
+  return ['register', 'wheelRegister', 'pattern'].includes(check)
+    ? `${have} against ${formatMm(needMm, 2)} mm`
+    : `${have}, at least ${formatMm(needMm)} mm wanted`;
+}
+const rows = computed(() =>
+  props.findings.map((finding) => ({
+    name: SPACER_CHECK_WORDS[finding.check],
+    cells: [{ text: VERDICT_WORDS[finding.verdict], strong: true, tone: TONES[finding.verdict] }, foundWords(finding)],
+  })),
+);
 </script>
 
 <template>
@@ -127,39 +150,7 @@ const readText = (text: string) => attempt(() => text.trim().slice(0, 80));
       density="compact"
       @update:model-value="(on: boolean | null) => emit('set', 'facesBare', on ? true : undefined)"
     />
-    <table class="figures" data-testid="spacer-checks">
-      <caption class="visually-hidden">
-        Checks of the spacer
-      </caption>
-      <tbody>
-        <tr v-for="f in findings" :key="f.check">
-          <th scope="row">{{ SPACER_CHECK_WORDS[f.check] }}</th>
-          <td :class="{ right: 'verdict-clear', wrong: 'verdict-rubs', unknown: 'verdict-close' }[f.verdict]">
-            <strong>{{ VERDICT_WORDS[f.verdict] }}</strong>
-          </td>
-          <td>
-            <template v-if="f.missing.length"
-              >measure {{ f.missing.map((field) => SPACER_FIELD_WORDS[field]).join(', ') }}</template
-            >
-            <template v-else-if="f.haveMm !== null && f.needMm !== null"
-              >{{ formatMm(f.haveMm, 2) }} mm{{
-                ['register', 'wheelRegister', 'pattern'].includes(f.check)
-                  ? ` against ${formatMm(f.needMm, 2)} mm`
-                  : `, at least ${formatMm(f.needMm)} mm wanted`
-              }}</template
-            >
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <FiguresTable data-testid="spacer-checks" caption="Checks of the spacer" :columns="[]" :rows="rows" />
     <p v-if="problem" class="verdict-rubs" role="alert">{{ problem }}</p>
   </section>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
-  gap: 10px;
-}
-</style>

@@ -129,7 +129,7 @@ const useIt = (): void =>
 </script>
 
 <template>
-  <div class="spacer">
+  <div class="stack">
     <section class="panel box" aria-label="How thick">
       <h2 class="panel-title">How thick, {{ cornerName(key) }}</h2>
       <p v-for="p in problems" :key="p.path + p.code" class="verdict-rubs" role="alert">{{ problemText(p) }}</p>
@@ -153,7 +153,7 @@ const useIt = (): void =>
     />
     <section class="panel box" aria-label="What else it moves">
       <h2 class="panel-title">What else it moves, against what is fitted</h2>
-      <ul v-if="moves" class="plain">
+      <ul v-if="moves" class="bullets">
         <li>
           Wheel {{ formatMm(Math.abs(moves.outMm)) }} mm further {{ moves.outMm >= 0 ? 'out' : 'in' }}; track
           {{ formatMm(2 * Math.abs(moves.outMm)) }} mm {{ moves.outMm >= 0 ? 'wider' : 'narrower' }} with both sides
@@ -173,7 +173,7 @@ const useIt = (): void =>
         </li>
       </ul>
       <h3>Hardware for one axle</h3>
-      <ul class="plain">
+      <ul class="bullets">
         <li v-for="h in hardware" :key="h.what">
           {{ h.quantity === 0 ? 'Enter the bolt patterns:' : `${h.quantity} x` }} {{ hardwareWords(h) }}
         </li>
@@ -189,17 +189,3 @@ const useIt = (): void =>
     </section>
   </div>
 </template>
-
-<style scoped>
-.spacer {
-  display: grid;
-  gap: 10px;
-}
-h3 {
-  font-size: 16px;
-}
-.plain {
-  padding-left: 18px;
-  line-height: 23px;
-}
-</style>

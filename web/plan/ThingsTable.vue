@@ -120,13 +120,6 @@ const range = { min: 0, max: 300, unit: 'mm' };
 </template>
 
 <style scoped>
-th,
-td {
-  vertical-align: top;
-}
-thead th {
-  border-top: 0;
-}
 th[scope='row'] {
   font-weight: 600;
   min-width: 130px;

@@ -3,7 +3,7 @@ import { pdfBlob } from '@/web/kit/save-text';
 import { problemText } from '@/contracts/problems';
 import { dayText, today } from '@/web/kit/dates';
 import { useKept } from '../saving/use-kept';
-import { mdiDeleteOutline, mdiDownload, mdiPrinterOutline } from '@mdi/js';
+import { mdiDownload, mdiPrinterOutline } from '@mdi/js';
 import { computed, ref, toRaw } from 'vue';
 import { workOrder } from '@/core/6-decisions/plan/work-order';
 import { attempt, ProblemError } from '@/core/1-base/problem';
@@ -17,6 +17,7 @@ import { useJobStore } from '../stores/job';
 import { STANDARD_NAMES } from '../words';
 import OrderPaper from './OrderPaper.vue';
 import type { PlanState } from './use-plan';
+import EntryList from '../kit/EntryList.vue';
 
 /** The plan as a work order: on the screen, printed, as PDF, its parts as CSV; the shop adds its own steps and parts. */
 const props = defineProps<{ state: PlanState }>();
@@ -134,10 +135,10 @@ function addStep(): void {
 </script>
 
 <template>
-  <div class="order">
+  <div class="stack">
     <section class="panel box no-print" aria-label="Paper">
-      <div class="bar">
-        <v-select v-model="paper" :items="PAPER_SIZES" label="Paper" hide-details class="paper" />
+      <div class="row">
+        <v-select v-model="paper" :items="PAPER_SIZES" label="Paper" hide-details class="short" />
         <v-btn height="48" color="primary" :prepend-icon="mdiDownload" :disabled="!paperOrder" @click="savePdf"
           >PDF</v-btn
         >
@@ -151,48 +152,36 @@ function addStep(): void {
       <p v-if="pdfProblem" class="verdict-rubs" role="alert">{{ pdfProblem }}</p>
       <details>
         <summary>Add a part</summary>
-        <form class="bar" aria-label="Add a part" @submit.prevent="addPart">
+        <form class="row" aria-label="Add a part" @submit.prevent="addPart">
           <v-text-field v-model="part.name" label="Part" maxlength="120" hide-details class="wide" />
           <v-text-field v-model="part.quantity" label="Quantity" hide-details class="short" />
           <v-text-field v-model="part.price" label="Each" hide-details class="short" />
           <v-btn height="48" type="submit" variant="outlined">Add</v-btn>
         </form>
         <p v-if="partProblem" class="verdict-rubs small" role="alert">{{ partProblem }}</p>
-        <ul class="listed">
-          <li v-for="(p, i) in state.plan.value?.parts ?? []" :key="i">
-            {{ p.quantity }} x {{ p.name }}
-            <v-btn
-              size="48"
-              variant="text"
-              :icon="mdiDeleteOutline"
-              :aria-label="`Remove ${p.name}`"
-              @click="state.change((plan) => (plan.parts = plan.parts.filter((_, k) => k !== i)))"
-            />
-          </li>
-        </ul>
+        <EntryList
+          :entries="state.plan.value?.parts ?? []"
+          :words="({ quantity, name }) => `${quantity} x ${name}`"
+          :removal="({ name }) => `Remove ${name}`"
+          @remove="(i) => state.change((plan) => void plan.parts.splice(i, 1))"
+        />
       </details>
       <details>
         <summary>Record a step that a kit’s maker prescribes</summary>
         <p class="small muted">It is recorded with its source and not judged here.</p>
-        <form class="bar" aria-label="Record a prescribed step" @submit.prevent="addStep">
+        <form class="row" aria-label="Record a prescribed step" @submit.prevent="addStep">
           <v-text-field v-model="step.text" label="Step" maxlength="300" hide-details class="wide" />
           <v-text-field v-model="step.source" label="Source" maxlength="200" hide-details class="wide" />
           <v-text-field v-model="step.minutes" label="Minutes" hide-details class="short" />
           <v-btn height="48" type="submit" variant="outlined">Record</v-btn>
         </form>
         <p v-if="stepProblem" class="verdict-rubs small" role="alert">{{ stepProblem }}</p>
-        <ul class="listed">
-          <li v-for="(s, i) in state.plan.value?.prescribed ?? []" :key="i">
-            {{ s.text }} ({{ s.source }})
-            <v-btn
-              size="48"
-              variant="text"
-              :icon="mdiDeleteOutline"
-              :aria-label="`Remove ${s.text}`"
-              @click="state.change((plan) => (plan.prescribed = plan.prescribed.filter((_, k) => k !== i)))"
-            />
-          </li>
-        </ul>
+        <EntryList
+          :entries="state.plan.value?.prescribed ?? []"
+          :words="({ text, source }) => `${text} (${source})`"
+          :removal="({ text }) => `Remove ${text}`"
+          @remove="(i) => state.change((plan) => void plan.prescribed.splice(i, 1))"
+        />
       </details>
     </section>
     <OrderPaper v-if="paperOrder" :order="paperOrder" />
@@ -201,38 +190,9 @@ function addStep(): void {
 </template>
 
 <style scoped src="../kit/folded.css"></style>
+
 <style scoped>
-.order {
-  display: grid;
-  gap: 10px;
-}
-.bar {
-  display: flex;
-  gap: 10px;
-  flex-wrap: wrap;
-  align-items: center;
-}
-.paper {
-  max-width: 130px;
-}
 .wide {
   flex: 2 1 180px;
-}
-.short {
-  flex: 0 1 104px;
-}
-.listed {
-  list-style: none;
-}
-.listed li {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  border-top: 1px solid var(--rule);
-}
-@media print {
-  .no-print {
-    display: none;
-  }
 }
 </style>

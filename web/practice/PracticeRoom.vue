@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { mdiArrowLeft } from '@mdi/js';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
 import { problemText } from '@/contracts/problems';
 import type { LeverKind } from '@/core/6-decisions/levers/lever-kinds';
@@ -15,7 +14,7 @@ import type { Problem } from '@/core/1-base/problem';
 import { tireSection } from '@/core/2-vehicle/tire/section';
 import { setupLine } from '@/sheets/order-head';
 import QuantityField from '../kit/QuantityField.vue';
-import ThemeSwitch from '../kit/ThemeSwitch.vue';
+import PageHead from '../kit/PageHead.vue';
 import { bothUnits } from '../../core/1-base/units/length';
 import type { PracticeWorker } from '../workers/practice.worker';
 import { WorkerLink } from '../workers/worker-link';
@@ -126,15 +125,8 @@ const isRight = computed(() => misses.value?.length === 0);
 </script>
 
 <template>
-  <header class="head">
-    <v-btn :icon="mdiArrowLeft" variant="text" size="48" aria-label="Back to the bay board" :to="{ name: 'bay' }" />
-    <div class="name">
-      <h1>Practice</h1>
-      <p class="muted">An invented corner; point first, then the engine shows it</p>
-    </div>
-    <ThemeSwitch />
-  </header>
-  <main class="practice">
+  <PageHead title="Practice" says="An invented corner; point first, then the engine shows it" />
+  <main class="page stack practice">
     <v-btn-toggle :model-value="level" mandatory aria-label="Level" @update:model-value="setLevel">
       <v-btn v-for="l in PRACTICE_LEVELS" :key="l" :value="l" height="48">{{ LEVEL_WORDS[l] }}</v-btn>
     </v-btn-toggle>
@@ -145,7 +137,7 @@ const isRight = computed(() => misses.value?.length === 0);
         On it now: <strong>{{ setupLine(offset.from) }}</strong>. Tried: <strong>{{ setupLine(offset.to) }}</strong>.
       </p>
       <p>How much further in does the inner sidewall stand, and how much further out the outer one? Less is minus.</p>
-      <div class="fields">
+      <div class="row numbers">
         <QuantityField
           label="Inner sidewall, further in"
           :value="inwardMm"
@@ -194,7 +186,7 @@ const isRight = computed(() => misses.value?.length === 0);
           "
         />
       </div>
-      <div class="fields">
+      <div class="row numbers">
         <QuantityField
           label="Least gap, − is overlap"
           :value="gapMm"
@@ -213,7 +205,7 @@ const isRight = computed(() => misses.value?.length === 0);
       </p>
     </section>
     <section v-if="task" class="panel box" aria-label="Answer">
-      <div class="fields">
+      <div class="row numbers">
         <v-btn v-if="!misses" height="48" color="primary" :disabled="lacks.length > 0" @click="answer">Show it</v-btn>
         <span v-if="!misses && lacks.length" class="muted">Still to say: {{ lacks.join(', ') }}.</span>
         <v-btn v-if="misses" height="48" color="primary" @click="next">Another one</v-btn>
@@ -241,25 +233,7 @@ const isRight = computed(() => misses.value?.length === 0);
 </template>
 
 <style scoped>
-.head {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  padding: 14px 28px;
-}
-.name {
-  flex: 1;
-}
-h1 {
-  font-family: var(--figures);
-  font-size: 28px;
-  line-height: 32px;
-  font-weight: 600;
-}
 .practice {
-  padding: 0 28px 40px;
-  display: grid;
-  gap: 10px;
   justify-items: start;
 }
 .practice > section,
@@ -271,23 +245,12 @@ h1 {
   grid-template-columns: minmax(0, 2.2fr) minmax(0, 1fr);
   gap: 12px;
 }
-.fields {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-}
-.fields :deep(.quantity) {
+.numbers :deep(.quantity) {
   flex: 0 1 260px;
 }
 @media (max-width: 900px) {
   .point {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .head,
-  .practice {
-    padding-left: 14px;
-    padding-right: 14px;
   }
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { PracticeTask, TouchTask } from '@/core/6-decisions/practice/task';
-import { leverWords } from '../words';
+import { leverWords } from '../advice';
 import { bothUnits } from '../../core/1-base/units/length';
 import { THING_NAMES } from './practice-words';
 

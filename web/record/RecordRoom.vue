@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { mdiArrowLeft } from '@mdi/js';
 import { computed, onMounted } from 'vue';
 import { ENOUGH, summaryOf } from '@/core/7-job/record/summary';
 import { COMEBACK_CAUSES } from '@/core/7-job/follow-up/due';
 import { formatMm } from '@/core/1-base/units/length';
 import { timeWords } from '@/sheets/plan-words';
 import { COMEBACK_WORDS } from '../followup/follow-up-words';
-import ThemeSwitch from '../kit/ThemeSwitch.vue';
+import FiguresTable from '../kit/FiguresTable.vue';
+import PageHead from '../kit/PageHead.vue';
 import { PART_WORDS } from '../stance/stance-words';
 import { useShopRecord } from '../stores/shop-record';
 
@@ -52,39 +52,22 @@ const few = (count: number): string => (count < ENOUGH ? ` Too few (${count}) to
 </script>
 
 <template>
-  <header class="head">
-    <v-btn :icon="mdiArrowLeft" variant="text" size="48" aria-label="Back to the bay board" :to="{ name: 'bay' }" />
-    <div class="name">
-      <h1>Shop record</h1>
-      <p class="muted">What was promised and what was measured, from the jobs on the bay board</p>
-    </div>
-    <ThemeSwitch />
-  </header>
-  <main class="record">
+  <PageHead title="Shop record" says="What was promised and what was measured, from the jobs on the bay board" />
+  <main class="page stack">
     <p v-if="shop.state === 'unreachable'" class="panel box verdict-rubs" role="alert">The server does not answer.</p>
     <section class="panel box" aria-label="Heights">
       <h2 class="panel-title">Lift, promised against measured</h2>
       <p v-if="!heights.length" class="muted">
         Nothing yet: read hub to lip again in a test fit, on a corner where one kind of part alone gives the lift.
       </p>
-      <table v-else class="figures" data-testid="record-heights">
-        <thead>
-          <tr>
-            <th scope="col">Kind of part</th>
-            <th scope="col">Corners</th>
-            <th scope="col">It gave</th>
-            <th scope="col">Expected of the next</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="h in heights" :key="h.kind">
-            <th scope="row">{{ h.kind }}</th>
-            <td>{{ h.count }}</td>
-            <td>{{ h.says }}</td>
-            <td>{{ h.next }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <FiguresTable
+        v-else
+        data-testid="record-heights"
+        caption="Lift, promised against measured"
+        corner="Kind of part"
+        :columns="['Corners', 'It gave', 'Expected of the next']"
+        :rows="heights.map(({ kind, count, says, next }) => ({ name: kind, cells: [String(count), says, next] }))"
+      />
       <p class="small muted">
         The usual band counts like four measurements: the shop’s own take over as they come in. Shown in Stance and in
         the test fit.
@@ -98,7 +81,7 @@ const few = (count: number): string => (count < ENOUGH ? ` Too few (${count}) to
           {{ tires.all.count }} measured: {{ formatMm(tires.all.mean) }} mm on average beside the size’s diameter,
           {{ formatMm(tires.all.least) }} to {{ formatMm(tires.all.most) }}.{{ few(tires.all.count) }}
         </p>
-        <ul>
+        <ul class="bullets">
           <li v-for="(t, i) in tires.rows" :key="i">
             {{ t.size }}: {{ formatMm(t.nominalMm) }} by its size, {{ formatMm(t.measuredMm) }} measured
           </li>
@@ -117,36 +100,10 @@ const few = (count: number): string => (count < ENOUGH ? ` Too few (${count}) to
     <section class="panel box" aria-label="Comebacks">
       <h2 class="panel-title">Comebacks by cause</h2>
       <p v-if="!comebacks.length" class="muted">None noted, of {{ shop.record.handedOver }} handed over.</p>
-      <ul v-else data-testid="record-comebacks">
+      <ul class="bullets" v-else data-testid="record-comebacks">
         <li v-for="c in comebacks" :key="c.cause">{{ COMEBACK_WORDS[c.cause] }}: {{ c.count }}</li>
       </ul>
       <p v-if="comebacks.length" class="muted">Vehicles handed over: {{ shop.record.handedOver }}.</p>
     </section>
   </main>
 </template>
-
-<style scoped>
-.head {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-  padding: 18px 28px;
-}
-.name {
-  flex: 1;
-}
-h1 {
-  font-family: var(--figures);
-  font-size: 28px;
-  line-height: 32px;
-  font-weight: 600;
-}
-.record {
-  padding: 0 28px 40px;
-  display: grid;
-  gap: 12px;
-}
-ul {
-  padding-left: 20px;
-}
-</style>

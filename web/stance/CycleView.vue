@@ -165,7 +165,7 @@ function trendWords({ what, direction, perMm, runsOutAtMm }: CycleTrend): string
         </table>
       </div>
       <p v-if="!steps.length" class="muted">No step yet.</p>
-      <ul v-if="cycle?.trends.length" class="trends" data-testid="cycle-trends">
+      <ul v-if="cycle?.trends.length" class="bullets" data-testid="cycle-trends">
         <li v-for="t in cycle.trends" :key="t.what" :class="t.runsOutAtMm === null ? '' : 'verdict-close'">
           {{ trendWords(t) }}
         </li>
@@ -193,18 +193,3 @@ function trendWords({ what, direction, perMm, runsOutAtMm }: CycleTrend): string
     </template>
   </section>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
-  gap: 10px;
-}
-td .muted {
-  margin-left: 6px;
-}
-.trends {
-  padding-left: 18px;
-  line-height: 23px;
-}
-</style>

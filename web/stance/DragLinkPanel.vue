@@ -5,9 +5,7 @@ import type { DragLinkEntry } from '@/contracts/stance';
 import { LIMITS } from '@/core/1-base/limits';
 import { attempt } from '@/core/1-base/problem';
 import { dragLinkReport } from '@/core/5-consequences/stance/drag-link';
-import { readNumber, writeNumber } from '../kit/read-lists';
-import QuantityField from '../kit/QuantityField.vue';
-import TypedField from '../kit/TypedField.vue';
+import FieldList from '../kit/FieldList.vue';
 import { useJobStore } from '../stores/job';
 import { cornersOf } from './axle-parts';
 import type { Axle } from '../../core/2-vehicle/setup/corner-key';
@@ -20,10 +18,16 @@ const props = defineProps<{ axle: Axle }>();
 const job = useJobStore();
 const link = computed<DragLinkEntry>(() => job.document?.stance?.[props.axle]?.dragLink ?? {});
 
-const LENGTHS = [
+const FIELDS = [
   { key: 'acrossMm', label: 'Between its ends, across', range: LIMITS.armMm },
   { key: 'riseMm', label: 'Box end above knuckle end', range: LIMITS.riseMm },
   { key: 'armMm', label: 'Steering arm of the knuckle', range: LIMITS.linkMm },
+  {
+    key: 'steeringRatio',
+    label: 'Steering wheel turn per road wheel turn',
+    range: LIMITS.steeringRatio,
+    kind: 'number',
+  },
 ] as const;
 const SIDES = [
   { value: 'right', title: 'Runs to the right' },
@@ -59,10 +63,9 @@ const rows = computed(() => {
     : null;
 });
 const missing = computed(() =>
-  [
-    ...LENGTHS.filter(({ key }) => link.value[key] === undefined).map(({ label }) => label.toLowerCase()),
-    ...(link.value.steeringRatio === undefined ? ['steering wheel turn per road wheel turn'] : []),
-  ].join(', '),
+  FIELDS.filter(({ key }) => link.value[key] === undefined)
+    .map(({ label }) => label.toLowerCase())
+    .join(', '),
 );
 const hasTrackBar = computed(() => {
   const [key] = job.document ? cornersOf(job.document, props.axle) : [];
@@ -74,24 +77,7 @@ const hasTrackBar = computed(() => {
 <template>
   <section class="panel box" :aria-label="`Drag link, ${axle}`">
     <h2 class="panel-title">Drag link and track bar, {{ axle }} axle</h2>
-    <div class="fields">
-      <QuantityField
-        v-for="{ key, label, range } in LENGTHS"
-        :key="key"
-        :label="label"
-        :value="link[key]"
-        :range="range"
-        optional
-        @change="(value) => set({ [key]: value })"
-      />
-      <TypedField
-        label="Steering wheel turn per road wheel turn"
-        :value="link.steeringRatio"
-        :read="readNumber(LIMITS.steeringRatio)"
-        :write="writeNumber"
-        optional
-        @change="(value) => set({ steeringRatio: value })"
-      />
+    <FieldList :fields="FIELDS" :values="link" @change="(key, value) => set({ [key]: value })">
       <v-select
         :model-value="link.runsTo ?? 'right'"
         :items="SIDES"
@@ -106,7 +92,7 @@ const hasTrackBar = computed(() => {
         hide-details
         @update:model-value="(armAhead: boolean) => set({ armAhead })"
       />
-    </div>
+    </FieldList>
     <p v-if="missing" class="muted">Not answered: measure {{ missing }}.</p>
     <p v-else-if="!rows" class="verdict-rubs" role="alert">The corner cannot be worked out with this setup.</p>
     <PlacesTable v-else :rows="rows" :data-testid="`drag-${axle}`" />

@@ -7,7 +7,7 @@ import { LIMITS, type Range } from '@/core/1-base/limits';
 import { halfShaftReport, propshaftReport } from '@/core/5-consequences/driveline/driveline-report';
 import { attempt } from '@/core/1-base/problem';
 import { formatMm } from '@/core/1-base/units/length';
-import QuantityField from '../kit/QuantityField.vue';
+import FieldList, { type Field } from '../kit/FieldList.vue';
 import { useJobStore } from '../stores/job';
 import { cornersOf } from './axle-parts';
 import type { Axle } from '../../core/2-vehicle/setup/corner-key';
@@ -24,19 +24,13 @@ const isBeam = computed(() => job.document!.corners[key.value]!.motion.type === 
 const drive = computed<DriveEntry>(() => job.document?.stance?.drive?.[props.axle] ?? {});
 
 const angle: Range = { min: -40, max: 40, unit: 'degrees' };
-interface Field {
-  readonly key: keyof DriveEntry;
-  readonly label: string;
-  readonly range: Range;
-  readonly degrees?: true;
-}
-const PROPSHAFT: readonly Field[] = [
+const PROPSHAFT: readonly Field<keyof DriveEntry>[] = [
   { key: 'shaftLengthMm', label: 'Propshaft, joint to joint', range: LIMITS.wheelbaseMm },
   { key: 'shaftRiseMm', label: 'Case joint above axle joint', range: LIMITS.riseMm },
-  { key: 'outputDeg', label: 'Output points down by', range: angle, degrees: true },
-  { key: 'pinionDeg', label: 'Pinion points up by', range: angle, degrees: true },
+  { key: 'outputDeg', label: 'Output points down by', range: angle, kind: 'degrees' },
+  { key: 'pinionDeg', label: 'Pinion points up by', range: angle, kind: 'degrees' },
 ];
-const HALF_SHAFT: readonly Field[] = [
+const HALF_SHAFT: readonly Field<keyof DriveEntry>[] = [
   { key: 'innerInboardMm', label: 'Inner joint inboard of hub face', range: LIMITS.jointMm },
   { key: 'innerRiseMm', label: 'Inner joint above hub centre', range: LIMITS.riseMm },
   { key: 'outerInboardMm', label: 'Outer joint inboard of hub face', range: LIMITS.jointMm },
@@ -101,18 +95,7 @@ const missing = computed(() =>
 <template>
   <section class="panel box" :aria-label="`Driveline, ${axle}`">
     <h2 class="panel-title">{{ isBeam ? 'Propshaft' : 'Half shafts' }}, {{ axle }} axle</h2>
-    <div class="fields">
-      <QuantityField
-        v-for="field in fields"
-        :key="field.key"
-        :label="field.label"
-        :value="drive[field.key]"
-        :range="field.range"
-        :quantity="field.degrees ? 'degrees' : 'length'"
-        optional
-        @change="(value) => set(field.key, value)"
-      />
-    </div>
+    <FieldList :fields="fields" :values="drive" @change="set" />
     <p v-if="!rows" class="muted">Not answered: measure {{ missing }}.</p>
     <PlacesTable v-else :rows="rows" :data-testid="`drive-${axle}`" />
     <p class="small">

@@ -12,6 +12,7 @@ import { useJobStore } from '../stores/job';
 import { bothUnits } from '../../core/1-base/units/length';
 import { CORNER_NAMES, type Axle } from '../../core/2-vehicle/setup/corner-key';
 import { cornersOf, setAxleOffset } from './axle-parts';
+import FiguresTable from '../kit/FiguresTable.vue';
 
 /** Tire against fender at the new height: tucked, flush or poking, covered or not, and the offset that makes it flush. */
 const job = useJobStore();
@@ -21,12 +22,20 @@ const rows = computed(() => {
   if (!file) return [];
   return job.corners.map((key) => {
     const found = attempt(() => fenderStand(asCase(file), key));
-    return {
-      key,
-      pokeMm: found.ok ? found.value.pokeMm : null,
-      covered: found.ok ? found.value.covered : null,
-      problem: found.ok ? '' : problemText(found.problems[0]!),
-    };
+    const name = CORNER_NAMES[key];
+    return found.ok
+      ? {
+          key,
+          name,
+          pokeMm: found.value.pokeMm,
+          cells: [pokeWords(found.value.pokeMm), coverWords(found.value.covered)],
+        }
+      : {
+          key,
+          name,
+          pokeMm: null,
+          cells: [{ text: problemText(found.problems[0]!), tone: 'rubs' as const, across: 2 }],
+        };
   });
 });
 const pokeWords = (mm: number | null): string =>
@@ -59,25 +68,13 @@ const flush = computed(() =>
 <template>
   <section class="panel box" aria-label="Tire and fender">
     <h2 class="panel-title">Tire and fender at this height</h2>
-    <table class="figures" data-testid="fender-rows">
-      <thead>
-        <tr>
-          <th scope="col">Corner</th>
-          <th scope="col">Outer sidewall</th>
-          <th scope="col">30° ahead to 50° behind</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="r in rows" :key="r.key">
-          <th scope="row">{{ CORNER_NAMES[r.key] }}</th>
-          <td v-if="r.problem" colspan="2" class="verdict-rubs">{{ r.problem }}</td>
-          <template v-else>
-            <td>{{ pokeWords(r.pokeMm) }}</td>
-            <td>{{ coverWords(r.covered) }}</td>
-          </template>
-        </tr>
-      </tbody>
-    </table>
+    <FiguresTable
+      data-testid="fender-rows"
+      caption="Tire and fender, corner by corner"
+      corner="Corner"
+      :columns="['Outer sidewall', '30° ahead to 50° behind']"
+      :rows="rows"
+    />
     <div class="keys">
       <v-btn
         v-for="f in flush"

@@ -18,6 +18,7 @@ import { type Suspension, PART_WORDS } from './stance-words';
 import FenderPanel from './FenderPanel.vue';
 import RakePanel from './RakePanel.vue';
 import type { CornerReport } from './use-stance';
+import FiguresTable, { type Figure } from '../kit/FiguresTable.vue';
 
 /** From the heights of the baseline to the wanted ones: parts, what they really move, and what is expected, as a band. */
 const props = defineProps<{ reports: readonly CornerReport[] }>();
@@ -76,18 +77,28 @@ const rows = computed(() =>
     const heights = stance.ok ? stance.value.heights : null;
     return {
       key,
+      name: CORNER_NAMES[key],
       problem: stance.ok ? '' : problemText(stance.problems[0]!),
-      hubNow: corner.hubToLipMm,
-      hub: heights?.hubToLip ?? null,
-      groundNow: corner.groundToLipMm,
-      ground: heights?.groundToLip ?? null,
-      tireShareMm: heights?.tireShareMm ?? 0,
+      cells: [
+        readText(corner.hubToLipMm),
+        expectedFigure(heights?.hubToLip ?? null),
+        readText(corner.groundToLipMm),
+        expectedFigure(heights?.groundToLip ?? null),
+        formatMm(heights?.tireShareMm ?? 0),
+      ],
       stacked: heights?.stacked ?? [],
     };
   }),
 );
-const band = (expected: Expected | null): string =>
-  expected ? `${formatMm(expected.lowMm, 0)} to ${formatMm(expected.highMm, 0)}` : 'not read';
+const readText = (mm: number | undefined): string => (mm === undefined ? 'not read' : formatMm(mm, 0));
+const expectedFigure = (expected: Expected | null): string | Figure =>
+  expected
+    ? {
+        text: formatMm(expected.mm, 0),
+        strong: true,
+        beside: `${formatMm(expected.lowMm, 0)} to ${formatMm(expected.highMm, 0)}`,
+      }
+    : 'not read';
 /** Kinds of part on this job whose band comes from measured jobs. */
 const record = useShopRecord();
 const ownBands = computed(() => {
@@ -107,39 +118,23 @@ const ownBands = computed(() => {
 </script>
 
 <template>
-  <div class="heights">
-    <div class="side">
+  <div class="heights two">
+    <div class="stack">
       <section class="panel box" aria-label="Expected heights">
         <h2 class="panel-title">Heights, now and expected</h2>
-        <div class="scroll" tabindex="0" role="group" aria-label="Table of heights">
-          <table class="figures" data-testid="stance-heights">
-            <thead>
-              <tr>
-                <th scope="col">Corner</th>
-                <th scope="col">Hub to lip now</th>
-                <th scope="col">expected</th>
-                <th scope="col">Ground to lip now</th>
-                <th scope="col">expected</th>
-                <th scope="col">of it tire</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="r in rows" :key="r.key">
-                <th scope="row">{{ CORNER_NAMES[r.key] }}</th>
-                <td>{{ r.hubNow === undefined ? 'not read' : formatMm(r.hubNow, 0) }}</td>
-                <td>
-                  <strong v-if="r.hub">{{ formatMm(r.hub.mm, 0) }}</strong> <span class="muted">{{ band(r.hub) }}</span>
-                </td>
-                <td>{{ r.groundNow === undefined ? 'not read' : formatMm(r.groundNow, 0) }}</td>
-                <td>
-                  <strong v-if="r.ground">{{ formatMm(r.ground.mm, 0) }}</strong>
-                  <span class="muted">{{ band(r.ground) }}</span>
-                </td>
-                <td>{{ formatMm(r.tireShareMm) }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
+        <FiguresTable
+          data-testid="stance-heights"
+          caption="Table of heights"
+          corner="Corner"
+          :columns="[
+            'Hub to lip now',
+            'hub to lip expected',
+            'Ground to lip now',
+            'ground to lip expected',
+            'of it tire',
+          ]"
+          :rows="rows"
+        />
         <p v-for="r in rows.filter(({ problem }) => problem)" :key="`p${r.key}`" class="verdict-rubs" role="alert">
           {{ CORNER_NAMES[r.key] }}: {{ r.problem }}
         </p>
@@ -159,7 +154,7 @@ const ownBands = computed(() => {
         </p>
         <p v-if="ownBands" class="small" data-testid="own-bands">From the shop’s own record: {{ ownBands }}.</p>
       </section>
-      <div class="axles">
+      <div class="stack">
         <div v-for="axle in axles" :key="axle" class="panel box">
           <PartsEditor
             :title="axle === 'front' ? 'Front axle' : 'Rear axle'"
@@ -175,36 +170,9 @@ const ownBands = computed(() => {
         </div>
       </div>
     </div>
-    <div class="side">
+    <div class="stack">
       <RakePanel :reports="reports" />
       <FenderPanel />
     </div>
   </div>
 </template>
-
-<style scoped>
-.heights {
-  display: grid;
-  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
-  gap: 10px;
-  align-items: start;
-}
-.axles {
-  display: grid;
-  gap: 10px;
-  align-items: start;
-}
-td .muted {
-  margin-left: 6px;
-}
-.side {
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
-@media (max-width: 1000px) {
-  .heights {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-</style>

@@ -21,7 +21,7 @@ const axles = computed(() =>
 </script>
 
 <template>
-  <div class="links">
+  <div class="two">
     <template v-for="{ axle, steersBeam } in axles" :key="axle">
       <DrivelinePanel :axle="axle" />
       <SwayBarPanel :axle="axle" />
@@ -29,12 +29,3 @@ const axles = computed(() =>
     </template>
   </div>
 </template>
-
-<style scoped>
-.links {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(470px, 100%), 1fr));
-  gap: 10px;
-  align-items: start;
-}
-</style>

@@ -96,15 +96,15 @@ function movesWords(part: LiftPart): string {
 </script>
 
 <template>
-  <section class="parts" :aria-label="title">
+  <section class="stack" :aria-label="title">
     <h3>{{ title }}</h3>
-    <p v-if="ownLiftMm" class="small own">
+    <p v-if="ownLiftMm" class="small apart">
       <span>The bench’s own lift of {{ signedMm(ownLiftMm) }} mm counts beside these.</span>
       <v-btn height="48" variant="text" @click="emit('own')">Make it a part</v-btn>
     </p>
     <p v-else-if="!parts.length" class="muted small">No parts yet.</p>
     <article v-for="({ part, side }, i) in parts" :key="i" class="part" :aria-label="PART_WORDS[part.kind]">
-      <div class="top">
+      <div class="apart">
         <strong>{{ PART_WORDS[part.kind] }}</strong>
         <v-btn
           size="48"
@@ -164,7 +164,7 @@ function movesWords(part: LiftPart): string {
       </div>
       <p class="small muted">Moves: {{ movesWords(part) }}.</p>
       <p v-if="floorWords(part)" class="small" role="status">{{ floorWords(part) }}</p>
-      <p v-if="offLinkage(part)" class="small own">
+      <p v-if="offLinkage(part)" class="small apart">
         <span>The linkage says {{ linkageRatio }} spring travel over wheel travel.</span>
         <v-btn height="48" variant="text" @click="takeRatio(i, part)">Take it</v-btn>
       </p>
@@ -196,36 +196,11 @@ function movesWords(part: LiftPart): string {
 </template>
 
 <style scoped>
-.parts {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-  min-width: 0;
-}
-h3 {
-  font-size: 17px;
-}
 .part {
   border-top: 1px solid var(--rule);
   display: grid;
   gap: 8px;
   padding-top: 2px;
-}
-.top {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(190px, 100%), 1fr));
-  gap: 10px;
-}
-.own {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 8px;
 }
 .add {
   display: grid;
@@ -233,8 +208,5 @@ h3 {
   gap: 8px;
   border-top: 1px solid var(--rule);
   padding-top: 10px;
-}
-.fields :deep(.other) {
-  font-size: 13px;
 }
 </style>

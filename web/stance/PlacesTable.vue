@@ -2,26 +2,17 @@
 import { TRAVEL_PLACES } from '@/core/4-clearance/case/travel-places';
 import type { PlacesRow } from './places-row';
 import { PLACE_WORDS } from './stance-words';
+import FiguresTable from '../kit/FiguresTable.vue';
 
 /** Quantities at both ends of the travel and parked: as fitted, and with the setup in bold. */
 defineProps<{ rows: readonly PlacesRow[] }>();
 </script>
 
 <template>
-  <table class="figures">
-    <thead>
-      <tr>
-        <th scope="col">As fitted, and with the setup</th>
-        <th v-for="place in TRAVEL_PLACES" :key="place" scope="col">{{ PLACE_WORDS[place] }}</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="r in rows" :key="r.name">
-        <th scope="row">{{ r.name }}</th>
-        <td v-for="(c, i) in r.cells" :key="i">
-          {{ c.before }} <strong>{{ c.after }}</strong>
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <FiguresTable
+    caption="As fitted, and with the setup"
+    corner="As fitted, and with the setup"
+    :columns="TRAVEL_PLACES.map((place) => PLACE_WORDS[place])"
+    :rows="rows"
+  />
 </template>

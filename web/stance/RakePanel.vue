@@ -101,7 +101,7 @@ const leans = computed(() =>
       >.
     </p>
     <p v-else class="muted">Read ground to lip at a front and a rear corner, and the rake is worked out.</p>
-    <div class="solve">
+    <div class="row solve">
       <QuantityField
         label="Rake wanted, 0 is level"
         :value="wanted"
@@ -115,7 +115,7 @@ const leans = computed(() =>
         @update:model-value="(on: boolean | null) => change((own) => (own.rakeLoaded = on === true))"
       />
     </div>
-    <div v-if="loaded" class="solve">
+    <div v-if="loaded" class="row solve">
       <TypedField
         label="Weight carried, kg"
         :value="stance?.cargo?.weightKg"
@@ -139,13 +139,13 @@ const leans = computed(() =>
       The cargo sinks the front {{ formatMm(sag.frontMm) }} and the rear {{ formatMm(sag.rearMm) }} mm: stand at
       {{ bothUnits(target ?? 0) }} empty.
     </p>
-    <div class="solve">
+    <div class="row solve">
       <v-btn height="48" variant="outlined" :disabled="!canSolve" @click="solve('front')"
         >Lift or lower the front</v-btn
       >
       <v-btn height="48" variant="outlined" :disabled="!canSolve" @click="solve('rear')">Lift or lower the rear</v-btn>
     </div>
-    <p v-for="l in leans" :key="l.axle" class="lean" role="status">
+    <p v-for="l in leans" :key="l.axle" class="row" role="status">
       <span>Its {{ l.axle }} leans: the {{ l.low }} lip is {{ bothUnits(Math.abs(l.mm)) }} lower.</span>
       <v-btn height="48" variant="text" @click="lift(l.axle, l.low, Math.abs(l.mm))">Shim the {{ l.low }}</v-btn>
     </p>
@@ -154,13 +154,6 @@ const leans = computed(() =>
 </template>
 
 <style scoped>
-.solve,
-.lean {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
 .solve :deep(.quantity),
 .solve :deep(.v-text-field) {
   flex: 1 1 190px;

@@ -11,12 +11,13 @@ import { parseTireSize } from '@/core/2-vehicle/tire/size';
 import { formatMm } from '@/core/1-base/units/length';
 import { KPA_PER_PSI, parsePressure } from '@/core/1-base/units/pressure';
 import { problemText } from '@/contracts/problems';
-import { inRange, readNumber, writeNumber } from '../kit/read-lists';
-import QuantityField from '../kit/QuantityField.vue';
+import { inRange, readNumber } from '../kit/read-lists';
 import TypedField from '../kit/TypedField.vue';
 import { useJobStore } from '../stores/job';
 import { cornersOf } from './axle-parts';
 import { ROAD_FIELD_WORDS, ROAD_WORDS } from './stance-words';
+import FieldList from '../kit/FieldList.vue';
+import FiguresTable, { type FiguresRow } from '../kit/FiguresTable.vue';
 
 /** Clearance, angles, gearing, speedometer and standing, before and after; what was not measured is named. */
 defineProps<{ road: Result<RoadReport> }>();
@@ -51,6 +52,10 @@ const FIELD_WORDS: Readonly<Record<Key, string>> = {
   tireReferenceKpa: 'pressure the load index holds at',
 };
 const named = (key: Key): string => `${FIELD_WORDS[key][0]!.toUpperCase()}${FIELD_WORDS[key].slice(1)}`;
+const FIELDS = [
+  ...LENGTHS.map((field) => ({ ...field, label: named(field.key) })),
+  ...NUMBERS.map((field) => ({ ...field, label: named(field.key), kind: 'number' as const })),
+];
 
 function set(key: Key, value: number | undefined): void {
   job.changeSetup((file) => {
@@ -70,6 +75,13 @@ const number = (row: RoadRow, value: number): string =>
   'missing' in row
     ? ''
     : `${row.unit === 'ratio' ? value.toFixed(2) : formatMm(value, row.unit === 'deg' ? 1 : 0)}${UNITS[row.unit]}`;
+const figuresOf = (row: RoadRow): FiguresRow => ({
+  name: ROAD_WORDS[row.what],
+  cells:
+    'missing' in row
+      ? [{ text: `measure ${row.missing.map((key) => ROAD_FIELD_WORDS[key]).join(', ')}`, tone: 'muted', across: 2 }]
+      : [number(row, row.before), { text: number(row, row.after), strong: true }],
+});
 const speedIf = computed(() =>
   job.document?.stance?.road?.speedometerErrorShare === undefined ? ', if it is right today' : '',
 );
@@ -113,34 +125,18 @@ const SPEED_WORDS = {
 </script>
 
 <template>
-  <div class="road">
+  <div class="road two">
     <section class="panel box" aria-label="On the road">
       <h2 class="panel-title">On the road, before and after</h2>
       <p v-if="!road.ok" class="verdict-rubs" role="alert">{{ problemText(road.problems[0]!) }}</p>
       <template v-else>
-        <table class="figures" data-testid="road-rows">
-          <thead>
-            <tr>
-              <th scope="col">What</th>
-              <th scope="col">Now</th>
-              <th scope="col">Then</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="r in road.value.rows" :key="r.what">
-              <th scope="row">{{ ROAD_WORDS[r.what] }}</th>
-              <td v-if="'missing' in r" colspan="2" class="muted">
-                measure {{ r.missing.map((key) => ROAD_FIELD_WORDS[key]).join(', ') }}
-              </td>
-              <template v-else>
-                <td>{{ number(r, r.before) }}</td>
-                <td>
-                  <strong>{{ number(r, r.after) }}</strong>
-                </td>
-              </template>
-            </tr>
-          </tbody>
-        </table>
+        <FiguresTable
+          data-testid="road-rows"
+          caption="On the road, before and after"
+          corner="What"
+          :columns="['Now', 'Then']"
+          :rows="road.value.rows.map(figuresOf)"
+        />
         <p v-if="road.value.speedometer" data-testid="speed-says">
           At a true 100 km/h the speedometer shows {{ formatMm(road.value.speedometer.shownKmh) }}{{ speedIf }}:
           {{ SPEED_WORDS[road.value.speedometer.verdict] }}. Tires from
@@ -158,26 +154,7 @@ const SPEED_WORDS = {
     </section>
     <section class="panel box" aria-label="Measured as it stands today">
       <h2 class="panel-title">As it stands today, on the fitted tires</h2>
-      <div class="fields">
-        <QuantityField
-          v-for="{ key, range } in LENGTHS"
-          :key="key"
-          :label="named(key)"
-          :value="job.document?.stance?.road?.[key]"
-          :range="range"
-          optional
-          @change="(mm) => set(key, mm)"
-        />
-        <TypedField
-          v-for="{ key, range } in NUMBERS"
-          :key="key"
-          :label="named(key)"
-          :value="job.document?.stance?.road?.[key]"
-          :read="readNumber(range)"
-          :write="writeNumber"
-          optional
-          @change="(value) => set(key, value)"
-        />
+      <FieldList :fields="FIELDS" :values="job.document?.stance?.road ?? {}" @change="set">
         <TypedField
           :label="named('tireReferenceKpa')"
           :value="job.document?.stance?.road?.tireReferenceKpa"
@@ -194,29 +171,7 @@ const SPEED_WORDS = {
           optional
           @change="(value) => set('speedometerErrorShare', value)"
         />
-      </div>
+      </FieldList>
     </section>
   </div>
 </template>
-
-<style scoped>
-.road {
-  display: grid;
-  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
-  gap: 10px;
-  align-items: start;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
-  gap: 10px;
-}
-th[scope='row'] {
-  font-weight: 500;
-}
-@media (max-width: 1000px) {
-  .road {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-</style>

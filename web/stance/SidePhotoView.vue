@@ -103,7 +103,7 @@ function measured(event: Event): void {
     </p>
     <template v-else>
       <div class="keys">
-        <div class="pick" role="group" aria-label="Which photo">
+        <div class="row pick" role="group" aria-label="Which photo">
           <button
             v-for="(photo, i) in photos"
             :key="photo.id"
@@ -203,13 +203,6 @@ function measured(event: Event): void {
 </template>
 
 <style scoped>
-.keys,
-.pick {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
 .pick button {
   border: 3px solid transparent;
   border-radius: 6px;
@@ -230,10 +223,6 @@ function measured(event: Event): void {
   visibility: hidden;
   width: 1px;
   height: 1px;
-}
-svg {
-  width: 100%;
-  display: block;
 }
 svg.asks {
   cursor: crosshair;

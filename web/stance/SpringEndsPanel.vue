@@ -102,7 +102,7 @@ const usable = computed(() => {
 <template>
   <section class="panel box" :aria-label="`Spring, ${CORNER_NAMES[corner]}`">
     <h2 class="panel-title">Spring or coil-over by its ends, {{ cornerName(corner) }}</h2>
-    <div v-for="(title, end) in ENDS" :key="end" class="fields">
+    <div v-for="(title, end) in ENDS" :key="end" class="fields end">
       <QuantityField
         v-for="(axis, i) in AXES"
         :key="axis"
@@ -132,9 +132,7 @@ const usable = computed(() => {
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
+.end {
   grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 10px;
 }
 </style>

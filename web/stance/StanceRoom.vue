@@ -17,6 +17,7 @@ import SidePhotoView from './SidePhotoView.vue';
 import TravelCurves from './TravelCurves.vue';
 import UnderneathView from './UnderneathView.vue';
 import { useStance } from './use-stance';
+import ViewTabs from '../kit/ViewTabs.vue';
 
 /** The height wanted, the parts that give it, and what it does to everything else. */
 const job = useJobStore();
@@ -53,12 +54,8 @@ const shaft = computed(() => {
 </script>
 
 <template>
-  <div v-if="job.document" class="stance-room">
-    <nav class="views" aria-label="Views of the stance">
-      <v-btn-toggle v-model="view" aria-label="View">
-        <v-btn v-for="(title, value) in VIEWS" :key="value" :value="value" height="48">{{ title }}</v-btn>
-      </v-btn-toggle>
-    </nav>
+  <div v-if="job.document" class="stack">
+    <ViewTabs v-model="view" :views="VIEWS" label="Views of the stance" />
     <HeightsView v-if="view === 'heights'" :reports="reports" />
     <template v-else-if="view === 'travel'">
       <p v-if="!here" class="panel box muted">This corner is not taken yet: begin with its baseline.</p>
@@ -72,16 +69,3 @@ const shaft = computed(() => {
     <RoadView v-else-if="road" :road="road" />
   </div>
 </template>
-
-<style scoped>
-.stance-room {
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
-.views {
-  display: flex;
-  min-width: 0;
-  overflow-x: auto;
-}
-</style>

@@ -6,9 +6,7 @@ import { LIMITS } from '@/core/1-base/limits';
 import { attempt } from '@/core/1-base/problem';
 import { TRAVEL_PLACES } from '@/core/4-clearance/case/travel-places';
 import { nearlyInLine, swayBarReport } from '@/core/5-consequences/stance/sway-bar';
-import { readNumber, writeNumber } from '../kit/read-lists';
-import QuantityField from '../kit/QuantityField.vue';
-import TypedField from '../kit/TypedField.vue';
+import FieldList from '../kit/FieldList.vue';
 import { useJobStore } from '../stores/job';
 import { cornersOf } from './axle-parts';
 import type { Axle } from '../../core/2-vehicle/setup/corner-key';
@@ -22,11 +20,12 @@ const props = defineProps<{ axle: Axle }>();
 const job = useJobStore();
 const bar = computed<SwayBarEntry>(() => job.document?.stance?.[props.axle]?.swayBar ?? {});
 
-const LENGTHS = [
+const FIELDS = [
   { key: 'armMm', label: 'Arm, bar to link', range: LIMITS.linkMm },
   { key: 'armRiseMm', label: 'Link’s joint above the bar', range: LIMITS.riseMm },
   { key: 'linkMm', label: 'Link, joint to joint', range: LIMITS.linkMm },
   { key: 'linkLeanMm', label: 'Wheel end further from the bar', range: LIMITS.riseMm },
+  { key: 'linkRatio', label: 'Link per wheel travel', range: LIMITS.motionRatio, kind: 'number' },
 ] as const;
 
 function set(change: Partial<SwayBarEntry>): void {
@@ -59,41 +58,23 @@ const bad = computed(() =>
   }).map((place) => PLACE_WORDS[place].toLowerCase()),
 );
 const missing = computed(() =>
-  [
-    ...LENGTHS.filter(({ key }) => bar.value[key] === undefined).map(({ label }) => label.toLowerCase()),
-    ...(bar.value.linkRatio === undefined ? ['link per wheel travel'] : []),
-  ].join(', '),
+  FIELDS.filter(({ key }) => bar.value[key] === undefined)
+    .map(({ label }) => label.toLowerCase())
+    .join(', '),
 );
 </script>
 
 <template>
   <section class="panel box" :aria-label="`Sway bar, ${axle}`">
     <h2 class="panel-title">Sway bar, {{ axle }} axle</h2>
-    <div class="fields">
-      <QuantityField
-        v-for="{ key, label, range } in LENGTHS"
-        :key="key"
-        :label="label"
-        :value="bar[key]"
-        :range="range"
-        optional
-        @change="(value) => set({ [key]: value })"
-      />
-      <TypedField
-        label="Link per wheel travel"
-        :value="bar.linkRatio"
-        :read="readNumber(LIMITS.motionRatio)"
-        :write="writeNumber"
-        optional
-        @change="(value) => set({ linkRatio: value })"
-      />
+    <FieldList :fields="FIELDS" :values="bar" @change="(key, value) => set({ [key]: value })">
       <v-checkbox
         :model-value="bar.linkRunsUp ?? false"
         label="Link runs up from the bar"
         hide-details
         @update:model-value="(up: boolean | null) => set({ linkRunsUp: up === true })"
       />
-    </div>
+    </FieldList>
     <p v-if="missing" class="muted">Not answered: measure {{ missing }}.</p>
     <p v-else-if="!rows" class="verdict-rubs" role="alert">
       Arm and link do not go together so: a rise or lean is longer than the part itself.

@@ -57,14 +57,14 @@ const missingShock = ({ key }: CornerReport): string => {
 </script>
 
 <template>
-  <div class="under">
-    <div class="column">
+  <div class="under two">
+    <div class="stack">
       <section class="panel box" aria-label="What it calls for">
         <h2 class="panel-title">What this height calls for</h2>
         <p v-if="!calls.length" class="muted" data-testid="calls-nothing">
           Nothing, by what was measured. What was not measured is named below.
         </p>
-        <ul v-else class="calls" data-testid="calls">
+        <ul v-else class="bullets" data-testid="calls">
           <li v-for="call in calls" :key="call.key">
             <strong>{{ call.corner }}.</strong> {{ call.says }}
             <span v-if="call.by" class="muted">Only by the school: {{ call.by }}.</span>
@@ -82,7 +82,7 @@ const missingShock = ({ key }: CornerReport): string => {
       </section>
       <SpringEndsPanel :key="corner" :corner="corner" />
     </div>
-    <div class="column">
+    <div class="stack">
       <section class="panel box" aria-label="What adjusters and joints can do">
         <h2 class="panel-title">What adjusters and joints can do</h2>
         <div v-for="axle in axles" :key="axle" class="fields">
@@ -185,32 +185,7 @@ const missingShock = ({ key }: CornerReport): string => {
 </template>
 
 <style scoped>
-.under {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(470px, 100%), 1fr));
-  gap: 10px;
-  align-items: start;
-}
-.column {
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
-.fields {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 10px;
-}
 .fields strong {
   grid-column: 1 / -1;
-}
-.calls {
-  padding-left: 18px;
-  line-height: 23px;
-}
-@media (max-width: 500px) {
-  .under {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

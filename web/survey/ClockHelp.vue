@@ -30,13 +30,13 @@ const byTapes = computed(() => {
 </script>
 
 <template>
-  <section class="panel help" aria-labelledby="clock-help">
+  <section class="panel dialog" aria-labelledby="clock-help">
     <h2 id="clock-help" class="panel-title">A finer clock</h2>
     <v-btn-toggle v-model="toward" mandatory aria-label="Which half of the tire">
       <v-btn value="front" height="48">Front half</v-btn>
       <v-btn value="rear" height="48">Rear half</v-btn>
     </v-btn-toggle>
-    <div class="way">
+    <div class="way stack starts">
       <h3>By a phone's inclinometer</h3>
       <p class="muted">
         Lay the phone along a straight edge from the hub centre to the place; read its angle from straight up.
@@ -53,7 +53,7 @@ const byTapes = computed(() => {
         >Use {{ byAngle ?? 'it' }}</v-btn
       >
     </div>
-    <div class="way">
+    <div class="way stack starts">
       <h3>By two tapes</h3>
       <p class="muted">
         From the hub centre straight to the place, and how far the place stands above the hub (- below).
@@ -69,7 +69,7 @@ const byTapes = computed(() => {
         >Use {{ byTapes?.ok ? byTapes.value : 'it' }}</v-btn
       >
     </div>
-    <div class="way">
+    <div class="way stack starts">
       <h3>By a ring on the wheel</h3>
       <p class="muted">Print the degree ring, tape it to the wheel with 12:00 straight up, read the clock off it.</p>
       <v-btn variant="outlined" height="48" :to="{ name: 'degreeRing' }" target="_blank">Degree ring to print</v-btn>
@@ -79,16 +79,6 @@ const byTapes = computed(() => {
 </template>
 
 <style scoped>
-.help {
-  padding: 18px;
-  display: grid;
-  gap: 14px;
-}
-.way {
-  display: grid;
-  gap: 6px;
-  justify-items: start;
-}
 .way > .v-text-field,
 .pair {
   width: 100%;
@@ -96,8 +86,5 @@ const byTapes = computed(() => {
 .pair {
   display: flex;
   gap: 8px;
-}
-h3 {
-  font-size: 16px;
 }
 </style>

@@ -29,7 +29,7 @@ const print = (): void => window.print();
 
 <template>
   <main class="page">
-    <div class="bar no-print">
+    <div class="no-print row">
       <h1>Degree ring</h1>
       <v-btn-toggle v-model="side" mandatory aria-label="Side of the vehicle">
         <v-btn value="left" height="48">Left wheel</v-btn>
@@ -69,12 +69,6 @@ const print = (): void => window.print();
   color: #000;
   min-height: 100vh;
 }
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: center;
-}
 h1 {
   font-size: 20px;
 }
@@ -101,9 +95,6 @@ text {
   font-weight: 500;
 }
 @media print {
-  .no-print {
-    display: none;
-  }
   .page {
     padding: 0;
   }

@@ -98,7 +98,7 @@ function finish(): void {
 </script>
 
 <template>
-  <form class="panel form" @submit.prevent="finish">
+  <form class="panel dialog" @submit.prevent="finish">
     <h2 class="panel-title">{{ obstacle ? 'Obstacle' : 'Add something near the tire' }}</h2>
     <v-text-field
       v-model="label"
@@ -119,7 +119,7 @@ function finish(): void {
       :range="LIMITS.rodDiameterMm"
       @change="(value) => (rodDiameterMm = value)"
     />
-    <div v-if="readingsAs === 'box'" class="sides">
+    <div v-if="readingsAs === 'box'" class="row">
       <QuantityField
         v-for="(side, i) in BOX_SIDES"
         :key="side"
@@ -144,7 +144,7 @@ function finish(): void {
       <v-select v-if="looked" v-model="behind" :items="others" multiple label="What stands behind it (none: nothing)" />
       <p v-else class="muted">Until then what is behind it counts as unknown, never as clear.</p>
     </template>
-    <div class="keys">
+    <div class="ends">
       <v-btn variant="text" size="large" @click="emit('cancel')">Cancel</v-btn>
       <v-btn type="submit" color="primary" size="large" :disabled="label.trim() === ''">{{
         obstacle ? 'Change' : 'Add'
@@ -152,18 +152,3 @@ function finish(): void {
     </div>
   </form>
 </template>
-
-<style scoped>
-.form {
-  padding: 20px;
-  display: grid;
-  gap: 14px;
-}
-.sides {
-  display: flex;
-  gap: 6px;
-}
-.keys {
-  justify-content: flex-end;
-}
-</style>

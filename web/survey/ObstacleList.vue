@@ -20,7 +20,7 @@ function told(o: LowgapObstacle): string {
 </script>
 
 <template>
-  <section class="panel list" aria-label="Obstacles">
+  <section class="panel box" aria-label="Obstacles">
     <h2 class="panel-title">Near the tire</h2>
     <p v-if="corner.obstacles.length === 0" class="muted">
       Nothing yet. The walk adds what every well has; add what this one has besides.
@@ -39,11 +39,6 @@ function told(o: LowgapObstacle): string {
 </template>
 
 <style scoped>
-.list {
-  padding: 12px 14px;
-  display: grid;
-  gap: 8px;
-}
 ul {
   list-style: none;
   padding: 0;
@@ -64,8 +59,5 @@ ul {
 .obstacle[aria-pressed='true'] {
   box-shadow: inset 0 0 0 2px var(--accent);
   font-weight: 600;
-}
-.small {
-  font-weight: 400;
 }
 </style>

@@ -30,7 +30,7 @@ const others = props.obstacle.shape !== undefined && props.obstacle.shape.type !
 </script>
 
 <template>
-  <form class="position" @submit.prevent="take">
+  <form class="stack" @submit.prevent="take">
     <p v-if="others" class="muted">
       This one has a shape of its own from a file or a scan; places cannot be added to it.
     </p>
@@ -50,10 +50,3 @@ const others = props.obstacle.shape !== undefined && props.obstacle.shape.type !
     </template>
   </form>
 </template>
-
-<style scoped>
-.position {
-  display: grid;
-  gap: 8px;
-}
-</style>

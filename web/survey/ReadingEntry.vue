@@ -47,7 +47,7 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
 
 <template>
   <form class="entry" @submit.prevent="take">
-    <div class="row">
+    <div class="row tops">
       <v-text-field
         label="Clock"
         :model-value="clock"
@@ -73,7 +73,7 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
       autocomplete="off"
       class="figures"
     />
-    <div class="row gap-row">
+    <div class="gap-row row tops">
       <v-text-field
         ref="gapField"
         v-model="form.gap"
@@ -104,11 +104,6 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
   display: grid;
   gap: 9px;
   margin-top: 8px;
-}
-.row {
-  display: flex;
-  gap: 8px;
-  align-items: flex-start;
 }
 .clock {
   flex: 0 0 110px;

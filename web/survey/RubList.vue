@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { mdiDeleteOutline } from '@mdi/js';
 import { reactive, ref } from 'vue';
 import type { z } from 'zod';
 import type { LowgapObstacle } from '@/contracts/lowgap-file';
 import type { rubSchema } from '@/contracts/lowgap-file';
+import EntryList from '../kit/EntryList.vue';
 
 /** Marks already on a thing, and rubs the driver tells of: the fitted tire touches it somewhere in those postures. */
 type Rub = z.output<typeof rubSchema>;
@@ -83,21 +83,16 @@ const remove = (index: number): void =>
 
 <template>
   <section class="rubs" aria-label="Rubs already there">
-    <ul v-if="obstacle.rubs?.length">
-      <li v-for="(rub, i) in obstacle.rubs" :key="i">
-        <span>{{ words(rub) }}</span>
-        <v-btn variant="text" size="48" :icon="mdiDeleteOutline" aria-label="Remove this rub" @click="remove(i)" />
-      </li>
-    </ul>
+    <EntryList :entries="obstacle.rubs ?? []" :words="words" :removal="() => 'Remove this rub'" @remove="remove" />
     <v-btn v-if="!adding" variant="text" height="48" @click="adding = true">Rubs already?</v-btn>
-    <form v-else class="form" @submit.prevent="add">
+    <form v-else class="fields" @submit.prevent="add">
       <v-select v-model="form.seen" :items="SEEN" label="How it is known" />
       <v-select v-model="form.steer" :items="STEER" label="Steering" />
       <v-select v-model="form.height" :items="HEIGHT" label="Height" />
       <v-select v-model="form.going" :items="GOING" label="Direction" />
       <v-text-field v-model="form.note" label="Where, in words" maxlength="300" autocomplete="off" />
       <v-checkbox v-model="form.loaded" label="Loaded" hide-details density="compact" />
-      <div class="keys">
+      <div class="ends">
         <v-btn variant="text" height="48" @click="adding = false">Cancel</v-btn>
         <v-btn type="submit" variant="outlined" height="48">Add the rub</v-btn>
       </div>
@@ -108,23 +103,5 @@ const remove = (index: number): void =>
 <style scoped>
 .rubs {
   margin-top: 6px;
-}
-ul {
-  list-style: none;
-}
-li {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  font-size: 15px;
-}
-.form {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 8px;
-}
-.keys {
-  justify-content: flex-end;
-  gap: 6px;
 }
 </style>

@@ -122,15 +122,15 @@ const worst = computed(() => Math.max(0, ...(answer.value?.residuals ?? []).map(
 </script>
 
 <template>
-  <div class="scan" data-testid="scan-panel">
+  <div class="stack" data-testid="scan-panel">
     <p class="muted">
       PLY, OBJ, STL or XYZ. A plan (JSON) names three or more targets in the scan and at the corner, and boxes that cut
       the scan into parts.
     </p>
-    <label class="file"
+    <label class="row"
       >Scan <input type="file" accept=".ply,.obj,.stl,.xyz,.txt" data-testid="scan-file" @change="takeScan"
     /></label>
-    <label class="file"
+    <label class="row"
       >Plan <input type="file" accept=".json,application/json" data-testid="scan-plan" @change="takePlan"
     /></label>
     <v-btn variant="outlined" height="48" :loading="busy" @click="fromScanner">From the scanner</v-btn>
@@ -142,7 +142,7 @@ const worst = computed(() => Math.max(0, ...(answer.value?.residuals ?? []).map(
       <div v-for="p in problems.slice(0, 5)" :key="p.path + p.code">{{ problemText(p) }}</div>
     </div>
     <v-btn color="primary" height="48" :disabled="!scan || !plan" :loading="busy" @click="read">Read the scan</v-btn>
-    <div v-if="answer" class="answer" data-testid="scan-answer">
+    <div v-if="answer" class="stack" data-testid="scan-answer">
       <p>
         Read in {{ answer.unit }}; targets agree within {{ formatMm(worst) }} mm. Parts:
         <span v-for="o in answer.obstacles" :key="o.id"
@@ -153,21 +153,3 @@ const worst = computed(() => Math.max(0, ...(answer.value?.residuals ?? []).map(
     </div>
   </div>
 </template>
-
-<style scoped>
-.scan {
-  display: grid;
-  gap: 10px;
-}
-.file {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 48px;
-  font-weight: 600;
-}
-.answer {
-  display: grid;
-  gap: 8px;
-}
-</style>

@@ -162,9 +162,9 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
       @add="editing = { obstacle: null }"
     />
 
-    <section class="panel taken area-taken" aria-label="Around the tire">
+    <section class="panel box area-taken" aria-label="Around the tire">
       <h2 v-if="!obstacle" class="panel-title">Where to hold the tape</h2>
-      <div v-else class="taken-head">
+      <div v-else class="taken-head row">
         <h2 class="panel-title">{{ obstacle.label ?? obstacle.id }}</h2>
         <v-btn
           variant="text"
@@ -227,7 +227,7 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
       <RubList v-if="obstacle" :obstacle="obstacle" @change="(rubs) => editObstacle({ rubs })" />
     </section>
 
-    <section class="panel entry area-entry" aria-label="New reading">
+    <section class="panel box area-entry" aria-label="New reading">
       <v-btn-toggle v-model="mode" mandatory class="modes" aria-label="How readings are taken">
         <v-btn v-for="m in MODES" :key="m.value" :value="m.value" height="48"
           >{{ m.title }}<template v-if="m.value === 'walk' && remaining"> ({{ remaining }})</template></v-btn
@@ -273,29 +273,12 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
   gap: 14px;
   align-items: start;
 }
-.panel {
-  padding: 12px 14px;
-}
-.small {
-  font-weight: 400;
-}
-.taken-head {
-  display: flex;
-  align-items: center;
-}
-.taken-head h2 {
-  flex: 1;
-}
 .modes {
   width: 100%;
   height: 48px;
 }
 .modes .v-btn {
   flex: 1;
-}
-.empty {
-  font-size: 18px;
-  padding: 30px 0;
 }
 .area-list {
   grid-area: list;

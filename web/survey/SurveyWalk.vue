@@ -38,8 +38,8 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
 </script>
 
 <template>
-  <form v-if="asked" class="walk" data-testid="walk" :data-asked="askedId" @submit.prevent="take()">
-    <p class="progress muted" role="status">
+  <form v-if="asked" class="stack" data-testid="walk" :data-asked="askedId" @submit.prevent="take()">
+    <p class="muted small" role="status">
       <template v-if="remaining"
         >{{ remaining }} more number{{ remaining === 1 ? '' : 's' }} of the usual walk</template
       >
@@ -85,10 +85,10 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
       :across="across"
       @choose="(place) => (across = place)"
     />
-    <p v-if="asked.kind === 'gap' && asked.height !== 'ride'" class="verdict-close caution">
+    <p v-if="asked.kind === 'gap' && asked.height !== 'ride'" class="verdict-close small">
       Level ground, wheels chocked; stands, never blocks; nobody under a vehicle on its jack.
     </p>
-    <div class="row">
+    <div class="row tops">
       <v-text-field
         ref="field"
         v-model="text"
@@ -132,13 +132,6 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
 </template>
 
 <style scoped>
-.walk {
-  display: grid;
-  gap: 8px;
-}
-.progress {
-  font-size: 14px;
-}
 .what {
   font-size: 22px;
   line-height: 26px;
@@ -162,18 +155,10 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
   display: flex;
   gap: 4px;
 }
-.row {
-  display: flex;
-  gap: 8px;
-  align-items: flex-start;
-}
 .gap :deep(.v-field__input) {
   font-family: var(--figures);
   font-size: 26px;
   font-weight: 600;
-}
-.caution {
-  font-size: 14px;
 }
 .keys {
   justify-content: space-between;

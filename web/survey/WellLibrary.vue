@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { mdiDeleteOutline } from '@mdi/js';
 import { computed, ref, shallowRef } from 'vue';
 import type { LowgapCorner } from '@/contracts/lowgap-file';
 import type { Well } from '@/contracts/well-api';
@@ -10,6 +9,7 @@ import { api } from '../api';
 import { useJobStore } from '../stores/job';
 import { bothUnits } from '../../core/1-base/units/length';
 import { borrowedObstacles, settled, wellCheckOf, withoutBorrowed } from './borrowed';
+import EntryList from '../kit/EntryList.vue';
 
 /** Start from a well surveyed before on the same kind of vehicle, check it by a few readings, or keep this one for later. */
 const props = defineProps<{ cornerKey: CornerKey; corner: LowgapCorner }>();
@@ -97,30 +97,29 @@ const sides = (well: Well): string => `${cornerName(well.cornerKey)}, ${well.cor
   </section>
   <v-btn variant="text" height="48" @click="show">Well library</v-btn>
   <v-dialog v-model="open" max-width="620">
-    <div class="panel library">
+    <div class="panel library dialog">
       <h2 class="panel-title">Wells surveyed before</h2>
       <p class="muted">
         The other vehicle's shapes are taken over, not its readings: within {{ BORROWED_TOLERANCE_MM.unchecked }} mm
         until a few gaps of this one have been read.
       </p>
       <p v-if="message" role="status">{{ message }}</p>
-      <ul v-if="wells.length">
-        <li v-for="well in wells" :key="well.id">
-          <span
-            >{{ well.title }} <span class="muted">{{ sides(well) }}</span></span
-          >
-          <v-btn variant="outlined" height="48" @click="start(well)">Start from it</v-btn>
-          <v-btn
-            variant="text"
-            size="48"
-            :icon="mdiDeleteOutline"
-            :aria-label="`Remove ${well.title}`"
-            @click="remove(well.id)"
-          />
-        </li>
-      </ul>
+      <EntryList
+        v-if="wells.length"
+        :entries="wells"
+        :words="({ title: name }) => name"
+        :removal="({ title: name }) => `Remove ${name}`"
+        @remove="(i) => remove(wells[i]!.id)"
+      >
+        <template #default="{ entry }"
+          >{{ entry.title }} <span class="muted">{{ sides(entry) }}</span></template
+        >
+        <template #keys="{ entry }"
+          ><v-btn variant="outlined" height="48" @click="start(entry)">Start from it</v-btn></template
+        >
+      </EntryList>
       <p v-else class="muted">None yet. Keep a surveyed corner here and the next vehicle of its kind starts from it.</p>
-      <form v-if="canKeep" class="keep" @submit.prevent="keep">
+      <form v-if="canKeep" class="row" @submit.prevent="keep">
         <v-text-field v-model="title" label="Kind of vehicle" maxlength="120" />
         <v-btn type="submit" variant="outlined" height="48" :disabled="!title.trim()">Keep this well</v-btn>
       </form>
@@ -137,26 +136,5 @@ const sides = (well: Well): string => `${cornerName(well.cornerKey)}, ${well.cor
   display: grid;
   gap: 6px;
   font-size: 15px;
-}
-.library {
-  padding: 18px;
-  display: grid;
-  gap: 10px;
-}
-.library ul {
-  list-style: none;
-}
-.library li {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-}
-.library li > span {
-  flex: 1;
-}
-.keep {
-  display: flex;
-  gap: 8px;
-  align-items: center;
 }
 </style>

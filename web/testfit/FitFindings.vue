@@ -153,7 +153,7 @@ const remove = (index: number): void => props.state.change((one) => void one.fin
   <section class="panel box" aria-label="What was seen">
     <h2 class="panel-title">What was seen, beside what was predicted</h2>
     <p v-if="!tried.length" class="muted">Tick a posture as tried first; what is seen belongs to one.</p>
-    <form class="entry" aria-label="Next finding" @submit.prevent="add">
+    <form class="fields" aria-label="Next finding" @submit.prevent="add">
       <v-select v-model="draft.corner" :items="corners" label="Corner" hide-details />
       <v-select
         v-model="draft.obstacle"
@@ -234,24 +234,7 @@ const remove = (index: number): void => props.state.change((one) => void one.fin
 </template>
 
 <style scoped>
-.entry {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(190px, 100%), 1fr));
-  gap: 8px;
-  align-items: center;
-}
 .keys {
   white-space: nowrap;
-}
-.block {
-  display: block;
-  font-size: 14px;
-}
-.visually-hidden {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
 }
 </style>

@@ -63,7 +63,7 @@ function set(key: CornerKey, field: 'hubToLipMm' | 'groundToLipMm', mm: number |
 <template>
   <section class="panel box" aria-label="Heights of the test fit">
     <h2 class="panel-title">Heights again, rolled and bounced</h2>
-    <div v-for="r in rows" :key="r.key" class="row">
+    <div v-for="r in rows" :key="r.key" class="corner">
       <strong>{{ CORNER_NAMES[r.key] }}</strong>
       <div v-for="f in r.fields" :key="f.key">
         <QuantityField
@@ -82,12 +82,12 @@ function set(key: CornerKey, field: 'hubToLipMm' | 'groundToLipMm', mm: number |
 </template>
 
 <style scoped>
-.row {
+.corner {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 4px 10px;
 }
-.row strong {
+.corner strong {
   grid-column: 1 / -1;
 }
 </style>

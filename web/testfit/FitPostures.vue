@@ -56,7 +56,7 @@ const isRead = ({ kind, reach }: TriedPostureEntry): boolean => {
     <h2 class="panel-title">Postures, and how far it really went</h2>
     <article v-for="p in postures" :key="p.kind" class="posture" :aria-label="POSTURE_WORDS[p.kind].name">
       <TickButton :done="p.done" :label="`Tried: ${POSTURE_WORDS[p.kind].name}`" @tick="toggle(p.kind)" />
-      <div class="what">
+      <div class="stack close">
         <strong>{{ POSTURE_WORDS[p.kind].name }}</strong>
         <span class="muted small">{{ POSTURE_WORDS[p.kind].how }}</span>
         <span v-if="p.done && !isRead(p)" class="verdict-close small">Read hub to lip, or it counts for nothing.</span>
@@ -103,9 +103,6 @@ const isRead = ({ kind, reach }: TriedPostureEntry): boolean => {
   align-items: center;
   border-top: 1px solid var(--rule);
   padding-top: 6px;
-}
-.what {
-  display: grid;
 }
 .reach {
   grid-column: 1 / -1;

@@ -8,7 +8,7 @@ import { type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import type { Problem } from '@/core/1-base/problem';
 import { formatMm } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
-import { SOURCE_WORDS } from '../words';
+import { SOURCE_WORDS } from '../advice';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { applyLearned } from './apply-learned';
 import { SEEN_WORDS } from './fit-words';
@@ -118,7 +118,7 @@ const low = ({ found }: Lesson): { before: string; after: string } | null => {
     <p v-for="p in problems" :key="p.key" class="verdict-rubs" role="alert">
       {{ CORNER_NAMES[p.key] }}: {{ problemText(p.problem) }}
     </p>
-    <article v-for="l in lessons" :key="l.key" class="lesson" :aria-label="`Lesson, ${CORNER_NAMES[l.key]}`">
+    <article v-for="l in lessons" :key="l.key" class="stack lesson" :aria-label="`Lesson, ${CORNER_NAMES[l.key]}`">
       <h3>{{ CORNER_NAMES[l.key] }}</h3>
       <table class="figures" data-testid="lesson">
         <thead>
@@ -165,7 +165,7 @@ const low = ({ found }: Lesson): { before: string; after: string } | null => {
           What was trimmed is not counted in it: survey the edge anew once the cutting is done.</template
         >
       </p>
-      <ul class="small" data-testid="moved">
+      <ul class="small bullets" data-testid="moved">
         <li v-for="m in movedThings(l)" :key="m">{{ m }}.</li>
         <li v-for="m in movedNumbers(l)" :key="m">Moved: {{ m }}.</li>
         <li v-if="!movedThings(l).length && !movedNumbers(l).length">
@@ -181,29 +181,8 @@ const low = ({ found }: Lesson): { before: string; after: string } | null => {
 </template>
 
 <style scoped>
-.box,
-.lesson {
-  padding: 10px 12px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
 .lesson {
   border-top: 1px solid var(--rule);
   padding: 8px 0 0;
-}
-.keys {
-  gap: 10px;
-  align-items: center;
-}
-ul {
-  padding-left: 20px;
-}
-.block {
-  display: block;
-  font-size: 14px;
-}
-.small {
-  font-size: 15px;
 }
 </style>

@@ -60,8 +60,8 @@ const open = computed(() => state.notTried.value.filter(({ what }) => what.lengt
 </script>
 
 <template>
-  <div v-if="job.document" class="fit-room">
-    <nav class="rounds" aria-label="Rounds of the test fit">
+  <div v-if="job.document" class="stack">
+    <nav class="row" aria-label="Rounds of the test fit">
       <v-btn
         v-for="r in state.rounds.value"
         :key="r.id"
@@ -81,7 +81,7 @@ const open = computed(() => state.notTried.value.filter(({ what }) => what.lengt
       <p class="muted">
         A trial with borrowed tires and nothing cut can be logged at any time. Each round keeps what it had on.
       </p>
-      <div class="which">
+      <div class="row which">
         <v-btn v-if="planned" height="56" variant="outlined" @click="begin('plan', planned as LowgapSetup)"
           >As planned: {{ setupLine(planned) }}</v-btn
         >
@@ -89,7 +89,7 @@ const open = computed(() => state.notTried.value.filter(({ what }) => what.lengt
           >The bench’s: {{ setupLine(bench) }}</v-btn
         >
       </div>
-      <div class="which">
+      <div class="row which">
         <v-text-field
           v-model="size"
           label="Borrowed tires, on the wheels that are on now"
@@ -109,8 +109,8 @@ const open = computed(() => state.notTried.value.filter(({ what }) => what.lengt
         </p>
         <p v-else data-testid="not-tried">
           <strong>Not tried yet, so not known.</strong>
-          <span v-for="o in open" :key="o.key" class="where">
-            {{ CORNER_NAMES[o.key] }}: {{ o.what.map(untriedWords).join('; ') }}.
+          <span v-for="o in open" :key="o.key"
+            >&#32;{{ CORNER_NAMES[o.key] }}: {{ o.what.map(untriedWords).join('; ') }}.
           </span>
         </p>
       </section>
@@ -125,36 +125,10 @@ const open = computed(() => state.notTried.value.filter(({ what }) => what.lengt
 </template>
 
 <style scoped>
-.fit-room {
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
-.rounds,
-.which {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
 .which :deep(.v-text-field) {
   flex: 0 1 420px;
 }
 .which :deep(.v-btn__content) {
   white-space: normal;
-}
-.where {
-  margin-left: 6px;
-}
-.two {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr);
-  gap: 10px;
-  align-items: start;
-}
-@media (max-width: 1000px) {
-  .two {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -33,8 +33,8 @@ function trim(): void {
 </script>
 
 <template>
-  <div v-if="touched.length || round.trimmed.length" class="trims">
-    <div v-if="touched.length" class="entry" role="group" aria-label="Trimmed after this round">
+  <div v-if="touched.length || round.trimmed.length" class="stack">
+    <div v-if="touched.length" class="fields" role="group" aria-label="Trimmed after this round">
       <v-select v-model="cut.thing" :items="touched" label="Trimmed after this round" hide-details />
       <QuantityField
         label="Gap gained"
@@ -47,7 +47,7 @@ function trim(): void {
         >Note the trim</v-btn
       >
     </div>
-    <ul v-if="round.trimmed.length" class="small" data-testid="trims">
+    <ul v-if="round.trimmed.length" class="small bullets" data-testid="trims">
       <li v-for="(t, i) in round.trimmed" :key="i">
         {{ labelOf(t.corner, t.obstacle) }}, {{ cornerName(t.corner) }}: {{ bothUnits(t.mm) }} gained. Begin the next
         round and try again.
@@ -62,20 +62,3 @@ function trim(): void {
     </ul>
   </div>
 </template>
-
-<style scoped>
-.trims {
-  display: grid;
-  gap: 8px;
-}
-.entry {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(190px, 100%), 1fr));
-  gap: 8px;
-  align-items: center;
-}
-ul {
-  padding-left: 20px;
-  font-size: 15px;
-}
-</style>

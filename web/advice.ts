@@ -1,0 +1,175 @@
+/** What the engine found, said in a sentence: how sure, what would clear it, what to measure again. */
+import { ACROSS_NAMES, postureWords } from './words';
+import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import type { StandardId, Verdict } from '@/core/4-clearance/case/standard';
+import type { LeverKind } from '@/core/6-decisions/levers/lever-kinds';
+import type { Lever, ObstacleLevers } from '@/core/6-decisions/levers/levers';
+import { formatMm, bothUnits } from '@/core/1-base/units/length';
+
+/** `12 of 100`, and never a certainty that no draw can give. */
+export function chanceWords(chance: number): string {
+  const of100 = Math.round(100 * chance);
+  if (of100 === 0) return chance > 0 ? 'less than 1 in 100' : 'never in the wells drawn';
+  if (of100 === 100) return 'nearly always';
+  return `${of100} in 100`;
+}
+
+/** A single change in the trade's words: `18 mm more offset`. */
+export function leverWords(kind: LeverKind, amount: number): string {
+  const mm = `${formatMm(amount)} mm`;
+  const degrees = `${amount.toFixed(1)}°`;
+  const inches = `${amount.toFixed(1)} in`;
+  switch (kind) {
+    case 'offsetMore':
+      return `${mm} more offset`;
+    case 'offsetLess':
+      return `${mm} less offset`;
+    case 'spacer':
+      return `a spacer ${mm} thicker`;
+    case 'diameterLess':
+      return `${mm} less diameter`;
+    case 'widthLess':
+      return `a tire ${mm} narrower`;
+    case 'rimNarrower':
+      return `a rim ${inches} narrower`;
+    case 'rimWider':
+      return `a rim ${inches} wider`;
+    case 'springLift':
+      return `${mm} of lift on the spring`;
+    case 'strutTopLift':
+      return `${mm} of lift on top of the strut`;
+    case 'blockLift':
+      return `${mm} of block`;
+    case 'linkageDrop':
+      return `a linkage drop of ${mm}`;
+    case 'bodyLift':
+      return `${mm} of body lift`;
+    case 'bumpStop':
+      return `a bump stop ${mm} longer at the wheel`;
+    case 'steerStopLeft':
+      return `${degrees} less lock to the left`;
+    case 'steerStopRight':
+      return `${degrees} less lock to the right`;
+    case 'axleForward':
+      return `the axle ${mm} forward`;
+    case 'axleBack':
+      return `the axle ${mm} back`;
+    case 'casterMore':
+      return `${degrees} more caster`;
+    case 'casterLess':
+      return `${degrees} less caster`;
+    case 'camberIn':
+      return `${degrees} of camber, top inboard`;
+  }
+}
+
+/** Changes by name, for a sentence that says they do nothing. */
+export const LEVER_NAMES: Readonly<Record<LeverKind, string>> = {
+  offsetMore: 'more offset',
+  offsetLess: 'less offset',
+  spacer: 'a spacer',
+  diameterLess: 'less diameter',
+  widthLess: 'a narrower tire',
+  rimNarrower: 'a narrower rim',
+  rimWider: 'a wider rim',
+  springLift: 'lift on the spring',
+  strutTopLift: 'lift on top of the strut',
+  blockLift: 'blocks',
+  linkageDrop: 'a linkage drop',
+  bodyLift: 'a body lift',
+  bumpStop: 'a longer bump stop',
+  steerStopLeft: 'a steering stop to the left',
+  steerStopRight: 'a steering stop to the right',
+  axleForward: 'the axle forward',
+  axleBack: 'the axle back',
+  casterMore: 'more caster',
+  casterLess: 'less caster',
+  camberIn: 'camber',
+};
+
+export const SOURCE_WORDS: Readonly<Record<Exclude<Remeasure['source'], 'reading' | 'position'>, string>> = {
+  fittedTire: "the fitted tire's diameter and width",
+  fittedOffset: "the fitted wheel's offset",
+  triedTire: "the tried tire's diameter and width",
+  triedOffset: "the tried wheel's offset",
+  bumpTravel: 'the travel to the bump stop',
+  droopTravel: 'the travel to full droop',
+  parkedHeight: 'the parked height',
+  hubToLip: 'hub centre to fender lip',
+  locks: 'the steering locks',
+  steerStops: 'where the steering stops are set',
+  alignment: 'camber and toe',
+  steeringAxis: 'inclination, caster and axis inboard',
+  hardPoints: 'the suspension points',
+};
+
+/** What to measure again: `reading 2 of Fender lip`. */
+export function remeasureWords({ source, obstacle, reading }: Remeasure, labelOf: (id: string) => string): string {
+  if (source === 'reading') return `reading ${(reading ?? 0) + 1} of ${labelOf(obstacle ?? '')}`;
+  if (source === 'position') return `the position of ${labelOf(obstacle ?? '')}`;
+  return SOURCE_WORDS[source];
+}
+
+/** What a specialist would say aloud about one obstacle. */
+export function verdictSentence(o: ObstacleVerdict, rideMm: number): string {
+  const gap = o.gapMm >= 0 ? `comes down to ${bothUnits(o.gapMm)}` : `is overlapped by ${bothUnits(-o.gapMm)}`;
+  const margin =
+    o.marginMm >= 0
+      ? `${formatMm(o.marginMm)} mm more than the ${o.requiredMm} mm wanted`
+      : `${formatMm(-o.marginMm)} mm short of the ${o.requiredMm} mm wanted`;
+  return `${o.label} ${gap} at ${o.clock} on the ${ACROSS_NAMES[o.across]}, ${postureWords(o.steerDeg, o.travelMm, rideMm)}: ${margin}.`;
+}
+
+/** A little more than just enough, so that what is read off the screen holds: the next tenth; rims come by halves. */
+export function roundedLever({ amount, unit }: Lever): number {
+  const perUnit = unit === 'in' ? 2 : 10;
+  return Math.ceil(perUnit * amount) / perUnit;
+}
+
+/** Those that clear and upset nothing, one of a kind, in the order a counter would name them. */
+const SAID_FIRST: readonly LeverKind[] = [
+  'offsetMore',
+  'offsetLess',
+  'diameterLess',
+  'widthLess',
+  'bumpStop',
+  'steerStopLeft',
+  'steerStopRight',
+  'rimNarrower',
+];
+
+const LIFTS: readonly LeverKind[] = ['springLift', 'strutTopLift', 'blockLift', 'bodyLift', 'linkageDrop'];
+
+/**
+ * What would clear an obstacle, as one would say it: "18 mm more offset, or 25 mm less diameter, or trim 12 mm here; lift on the
+ * spring does nothing."
+ */
+export function leverSentence({ levers, trimMm, unbolts }: ObstacleLevers): string {
+  const clearing = levers.filter(({ outcome, upsets }) => outcome === 'clears' && upsets.length === 0);
+  const said = SAID_FIRST.flatMap((kind) => clearing.filter((lever) => lever.kind === kind)).slice(0, 3);
+  const others = said.length ? [] : clearing.slice(0, 2);
+  const ways = [
+    ...(unbolts ? ['unbolt it'] : []),
+    ...[...said, ...others].map((lever) => leverWords(lever.kind, roundedLever(lever))),
+    ...(trimMm !== null ? [`trim ${formatMm(trimMm)} mm here`] : []),
+  ];
+  const lifts = LIFTS.filter((kind) => levers.some((lever) => lever.kind === kind));
+  const idle = lifts.filter((kind) => levers.some((lever) => lever.kind === kind && lever.outcome === 'nothing'));
+  const useless =
+    idle.length === 0
+      ? ''
+      : idle.length === lifts.length
+        ? '; lift does nothing'
+        : `; ${LEVER_NAMES[idle[0]!]} does nothing`;
+  if (ways.length === 0) {
+    const upsetting = levers.some(({ outcome }) => outcome === 'clears');
+    return upsetting
+      ? `No single change clears it without upsetting something else${useless}.`
+      : `No single change clears it${useless}.`;
+  }
+  const first = ways[0]!;
+  return `${first[0]!.toUpperCase()}${first.slice(1)}${ways
+    .slice(1)
+    .map((way) => `, or ${way}`)
+    .join('')}${useless}.`;
+}
