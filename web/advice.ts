@@ -1,7 +1,7 @@
 /** What the engine found, said in a sentence: how sure, what would clear it, what to measure again. */
 import { ACROSS_NAMES, postureWords } from './words';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
-import type { StandardId, Verdict } from '@/core/4-clearance/case/standard';
+import type { Remeasure } from '@/core/5-consequences/spread/spread';
 import type { LeverKind } from '@/core/6-decisions/levers/lever-kinds';
 import type { Lever, ObstacleLevers } from '@/core/6-decisions/levers/levers';
 import { formatMm, bothUnits } from '@/core/1-base/units/length';

@@ -4,7 +4,7 @@ import type { StandardId, Verdict } from '@/core/4-clearance/case/standard';
 import type { RotorPlace } from '@/core/2-vehicle/setup/rotor';
 import type { EdgeKind, RodRun } from '@/core/3-survey/description/edge-kind';
 import type { Mount } from '@/core/2-vehicle/motion/mount';
-import type { Lever, ObstacleLevers } from '@/core/6-decisions/levers/levers';
+import type { PartKind } from '@/core/3-survey/shape/part-kind';
 import type { Material } from '@/core/3-survey/shape/material';
 import { formatMm } from '@/core/1-base/units/length';
 

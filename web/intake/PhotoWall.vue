@@ -152,6 +152,10 @@ ul {
   object-fit: fill;
   border-radius: 4px;
 }
+.big img {
+  width: 100%;
+  display: block;
+}
 .mark {
   position: absolute;
   width: 18px;
