@@ -24,7 +24,8 @@ watch(
 onBeforeUnmount(() => job.close());
 
 function keys(event: KeyboardEvent): void {
-  const typing = (event.target as HTMLElement).closest('input, textarea');
+  // A key may come from the window itself, which is no element.
+  const typing = event.target instanceof Element && event.target.closest('input, textarea');
   if (!(event.ctrlKey || event.metaKey) || typing) return;
   if (event.key === 'z' && !event.shiftKey) job.undo();
   else if (event.key === 'y' || (event.key === 'Z' && event.shiftKey)) job.redo();

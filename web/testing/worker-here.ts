@@ -65,7 +65,7 @@ export function endWorkersHere(): void {
 /** Waits until something holds; fails with what was last found. */
 export async function until<T>(
   what: () => T,
-  limitMs = 120_000,
+  limitMs = 60_000,
 ): Promise<Exclude<T, false | null | undefined | 0 | ''>> {
   const start = Date.now();
   for (;;) {
