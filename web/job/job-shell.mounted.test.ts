@@ -94,6 +94,7 @@ describe('the shell', () => {
     await flushPromises();
     window.dispatchEvent(new KeyboardEvent('keydown', { key: 'z', ctrlKey: true, bubbles: true }));
     expect(job.document!.standard).toBe(before);
+    await flushPromises();
     await press(/^\s*Redo/);
     expect(job.document!.standard).not.toBe(before);
     const input = document.createElement('input');
