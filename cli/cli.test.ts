@@ -1,3 +1,4 @@
+import { fallsShort } from '@/core/4-clearance/case/standard';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -114,7 +115,7 @@ describe('lowgap spread, levers, panel, envelope', () => {
   test('levers prints one entry for each thing that rubs', () => {
     const { status, stdout } = lowgap('levers', fileOf(document));
     expect(status).toBe(0);
-    const rubbing = evaluateCase(document).obstacles.filter((o) => o.verdict === 'rubs');
+    const rubbing = evaluateCase(document).obstacles.filter((o) => fallsShort(o.verdict));
     expect(JSON.parse(stdout).obstacles.map((o: { id: string }) => o.id)).toEqual(rubbing.map((o) => o.id));
   });
 

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { readLowgapText } from '@/contracts/parse';
-import { problemText } from '@/contracts/problems';
+import { problemLine } from '@/contracts/problems';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import { ProblemError, type Result } from '@/core/1-base/problem';
 
@@ -14,7 +14,7 @@ export async function runCommand(work: () => Promise<unknown>): Promise<void> {
     process.stdout.write(`${JSON.stringify(await work(), null, 2)}\n`);
   } catch (error) {
     if (!(error instanceof ProblemError)) throw error;
-    for (const problem of error.problems) process.stderr.write(`lowgap: ${problemText(problem)}\n`);
+    for (const problem of error.problems) process.stderr.write(`lowgap: ${problemLine(problem)}\n`);
     process.exitCode = EXIT_INPUT;
   }
 }

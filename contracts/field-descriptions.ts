@@ -339,6 +339,7 @@ export const FIELD_DESCRIPTIONS: Readonly<Record<string, string>> = {
   sidewallMm: 'Room off the sidewall, mm.',
   size: 'Tire size as it is written on the sidewall.',
   skipped: 'Steps of the walk that were passed over.',
+  starting: 'Values that nobody measured: they stand in until they are.',
   slipEngagedMm: 'Slip joint engaged, mm.',
   slipJointEngagedMm: 'Slip joint of the driveshaft engaged now, mm.',
   slipJointLeastMm: 'Least engagement its maker wants, mm.',

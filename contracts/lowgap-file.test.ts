@@ -11,7 +11,7 @@ import { finderQuestionSchema } from './finder';
 import { lowgapFileSchema, type LowgapFile } from './lowgap-file';
 import { parseWith, readLowgapJson } from './parse';
 import { planSchema } from './plan';
-import { problemText } from './problems';
+import { placeText, problemLine, problemText } from './problems';
 
 const JOBS = demoJobs();
 const copyOf = (start: string): LowgapFile =>
@@ -60,7 +60,8 @@ describe('the document', () => {
     const problem = problemOf(read(edit as never));
     expect(problem).not.toBeNull();
     expect(problem!.path.startsWith(path)).toBe(true);
-    expect(problemText(problem!)).toContain(problem!.path);
+    expect(problemLine(problem!)).toContain(problem!.path);
+    expect(problemText(problem!).split(': expected')[0]).not.toMatch(/\[\d|\.\w|[a-z][A-Z]/);
   });
 
   test.each<[string, (things: NonNullable<LowgapFile['corners']['frontLeft']>['obstacles']) => void, string, string]>([
@@ -134,6 +135,16 @@ describe('the document', () => {
       { numRuns: 200 },
     );
   });
+});
+
+test('a place is named as the screen names it', () => {
+  expect(placeText('corners.frontLeft.obstacles[1].readings[0].gapMm')).toBe('front left, thing 2, reading 1, gap');
+  expect(placeText('setup.suspensionLiftMm')).toBe('setup, suspension lift');
+  expect(placeText('finder.tires.mostDiameterMm')).toBe('finder, tires, most diameter');
+  // The name of a file is nobody's path.
+  expect(placeText('my well.json')).toBe('my well.json');
+  expect(placeText('well.ply')).toBe('well.ply');
+  expect(placeText('')).toBe('');
 });
 
 describe('a round of the test fit', () => {

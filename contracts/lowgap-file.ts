@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { CORNER_KEYS } from '@/core/2-vehicle/setup/corner-key';
 import { ENVELOPES } from '@/core/4-clearance/envelope/envelope-kind';
 import { STANDARD_IDS } from '@/core/4-clearance/case/standard';
+import { STARTING_VALUES } from '@/core/3-survey/known/known';
 import { LIMITS } from '@/core/1-base/limits';
 import { EDGE_KINDS, ROD_RUNS } from '@/core/3-survey/description/edge-kind';
 import { MOUNTS } from '@/core/2-vehicle/motion/mount';
@@ -308,6 +309,7 @@ export const cornerSchema = z.strictObject({
   mirroredFrom: z.enum(CORNER_KEYS).optional(),
   underbody: cornerUnderbodySchema.optional(),
   skipped: z.array(text(80)).max(200).optional(),
+  starting: z.array(z.enum(STARTING_VALUES)).max(STARTING_VALUES.length).optional(),
   fitted: fittedSchema,
   obstacles: z.array(obstacleSchema).max(200).default([]),
   typed,

@@ -31,11 +31,45 @@ const TITLES: Readonly<Record<ProblemCode, string>> = {
   internal: 'A fault of ours',
 };
 
-/** One line for a person: what is wrong, where, what was expected, what was found. */
-export function problemText(problem: Problem): string {
-  const where = problem.path === '' ? '' : ` at ${problem.path}`;
-  return `${TITLES[problem.code]}${where}: expected ${problem.expected}, found ${problem.found}.`;
+/** One line for a person at a screen: what is wrong, where in the words of the screen, what was expected, what was found. */
+export const problemText = (problem: Problem): string => lineOf(problem, placeText(problem.path));
+
+/** The same for a person at a file: the place as it is written there. */
+export const problemLine = (problem: Problem): string => lineOf(problem, problem.path);
+
+const lineOf = ({ code, expected, found }: Problem, place: string): string =>
+  `${TITLES[code]}${place === '' ? '' : ` at ${place}`}: expected ${expected}, found ${found}.`;
+
+/** What a list holds, for its single entries. */
+const ENTRIES: Readonly<Record<string, string>> = {
+  obstacles: 'thing',
+  readings: 'reading',
+  testFits: 'round',
+  corners: '',
+};
+
+/** Parts of a path that only the file has. */
+const ONLY_IN_FILES: readonly string[] = ['corners', 'typed', 'question'];
+
+/** `corners.frontLeft.obstacles[1].readings[0].gapMm` as a person says it: `front left, thing 2, reading 1, gap`. A file's name stays as it is. */
+export function placeText(path: string): string {
+  if (!/^[a-zA-Z]+(?:[.[]|$)/.test(path) || /\.(?:json|csv|ply|stl|obj|glb|jpe?g|png|txt)$/i.test(path)) return path;
+  return path
+    .split('.')
+    .flatMap((part) => {
+      const [, name = part, index] = /^(\w+)\[(\d+)\]$/.exec(part) ?? [];
+      if (index !== undefined) return [`${ENTRIES[name] ?? wordsOf(name)} ${Number(index) + 1}`];
+      return ONLY_IN_FILES.includes(name) ? [] : [wordsOf(name)];
+    })
+    .join(', ');
 }
+
+/** `suspensionLiftMm` as words, its unit left out: what is expected says it. */
+const wordsOf = (name: string): string =>
+  name
+    .replace(/(?:Mm|Deg|In|Kpa|Kg|Kmh|Minor)$/, '')
+    .replace(/([a-z])([A-Z])/g, '$1 $2')
+    .toLowerCase();
 
 /** The same without the document path, for use beside the field itself. */
 export const fieldText = (problem: Problem): string => `Expected ${problem.expected}; found ${problem.found}.`;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { parseWith } from '@/contracts/parse';
-import { problemText } from '@/contracts/problems';
+import { problemLine } from '@/contracts/problems';
 
 const settingsSchema = z.object({
   PORT: z.coerce.number().int().min(0).max(65535).default(4700),
@@ -18,5 +18,5 @@ export type Settings = z.output<typeof settingsSchema>;
 export function readSettings(environment: NodeJS.ProcessEnv): Settings {
   const result = parseWith(settingsSchema, environment);
   if (result.ok) return result.value;
-  throw new Error(result.problems.map(problemText).join('\n'));
+  throw new Error(result.problems.map(problemLine).join('\n'));
 }

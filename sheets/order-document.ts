@@ -1,3 +1,4 @@
+import type { Verdict } from '@/core/4-clearance/case/standard';
 import type { PlanJudgement } from '@/core/6-decisions/plan/judge-plan';
 import type { WorkLine, WorkOrder, PartLine } from '@/core/6-decisions/plan/work-order';
 import { formatMm, bothUnits } from '@/core/1-base/units/length';
@@ -70,7 +71,14 @@ export interface OrderHead {
   readonly consents: readonly { readonly label: string; readonly owner: string; readonly date: string }[];
 }
 
-const VERDICTS = { clear: 'clear', close: 'close', rubs: 'RUBS', takenAway: 'taken away' } as const;
+const VERDICTS: Readonly<Record<Verdict | 'takenAway', string>> = {
+  clear: 'clear',
+  close: 'close',
+  tooClose: 'TOO CLOSE',
+  rubs: 'RUBS',
+  notKnown: 'not known',
+  takenAway: 'taken away',
+};
 
 /** @see OrderDocument */
 export function orderDocument(head: OrderHead, judged: PlanJudgement, order: WorkOrder): OrderDocument {

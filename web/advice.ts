@@ -1,4 +1,6 @@
 /** What the engine found, said in a sentence: how sure, what would clear it, what to measure again. */
+import { cornerName, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { Known, StartingValue, WantedFirst } from '@/core/3-survey/known/known';
 import { ACROSS_NAMES, postureWords } from './words';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import type { Remeasure } from '@/core/5-consequences/spread/spread';
@@ -172,4 +174,44 @@ export function leverSentence({ levers, trimMm, unbolts }: ObstacleLevers): stri
     .slice(1)
     .map((way) => `, or ${way}`)
     .join('')}${useless}.`;
+}
+
+/** What stands in for a measurement until there is one. */
+export const STARTING_WORDS: Readonly<Record<StartingValue, string>> = {
+  tire: 'the size of the tire now fitted',
+  wheel: 'the wheel now fitted',
+  bumpMm: 'the travel to full squash of the bump stop',
+  droopMm: 'the travel to full droop',
+  lockLeftDeg: 'the full left lock',
+  lockRightDeg: 'the full right lock',
+  kingpinOffsetMm: 'how far inboard the steering axis stands',
+  inclinationDeg: 'how the steering axis leans in',
+  casterDeg: 'the caster',
+  casterTrailMm: 'how far ahead the steering axis stands',
+  staticCamberDeg: 'the camber',
+  staticToeDeg: 'the toe',
+  motion: 'how the wheel moves',
+};
+
+function firstWords(first: WantedFirst): string {
+  switch (first.kind) {
+    case 'value':
+      return `measure ${STARTING_WORDS[first.value]}`;
+    case 'thing':
+      return `survey the ${first.label.toLowerCase()}`;
+    case 'readings':
+      return 'take more readings round what is there';
+  }
+}
+
+/** Which corners are not known, how far they are, and what to do first: `front left is not known (3 of 7 things): survey the body mount.` */
+export function unknownWords(known: readonly ({ readonly corner: CornerKey } & Known)[]): string {
+  return known
+    .flatMap(({ corner, isEnough, first, things }) =>
+      isEnough || !first
+        ? []
+        : [`${cornerName(corner)} is not known (${things.have} of ${things.of} things): ${firstWords(first)}`],
+    )
+    .join('; ')
+    .concat('.');
 }

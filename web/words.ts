@@ -68,7 +68,13 @@ export const ROD_RUN_NAMES: Readonly<Record<RodRun, string>> = {
   upright: 'upright',
 };
 
-export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = { clear: 'clear', close: 'close', rubs: 'rubs' };
+export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
+  clear: 'clear',
+  close: 'close',
+  tooClose: 'too close',
+  rubs: 'rubs',
+  notKnown: 'not known',
+};
 
 export const STANDARD_NAMES: Readonly<Record<StandardId, string>> = {
   neverRub: 'Never rub',

@@ -11,7 +11,8 @@ import { useJobStore } from '../stores/job';
 import { CORNER_NAMES, acrossFrom } from '../../core/2-vehicle/setup/corner-key';
 import AxisSketch from './AxisSketch.vue';
 import { ALIGNMENT, HEIGHTS, LOCKS, STEERING_AXIS, type Entry } from './baseline-entries';
-import { blankCorner, BLANK_AXIS, mirroredCorner, newCorner } from './blank-corner';
+import { STARTING_WORDS } from '../advice';
+import { settle, BLANK_AXIS, mirroredCorner, newCorner } from './blank-corner';
 import ConditionsPanel from './ConditionsPanel.vue';
 import HeightTable from './HeightTable.vue';
 import TapeSketch from './TapeSketch.vue';
@@ -24,7 +25,10 @@ const UNDERBODY_TITLE = 'Underbody sheet';
 const job = useJobStore();
 const key = useCurrentCorner();
 const corner = computed(() => job.document?.corners[key.value]);
-const untouched = computed(() => JSON.stringify(corner.value) === JSON.stringify(blankCorner(key.value)));
+/** Values that nobody measured yet, by the names the file keeps them under. */
+const isStarting = (name: string): boolean =>
+  corner.value?.starting?.some((one) => one === name || (one === 'motion' && name.startsWith('motion.'))) ?? false;
+const startingWords = computed(() => (corner.value?.starting ?? []).map((value) => STARTING_WORDS[value]).join('; '));
 
 function edit(change: (corner: LowgapCorner) => void): void {
   job.change((file) => {
@@ -34,7 +38,11 @@ function edit(change: (corner: LowgapCorner) => void): void {
 }
 
 function editFitted(change: (fitted: LowgapFitted) => void): void {
-  edit((target) => change(target.fitted));
+  edit((target) => {
+    const before = JSON.stringify(target.fitted.tire);
+    change(target.fitted);
+    settle(target, before === JSON.stringify(target.fitted.tire) ? 'wheel' : 'tire');
+  });
 }
 
 function addCorner(): void {
@@ -68,6 +76,7 @@ const motionProblems = computed(() => job.problems.filter((p) => p.path.startsWi
 function setMotion(type: MotionType): void {
   edit((target) => {
     target.motion = blankMotion(type);
+    settle(target, 'motion');
     // An axis entered before stays; a motion without ball joints needs one.
     if (target.steering && !hasBallJoints(target.motion)) target.steering = { ...BLANK_AXIS, ...target.steering };
   });
@@ -110,6 +119,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
     entry.write(target, value);
     const { [entry.typedAs]: _old, ...rest } = target.typed ?? {};
     target.typed = typed === undefined ? rest : { ...rest, [entry.typedAs]: typed };
+    settle(target, entry.typedAs.startsWith('motion.') ? 'motion' : entry.typedAs);
   });
 }
 </script>
@@ -122,8 +132,9 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
     <v-btn color="primary" size="large" @click="addCorner">Take this corner</v-btn>
   </section>
   <template v-else>
-    <v-alert v-if="untouched" type="info" variant="tonal" class="mb-3">
-      These are starting values that nobody measured. Overwrite each one at the vehicle.
+    <v-alert v-if="startingWords" type="info" variant="tonal" class="mb-3" data-testid="starting-values">
+      Starting values that nobody measured: {{ startingWords }}. Type each one as it is at the vehicle, even where it is
+      the same; until then nothing here is said to clear.
     </v-alert>
     <div class="row">
       <h2 class="corner-title">{{ CORNER_NAMES[key] }}</h2>
@@ -165,6 +176,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
           :quantity="entry.quantity ?? 'length'"
           :range="entry.range"
           :optional="entry.optional ?? false"
+          :starting="isStarting(entry.typedAs)"
           @change="(value, typed) => write(entry, value, typed)"
         />
         <AxisSketch

@@ -87,7 +87,25 @@ describe('one corner', () => {
   test('starting values are said to be nobody’s measurements', async () => {
     job.change((file) => (file.corners.frontLeft = blankCorner('frontLeft')));
     await baseline();
-    expect(pageText()).toContain('starting values that nobody measured');
+    expect(said('starting-values')).toContain('the travel to full droop');
+    expect(said('starting-values')).toContain('the size of the tire now fitted');
+  });
+
+  test('a starting value stays one until that very number is typed, even the same, whatever else is', async () => {
+    job.change((file) => (file.corners.frontLeft = blankCorner('frontLeft')));
+    await baseline();
+    const starting = () => corners().frontLeft!.starting ?? [];
+    await type(/^Travel to full droop/, '95');
+    expect(starting()).not.toContain('droopMm');
+    expect(starting()).toContain('bumpMm');
+    // Eighty is what stood there.
+    await type(/^Travel to full squash/, '80');
+    expect(starting()).not.toContain('bumpMm');
+    expect(corners().frontLeft!.travel).toMatchObject({ bumpMm: 80, droopMm: 95 });
+    await type(/^Tire size/, '275/65R18');
+    expect(starting()).not.toContain('tire');
+    expect(starting()).toContain('wheel');
+    expect(field(/^This wheel at full left lock/).text()).toContain('not measured');
   });
 
   test('mirroring takes the other side over, keeps heights and readings, and says that it was not measured', async () => {
@@ -137,6 +155,24 @@ describe('corners that begin', () => {
     expect(right.mirroredFrom).toBe('frontLeft');
     expect(right.obstacles).toEqual([]);
     expect(right.fitted).toEqual(left.fitted);
+  });
+
+  test('a panhard rod is the same rod on both sides: its ends are reflected about the middle of the axle', () => {
+    const left = blankCorner('rearLeft');
+    left.motion = {
+      type: 'beamAxle',
+      hubSpacingMm: 1500,
+      points: { panhardFrame: [120, -300, 60], panhardAxle: [120, -1200, 20] },
+    };
+    const { motion } = mirroredCorner('rearRight', left);
+    // 300 mm inboard of the left hub face is 1 200 mm inboard of the right one.
+    expect(motion).toMatchObject({ points: { panhardFrame: [120, -1200, 60], panhardAxle: [120, -300, 20] } });
+    expect(mirroredCorner('rearLeft', { ...left, motion }).motion).toEqual(left.motion);
+  });
+
+  test('what stands in for a measurement still does on the mirrored side', () => {
+    const left = blankCorner('frontLeft');
+    expect(mirroredCorner('frontRight', left).starting).toEqual(left.starting);
   });
 
   test('only front corners steer', () => {

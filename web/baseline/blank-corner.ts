@@ -1,4 +1,5 @@
 import type { LowgapCorner, LowgapFile } from '@/contracts/lowgap-file';
+import { STARTING_VALUES, type StartingValue } from '@/core/3-survey/known/known';
 import { type CornerKey, axleOf, acrossFrom } from '@/core/2-vehicle/setup/corner-key';
 
 /** A steering axis nobody has measured yet. */
@@ -26,6 +27,42 @@ export function blankCorner(key: CornerKey): LowgapCorner {
     travel: { bumpMm: 80, droopMm: 90 },
     fitted: { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 20 }, spacerMm: 0 },
     obstacles: [],
+    starting: STARTING_VALUES.filter((value) => front || !STEERED_VALUES.includes(value)),
+  };
+}
+
+/** Values that only a steered wheel has. */
+const STEERED_VALUES: readonly StartingValue[] = [
+  'lockLeftDeg',
+  'lockRightDeg',
+  'kingpinOffsetMm',
+  'inclinationDeg',
+  'casterDeg',
+  'casterTrailMm',
+];
+
+/** A number was typed, or a choice made: it stands in for nothing any more. */
+export function settle(corner: LowgapCorner, value: string): void {
+  const left = corner.starting?.filter((one) => one !== value);
+  if (left?.length) corner.starting = left;
+  else delete corner.starting;
+}
+
+/**
+ * A rod across the vehicle is one rod for both sides: its ends are reflected about the middle, from one hub face to the other.
+ * All else stands as far outboard on this side as on the other.
+ */
+function mirroredMotion(motion: LowgapCorner['motion']): LowgapCorner['motion'] {
+  if (motion.type !== 'beamAxle' || !motion.points?.panhardFrame || !motion.points.panhardAxle) return motion;
+  const acrossTo = ([x, y, z]: readonly [number, number, number]): [number, number, number] => [
+    x,
+    -motion.hubSpacingMm - y,
+    z,
+  ];
+  const { panhardFrame, panhardAxle } = motion.points;
+  return {
+    ...motion,
+    points: { ...motion.points, panhardFrame: acrossTo(panhardFrame), panhardAxle: acrossTo(panhardAxle) },
   };
 }
 
@@ -38,7 +75,14 @@ export function mirroredCorner(key: CornerKey, other: LowgapCorner): LowgapCorne
     lockLeftDeg: rest.steering.lockRightDeg,
     lockRightDeg: rest.steering.lockLeftDeg,
   };
-  return { ...rest, ...(steering ? { steering } : {}), typed: kept, obstacles: [], mirroredFrom: acrossFrom(key) };
+  return {
+    ...rest,
+    motion: mirroredMotion(rest.motion),
+    ...(steering ? { steering } : {}),
+    typed: kept,
+    obstacles: [],
+    mirroredFrom: acrossFrom(key),
+  };
 }
 
 /** The best first guess of a corner nobody has taken: its mirror image, else starting values. */

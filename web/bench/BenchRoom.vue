@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fallsShort } from '@/core/4-clearance/case/standard';
 import { computed, onUnmounted, shallowRef, watch } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile } from '@/contracts/lowgap-file';
@@ -66,7 +67,7 @@ const missing = computed(() => {
   return surveyGaps(described);
 });
 
-const rubbing = computed(() => picked.value?.verdict === 'rubs');
+const rubbing = computed(() => picked.value !== null && fallsShort(picked.value.verdict));
 /** Spread and levers follow what is shown. */
 watch(
   [key, () => (rubbing.value ? picked.value!.id : null)],

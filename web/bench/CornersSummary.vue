@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fallsShort } from '@/core/4-clearance/case/standard';
 import { computed } from 'vue';
 import { problemText } from '@/contracts/problems';
 import { CORNER_KEYS, type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
@@ -62,7 +63,10 @@ const rotation = computed(() => {
   }).sort((a, b) => a.least.marginMm - b.least.marginMm);
   const [first] = worse;
   if (!first) return 'Rotation front to rear: nothing surveyed to check it against.';
-  return first.least.verdict === 'rubs'
+  if (first.least.verdict === 'notKnown') {
+    return `Rotated front to rear: not known, ${cornerName(first.key)} is surveyed too little.`;
+  }
+  return fallsShort(first.least.verdict)
     ? `Do not rotate front to rear: ${cornerName(first.key)}, ${first.least.label} would be ${formatMm(-first.least.marginMm)} mm short.`
     : `Rotated front to rear it clears: least ${formatMm(first.least.marginMm)} mm more than wanted, ${cornerName(first.key)}, ${first.least.label}.`;
 });

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { VERDICTS } from '@/core/4-clearance/case/standard';
 import { scaleLinear } from 'd3-scale';
 import { computed, ref } from 'vue';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import type { ObstacleSpread } from '@/core/5-consequences/spread/spread';
 import { formatMm } from '@/core/1-base/units/length';
 import VerdictMark from '../kit/VerdictMark.vue';
-import { ACROSS_NAMES, postureWords } from '../words';
+import { ACROSS_NAMES, VERDICT_WORDS, postureWords } from '../words';
 import { chanceWords } from '../advice';
 import FiguresTable, { type FiguresRow } from '../kit/FiguresTable.vue';
 
@@ -48,7 +49,10 @@ const chanceOf = (id: string): string => {
 
 const summary = computed(() => {
   const count = (verdict: string): number => rungs.value.filter((o) => o.verdict === verdict).length;
-  return `${rungs.value.length} obstacles: ${count('rubs')} rub, ${count('close')} close, ${count('clear')} clear.`;
+  const said = [...VERDICTS]
+    .reverse()
+    .flatMap((verdict) => (count(verdict) ? [`${count(verdict)} ${VERDICT_WORDS[verdict]}`] : []));
+  return `${rungs.value.length} obstacles: ${said.join(', ')}.`;
 });
 
 const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
@@ -57,7 +61,7 @@ const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
     formatMm(o.gapMm),
     String(o.requiredMm),
     formatMm(o.marginMm),
-    o.verdict,
+    VERDICT_WORDS[o.verdict],
     rangeOf(o.id),
     chanceOf(o.id),
     `${o.clock}, ${ACROSS_NAMES[o.across]}; ${postureWords(o.steerDeg, o.travelMm, props.rideMm)}`,

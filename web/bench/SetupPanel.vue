@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { CORNERS_OF } from '@/core/2-vehicle/setup/corner-key';
+import { cornerName, CORNERS_OF } from '@/core/2-vehicle/setup/corner-key';
+import { formatMm } from '@/core/1-base/units/length';
 import { computed, ref } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile, LowgapFitted, LowgapSetup } from '@/contracts/lowgap-file';
@@ -92,7 +93,44 @@ function splitAxle(): void {
   });
 }
 
+/** What the axle has of its own beside tire and wheel, in words: it would go with the axle's own setup. */
+const ownThings = computed(() => {
+  const file = job.document;
+  if (!file?.setup || !own.value) return [];
+  const { corners, ...common } = file.setup;
+  return ofAxle.value.flatMap((k) => {
+    const mine: Partial<LowgapSetup> = corners?.[k] ?? {};
+    const differs = (field: Exclude<keyof LowgapSetup, 'corners'>): boolean =>
+      mine[field] !== undefined && JSON.stringify(mine[field]) !== JSON.stringify(common[field]);
+    return [
+      ...(differs('parts') ? [`${mine.parts!.length} lift part${mine.parts!.length === 1 ? '' : 's'}`] : []),
+      ...(differs('spacerMm') ? [`a spacer of ${formatMm(mine.spacerMm!)} mm`] : []),
+      ...HEIGHTS.filter(({ field }) => differs(field)).map(
+        ({ field, label }) => `${label.toLowerCase()} ${formatMm(mine[field]!)} mm`,
+      ),
+    ].map((what) => `${cornerName(k)}: ${what}`);
+  });
+});
+const asking = ref(false);
+function askToJoin(): void {
+  if (ownThings.value.length) asking.value = true;
+  else joinAxle();
+}
+/** Tire and wheel as all round; parts, spacer and heights of the axle stay its own. */
+function joinTires(): void {
+  asking.value = false;
+  job.changeSetup((file) => {
+    for (const k of ofAxle.value) {
+      const mine = file.setup?.corners?.[k];
+      if (!mine) continue;
+      delete mine.tire;
+      delete mine.wheel;
+    }
+  });
+}
+
 function joinAxle(): void {
+  asking.value = false;
   job.changeSetup((file) => {
     for (const k of ofAxle.value) delete file.setup?.corners?.[k];
     if (file.setup?.corners && Object.keys(file.setup.corners).length === 0) delete file.setup.corners;
@@ -127,10 +165,16 @@ const SPACER_TYPES = [
     <template v-else>
       <p class="apart">
         <span>{{ own ? `On the ${end} axle only` : 'All round' }}</span>
-        <v-btn height="48" variant="text" class="axle" @click="own ? joinAxle() : splitAxle()">
+        <v-btn height="48" variant="text" class="axle" @click="own ? askToJoin() : splitAxle()">
           {{ own ? 'Same all round' : `Its own for the ${end}` }}
         </v-btn>
       </p>
+      <div v-if="asking" class="stack" role="alertdialog" aria-label="What goes with it">
+        <p class="small">This axle has of its own: {{ ownThings.join('; ') }}.</p>
+        <v-btn height="48" variant="outlined" @click="joinTires">Only tire and wheel alike, keep these</v-btn>
+        <v-btn height="48" variant="outlined" @click="joinAxle">All alike, these go</v-btn>
+        <v-btn height="48" variant="text" @click="asking = false">Leave it</v-btn>
+      </div>
       <FitmentFields
         :key="`${own}:${end}`"
         steps

@@ -79,7 +79,15 @@ describe('the bench', () => {
     await type(/^Suspension lift/, '31');
     expect(job.document!.setup!.corners!.frontLeft!.suspensionLiftMm).toBe(31);
     expect(job.document!.setup!.suspensionLiftMm).not.toBe(31);
+    // What the axle has of its own does not go with a press: it is said, and may stay.
     await press(/^Same all round/);
+    expect(job.document!.setup!.corners).toBeDefined();
+    expect(pageText()).toContain('front left: suspension lift 31 mm');
+    await press(/^Only tire and wheel alike/);
+    expect(job.document!.setup!.corners!.frontLeft).toMatchObject({ suspensionLiftMm: 31 });
+    expect(job.document!.setup!.corners!.frontLeft).not.toHaveProperty('tire');
+    await press(/^Same all round/);
+    await press(/^All alike/);
     expect(job.document!.setup!.corners).toBeUndefined();
   });
 

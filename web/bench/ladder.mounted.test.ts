@@ -1,3 +1,4 @@
+import { VERDICT_WORDS } from '../words';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { asCase } from '@/contracts/as-case';
@@ -38,8 +39,11 @@ describe('the gap ladder', () => {
       expect(rungs[i]!.text()).toContain(label);
       expect(rungs[i]!.text()).toContain(String(Number(gapMm.toFixed(1))));
     });
-    const rubs = sorted.filter(({ verdict }) => verdict === 'rubs').length;
-    expect(wrapper.text()).toContain(`${sorted.length} obstacles: ${rubs} rub`);
+    expect(wrapper.text()).toContain(`${sorted.length} obstacles: `);
+    for (const verdict of ['tooClose', 'close', 'clear'] as const) {
+      const count = sorted.filter((one) => one.verdict === verdict).length;
+      if (count) expect(wrapper.text()).toContain(`${count} ${VERDICT_WORDS[verdict]}`);
+    }
   });
 
   test('a rung that is pressed is picked; the table holds the same things', async () => {

@@ -7,14 +7,13 @@ import { problemText } from '@/contracts/problems';
 import { setupForCorner } from '@/core/4-clearance/case/case-description';
 import { type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import type { Evaluation } from '@/core/4-clearance/verdict/evaluate';
-import { STANDARDS, verdictOf } from '@/core/4-clearance/case/standard';
 import { attempt, type Result } from '@/core/1-base/problem';
 import { fitmentChange } from '@/core/5-consequences/stance/fitment-change';
 import { formatMm, signedMm } from '@/core/1-base/units/length';
 import { cornerLimits } from '../job/corner-limits';
 import VerdictMark from '../kit/VerdictMark.vue';
 import { useJobStore } from '../stores/job';
-import { ENVELOPE_NAMES, postureWords, STANDARD_NAMES } from '../words';
+import { ENVELOPE_NAMES, postureWords, STANDARD_NAMES, VERDICT_WORDS } from '../words';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { CompareClient } from '../workers/compare-client';
 import { comparedRows } from './compared-rows';
@@ -59,7 +58,6 @@ const lows = computed(() =>
     if (!answer.ok) return { problem: problemText(answer.problems[0]!) };
     const low = answer.value.lowGap;
     if (!low) return { problem: 'nothing surveyed' };
-    const standard = STANDARDS[job.document!.standard];
     const label = answer.value.obstacles.find((o) => o.corner === low.corner && o.id === low.obstacle)?.label;
     const { setup: _, ...fitted } = job.document!;
     const setup = columns.value[i]?.setup;
@@ -67,7 +65,7 @@ const lows = computed(() =>
     return {
       low,
       label,
-      verdict: verdictOf(low.mm, standard),
+      verdict: low.verdict,
       posture: postureWords(low.steerDeg, low.travelMm, rideMm),
     };
   }),
@@ -197,7 +195,7 @@ const print = (): void => window.print();
               <template v-if="v">
                 <VerdictMark :verdict="v.verdict" :size="16" bare />
                 <span :class="`verdict-${v.verdict}`">{{ formatMm(v.marginMm) }}</span>
-                <span class="visually-hidden">{{ v.verdict }}</span>
+                <span class="visually-hidden">{{ VERDICT_WORDS[v.verdict] }}</span>
                 <span v-if="i > 0 && row.verdicts[0]" class="muted">
                   ({{ signedMm(v.marginMm - row.verdicts[0].marginMm) }})
                 </span>

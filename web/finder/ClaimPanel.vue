@@ -10,6 +10,7 @@ import { useJobStore } from '../stores/job';
 import type { FinderClient } from '../workers/finder-client';
 import { postureWords, STANDARD_NAMES } from '../words';
 import { CLAIM_POSTURE_WORDS, signedMm } from './finder-words';
+import { unknownWords } from '../advice';
 import FiguresTable, { type FiguresRow } from '../kit/FiguresTable.vue';
 
 /** What somebody said fits, looked at posture by posture and school by school on this vehicle. */
@@ -55,6 +56,13 @@ function words({ holds, marginMm, obstacle, corner }: ClaimFinding): string {
 function verdict(tire: ClaimedTire): string {
   const all = tire.findings.filter((one) => one.standard === 'neverRub');
   const fails = all.filter(({ holds }) => !holds);
+  const notKnown = check.value!.notKnown.map((key) => cornerName(key));
+  if (fails.length === 0 && notKnown.length === job.corners.length) {
+    return `Not known: ${unknownWords(job.evaluation?.known ?? [])} Nothing can be said of a claim before.`;
+  }
+  if (fails.length === 0 && notKnown.length) {
+    return `Where this vehicle is known it holds in every posture the stops allow; nothing is said of ${notKnown.join(', ')}.`;
+  }
   if (fails.length === 0) return 'The claim holds on this vehicle in every posture the stops allow.';
   if (fails.length === all.length) return 'The claim does not hold on this vehicle, not even rolling straight.';
   const first = fails[0]!;
@@ -66,7 +74,11 @@ const figuresOf = (tire: ClaimedTire): FiguresRow[] =>
     name: CLAIM_POSTURE_WORDS[posture],
     cells: STANDARD_IDS.map((standard) => {
       const finding = findingOf(tire, posture, standard);
-      return { text: words(finding), tone: finding.holds ? 'clear' : 'rubs' };
+      const isSaid = check.value!.notKnown.length < job.corners.length;
+      return {
+        text: words(finding),
+        tone: !finding.holds ? 'rubs' : isSaid && finding.marginMm !== null ? 'clear' : 'muted',
+      };
     }),
   }));
 </script>

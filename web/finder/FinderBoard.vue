@@ -27,6 +27,8 @@ const props = defineProps<{
   partial: readonly PartialDot[];
   marks: readonly BoardMark[];
   pickedNumber: number | null;
+  /** Enough was measured to say that something clears. */
+  isKnown: boolean;
 }>();
 const emit = defineEmits<{ pick: [number: number] }>();
 
@@ -187,6 +189,7 @@ function sentence(dot: BoardDot): string {
   const where = `${bothIn(dot.diameterMm)} at effective offset ${signedMm(dot.effectiveOffsetMm)} mm`;
   switch (dot.result) {
     case 'clears':
+      if (!props.isKnown) return `${where}: falls nowhere short, and is not known to clear.`;
       return `${where}: clears as it is, least about ${signedMm(dot.marginMm)} mm more than wanted.`;
     case 'withChanges':
       return `${where}: clears with ${dot.remedies.map((one) => REMEDY_WORDS[one].toLowerCase()).join(', ') || 'another stop'}.`;
@@ -205,7 +208,8 @@ const summary = computed(() => {
       : 'Press Find: every combination gets a place here, diameter against offset.';
   }
   const { clears, withChanges, fails, refused } = props.answer.tally;
-  return `${clears.toLocaleString('en')} combinations clear as they are, ${withChanges.toLocaleString('en')} with changes, ${fails.toLocaleString('en')} fail, ${refused.toLocaleString('en')} are kept out by what has to be met.`;
+  const clear = props.isKnown ? 'clear as they are' : 'fall nowhere short, and are not known to clear';
+  return `${clears.toLocaleString('en')} combinations ${clear}, ${withChanges.toLocaleString('en')} with changes, ${fails.toLocaleString('en')} fail, ${refused.toLocaleString('en')} are kept out by what has to be met.`;
 });
 </script>
 
@@ -248,7 +252,7 @@ const summary = computed(() => {
       <path class="dot fails" :d="paths['fails']" />
       <path class="dot refused" :d="paths['refused']" />
       <path class="dot with-changes" :d="paths['withChanges']" />
-      <path class="dot clears" :d="paths['clears']" />
+      <path class="dot clears" :class="{ unknown: !isKnown }" :d="paths['clears']" />
       <path v-for="f in frontiers" :key="f.of" class="frontier" :class="f.of" :d="f.d" />
       <g class="labels">
         <text v-for="l in labels" :key="l.name" :x="l.x" :y="l.y + 5" text-anchor="middle">{{ l.name }}</text>
@@ -308,6 +312,9 @@ svg[tabindex] {
 }
 .clears {
   fill: var(--clear);
+}
+.clears.unknown {
+  fill: var(--ghost);
 }
 .with-changes {
   stroke: var(--close);

@@ -14,6 +14,7 @@ import { useView } from '../kit/use-view';
 import { useJobStore } from '../stores/job';
 import { AXLE_WORDS, contradictionSentence, refusalSentence, signedMm, tireWords, wheelWords } from './finder-words';
 import ClaimPanel from './ClaimPanel.vue';
+import { unknownWords } from '../advice';
 import FinderBoard, { type BoardMark } from './FinderBoard.vue';
 import FoundTable from './FoundTable.vue';
 import FrontierTable from './FrontierTable.vue';
@@ -47,6 +48,8 @@ const view = useView(VIEWS, 'board');
 const axleIndex = ref(0);
 const axles = computed(() => finder.result.value?.axles ?? []);
 const answer = computed(() => axles.value[Math.min(axleIndex.value, axles.value.length - 1)] ?? null);
+/** Something can be said of at least one of the corners it is about. */
+const isKnown = computed(() => (answer.value ? answer.value.notKnown.length < answer.value.corners.length : true));
 const pairs = computed(() => finder.result.value?.pairs ?? []);
 const pickedNumber = computed(() =>
   finder.picked.value?.axle === answer.value?.axle ? (finder.picked.value?.number ?? null) : null,
@@ -137,7 +140,10 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
         The question or the survey changed since: press Find again.
       </p>
       <p v-if="nothing" class="verdict-rubs" role="alert" data-testid="nothing-found">{{ nothing }}</p>
-      <p v-if="answer?.unsurveyed.length" class="small verdict-close">
+      <p v-if="answer && !isKnown" class="verdict-notKnown" role="status" data-testid="finder-not-known">
+        Not known whether anything clears: {{ unknownWords(job.evaluation?.known ?? []) }}
+      </p>
+      <p v-else-if="answer?.unsurveyed.length" class="small verdict-close">
         Nothing is surveyed at {{ answer.unsurveyed.length }} of these corners: the answer says nothing of them.
       </p>
       <p v-if="finder.running.value" class="small" role="status" data-testid="finder-runs">
@@ -156,6 +162,7 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
             :partial="finder.dots.value"
             :marks="marks"
             :picked-number="pickedNumber"
+            :is-known="isKnown"
             @pick="pick"
           />
           <KeptAnswerList
@@ -201,6 +208,7 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
         :explaining="finder.explaining.value"
         :ways="finder.ways.value"
         :ride-mm="rideMm"
+        :is-known="isKnown"
         @bench="finder.explanation.value && tryIn('bench', finder.explanation.value.setup)"
         @plan="finder.explanation.value && tryIn('plan', finder.explanation.value.setup)"
         @pick="pick"

@@ -15,6 +15,8 @@ const props = defineProps<{
   explaining: boolean;
   ways: readonly FoundRow[];
   rideMm: number;
+  /** Enough was measured to say that something clears. */
+  isKnown: boolean;
 }>();
 const emit = defineEmits<{ bench: []; plan: []; pick: [number: number] }>();
 
@@ -24,8 +26,15 @@ const title = computed(() => {
   const { tire, wheel, spacerMm } = setup;
   return `${tire.size} on ${wheel.diameterIn} x ${wheel.widthIn}, offset ${signedMm(wheel.offsetMm ?? 0)}${spacerMm ? `, ${formatMm(spacerMm)} mm spacer` : ''}`;
 });
-const stands = computed(() => (props.explanation?.failing.length === 0 ? 'clears as it is' : 'needs changes'));
 const unmended = computed(() => props.explanation?.changes.some(({ remedy }) => remedy === null) ?? false);
+const stands = computed(() => {
+  if (props.explanation?.failing.length !== 0) return 'needs changes';
+  return props.isKnown ? 'clears as it is' : 'falls nowhere short, and is not known to clear';
+});
+const tone = computed(() => {
+  if (props.explanation?.failing.length) return unmended.value ? 'verdict-rubs' : 'verdict-close';
+  return props.isKnown ? 'verdict-clear' : 'verdict-notKnown';
+});
 const window = computed(() => {
   const found = props.explanation?.window;
   return found
@@ -49,9 +58,9 @@ const window = computed(() => {
     <p v-else-if="!explanation" class="muted">Pick a place on the board or a line of the list.</p>
     <template v-else>
       <p data-testid="picked-says">
-        <strong :class="explanation.failing.length ? (unmended ? 'verdict-rubs' : 'verdict-close') : 'verdict-clear'">{{
-          unmended ? 'Does not do' : stands
-        }}</strong><template v-if="explanation.low">: {{ verdictSentence(explanation.low, rideMm) }}</template>
+        <strong :class="tone">{{ unmended ? 'Does not do' : stands }}</strong><template v-if="explanation.low"
+          >: {{ verdictSentence(explanation.low, rideMm) }}</template
+        >
         <template v-if="explanation.chanceOfRub !== null">
           Less than wanted is left in {{ chanceWords(explanation.chanceOfRub) }}, by how well the well was
           measured.</template

@@ -14,7 +14,9 @@ import { bothUnits } from '../../core/1-base/units/length';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { stepWords } from '@/sheets/plan-words';
 import { type FollowUpState } from './use-follow-up';
-import { today } from '../kit/dates';
+import { dayText } from '../kit/dates';
+import { bodyRiseMm } from '@/core/2-vehicle/setup/setup';
+import { setupForCorner } from '@/core/4-clearance/case/case-description';
 
 /** One sheet for the customer: what was done, what to watch, what to do. Printed in black on white. */
 const props = defineProps<{ state: FollowUpState }>();
@@ -62,6 +64,23 @@ const lifted = computed(
     (setup.value?.bodyLiftMm ?? 0) !== 0 ||
     job.corners.some((key) => (setup.value?.corners?.[key]?.parts ?? setup.value?.parts ?? []).length > 0),
 );
+/** By how much the frame stands otherwise over the wheels, at the corner where that is most. */
+const riseMm = computed(() => {
+  const file = job.document;
+  if (!file || !setup.value) return 0;
+  const rises = job.corners.flatMap((key) => {
+    const counted = attempt(() => setupForCorner({ ...asCase(file), setup: setup.value! }, key));
+    return counted.ok ? [bodyRiseMm(counted.value)] : [];
+  });
+  return rises.reduce((most, mm) => (Math.abs(mm) > Math.abs(most) ? mm : most), 0);
+});
+const standsWords = computed(() => {
+  if (Math.abs(riseMm.value) < 0.5) return '';
+  return riseMm.value > 0
+    ? 'It stands higher: it rolls over sooner, brakes and corners otherwise. Take it slowly at first.'
+    : 'It stands lower: it touches ramps, curbs and its bump stops sooner. Take it slowly at first.';
+});
+
 const FIELDS = [
   { key: 'pressures', label: 'Tire pressures, front and rear' },
   { key: 'spare', label: 'Spare: which, and does it fit under or on it' },
@@ -91,7 +110,7 @@ const print = (): void => window.print();
       <h2>Your vehicle, as it leaves us</h2>
       <p>
         <strong>{{ job.document?.vehicle.label }}</strong>{{ job.customer ? `, ${job.customer}` : '' }}.
-        {{ job.title }}. Handed over {{ own.handedOver ?? today() }}.
+        {{ job.title }}. {{ own.handedOver ? `Handed over ${dayText(own.handedOver)}` : 'Not handed over yet' }}.
       </p>
       <template v-if="setup">
         <h3>On it now</h3>
@@ -118,9 +137,7 @@ const print = (): void => window.print();
       <h3>Please</h3>
       <ul class="bullets">
         <li>Come back for the wheel nuts as written below; until then look at them yourself before longer trips.</li>
-        <li v-if="lifted">
-          It stands higher: it rolls over sooner, brakes and corners otherwise. Take it slowly at first.
-        </li>
+        <li v-if="standsWords">{{ standsWords }}</li>
         <li v-if="lifted">Have headlamp aim and any driver-assistance sensors checked; have it aligned.</li>
         <li>Listen for rubbing at full lock and when loaded; look for fresh marks in the wheel wells.</li>
         <li v-if="cuts.length || trims.length">Cut edges were sealed: look at them for rust once a year.</li>

@@ -79,6 +79,34 @@ describe('handing over', () => {
   });
 });
 
+describe('the sheet says what is true', () => {
+  const paper = (): string => all('article[aria-label="Hand-over sheet"]')[0]!.text();
+  const lifted = (mm: number): void =>
+    job.changeSetup((file) => {
+      const setup = { ...structuredClone(file.setup!), suspensionLiftMm: mm, bodyLiftMm: 0, parts: [] };
+      delete (setup as { corners?: unknown }).corners;
+      file.testFits = [];
+      file.setup = setup;
+    });
+
+  test.each([
+    [40, 'It stands higher'],
+    [-35, 'It stands lower'],
+  ])('with %s mm on the springs: %s', async (mm, words) => {
+    lifted(mm);
+    await room('handOver');
+    expect(paper()).toContain(words);
+  });
+
+  test('at the height it had it says nothing of that; it is not handed over until it is', async () => {
+    lifted(0);
+    job.changeSetup((file) => delete file.followUp);
+    await room('handOver');
+    expect(paper()).not.toMatch(/It stands/);
+    expect(paper()).toContain('Not handed over yet');
+  });
+});
+
 describe('alignment', () => {
   test('toe typed as a length is kept as the angle it is at that tire', async () => {
     await room('alignment');

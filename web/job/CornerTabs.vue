@@ -20,7 +20,8 @@ const least = computed(() => {
 
 const state = (key: CornerKey): string => {
   const margin = least.value.get(key);
-  if (margin !== undefined) return `${formatMm(margin)} mm`;
+  const known = job.evaluation?.known.find((one) => one.corner === key)?.isEnough ?? false;
+  if (margin !== undefined) return known || margin < 0 ? `${formatMm(margin)} mm` : 'not known';
   return job.document?.corners[key] ? 'no survey' : 'not taken';
 };
 </script>

@@ -51,9 +51,9 @@ describe('the bar of rooms', () => {
     expect(stateOf('Survey')).toMatch(/^\d+ readings/);
   });
 
-  test('the bench says how many things rub, as the verdict does', async () => {
+  test('the bench says how many things are too close, as the verdict does', async () => {
     await bar();
-    const rubbing = job.evaluation!.obstacles.filter(({ verdict }) => verdict === 'rubs').length;
+    const rubbing = job.evaluation!.obstacles.filter(({ verdict }) => verdict === 'tooClose').length;
     expect(stateOf('Bench')).toContain(String(rubbing));
   });
 

@@ -20,7 +20,7 @@ describe('what stands between the job and the server', () => {
     wrapper = await mountedInJob(SaveNotices);
     job.change((file) => (file.vehicle.wheelbaseMm = -5));
     await flushPromises();
-    expect(wrapper.find('[data-testid="change-refused"]').text()).toContain('vehicle.wheelbaseMm');
+    expect(wrapper.find('[data-testid="change-refused"]').text()).toContain('vehicle, wheelbase');
     job.change((file) => (file.vehicle.wheelbaseMm = 3300));
     await flushPromises();
     expect(wrapper.find('[data-testid="change-refused"]').exists()).toBe(false);

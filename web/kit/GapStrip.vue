@@ -2,12 +2,11 @@
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { computed } from 'vue';
 import { problemText } from '@/contracts/problems';
-import { STANDARDS, verdictOf } from '@/core/4-clearance/case/standard';
 import { formatFraction, formatMm } from '@/core/1-base/units/length';
 import { cornerLimits } from '../job/corner-limits';
 import { useJobStore } from '../stores/job';
-import { ACROSS_NAMES, postureWords, STANDARD_NAMES } from '../words';
-import { chanceWords } from '../advice';
+import { ACROSS_NAMES, postureWords, STANDARD_NAMES, VERDICT_WORDS } from '../words';
+import { chanceWords, unknownWords } from '../advice';
 import PostureGlyph from './PostureGlyph.vue';
 import VerdictMark from './VerdictMark.vue';
 
@@ -18,7 +17,9 @@ const obstacle = computed(() =>
   job.evaluation?.obstacles.find((o) => o.corner === low.value?.corner && o.id === low.value.obstacle),
 );
 const limits = computed(() => (low.value ? cornerLimits(job.document, low.value.corner) : null));
-const verdict = computed(() => low.value && verdictOf(low.value.mm, STANDARDS[job.document?.standard ?? 'neverRub']));
+const verdict = computed(() => low.value?.verdict ?? null);
+/** Corners about which too little is known to say that they clear, with what to measure first. */
+const unknown = computed(() => unknownWords(job.evaluation?.known ?? []));
 
 /** How often less is left than wanted at the low gap's obstacle, once that is known. */
 const chance = computed(() => {
@@ -55,6 +56,7 @@ function showWhere(): void {
           gap {{ formatMm(low.gapMm) }} mm, {{ obstacle.requiredMm }} wanted · at {{ low.clock }} on the
           {{ ACROSS_NAMES[low.across] }}
           <template v-if="chance !== null"> · short {{ chanceWords(chance) }}</template>
+          <template v-if="verdict === 'notKnown'"> · {{ unknown }}</template>
         </span>
       </button>
       <PostureGlyph
@@ -74,11 +76,18 @@ function showWhere(): void {
       No verdict: {{ problemText(job.problems[0]!) }}
     </p>
     <p v-else-if="job.computing" class="message muted">Working out the low gap</p>
+    <p v-else-if="job.document && job.evaluation" class="message muted" data-testid="strip-unknown">
+      No low gap yet: {{ unknown }}
+    </p>
     <p v-else class="message muted">
       No low gap yet: nothing near the tire has been surveyed. Take the first reading in the Survey.
     </p>
     <span class="visually-hidden" role="status">
-      {{ low && obstacle ? `Low gap ${formatMm(low.mm)} millimetres at the ${obstacle.label}, ${verdict}` : '' }}
+      {{
+        low && obstacle
+          ? `Low gap ${formatMm(low.mm)} millimetres at the ${obstacle.label}, ${VERDICT_WORDS[low.verdict]}`
+          : ''
+      }}
     </span>
   </footer>
 </template>

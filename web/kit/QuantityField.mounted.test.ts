@@ -30,6 +30,27 @@ describe('a number as people type it', () => {
     expect(wrapper.text()).toContain('-50 to 200 mm');
   });
 
+  test('the beginning of a number that is refused does not stay behind', async () => {
+    const wrapper = field({ value: 40, typed: '40' });
+    await wrapper.find('input').trigger('focus');
+    await wrapper.find('input').setValue('7');
+    await wrapper.setProps({ value: 7, typed: '7' });
+    await wrapper.find('input').setValue('760mm');
+    expect(wrapper.emitted('change')!.at(-1)).toEqual([40, '40']);
+    await wrapper.setProps({ value: 40, typed: '40' });
+    expect(wrapper.find('input').element.value).toBe('760mm');
+    expect(wrapper.text()).toContain('found 760mm');
+  });
+
+  test('a starting value says so, and the same number typed is a measurement', async () => {
+    const wrapper = field({ value: 80, starting: true });
+    expect(wrapper.text()).toContain('not measured');
+    expect(wrapper.find('input').element.value).toBe('');
+    expect(wrapper.find('input').element.placeholder).toBe('80 mm');
+    await wrapper.find('input').setValue('80');
+    expect(wrapper.emitted('change')!.at(-1)).toEqual([80, '80']);
+  });
+
   test('an optional field that is emptied says nothing more', async () => {
     const wrapper = field({ value: 40, optional: true });
     await wrapper.find('input').setValue('');

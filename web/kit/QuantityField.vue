@@ -20,20 +20,31 @@ const props = withDefaults(
     from?: number;
     /** What the engine says about this field. */
     problem?: string | undefined;
+    /** Nobody measured it yet: it stands in until it is typed, even as the same number. */
+    starting?: boolean;
   }>(),
-  { quantity: 'length', typed: undefined, step: 0, optional: false, from: 0, problem: undefined },
+  { quantity: 'length', typed: undefined, step: 0, optional: false, from: 0, problem: undefined, starting: false },
 );
 
 const emit = defineEmits<{ change: [value: number | undefined, typed: string | undefined] }>();
 
 const text = ref('');
 const refusal = ref('');
+/** What stood here before somebody began to type. */
+let atFocus: { readonly value: number | undefined; readonly typed: string | undefined } | null = null;
+const began = (): void => {
+  atFocus = { value: props.value, typed: props.typed };
+};
 
 watch(
-  () => [props.value, props.typed] as const,
-  ([value, typed]) => {
+  () => [props.value, props.typed, props.starting] as const,
+  ([value, typed, starting]) => {
+    // It stands in the field's background: typing it, even the same, is what makes it measured.
+    if (starting) return void (text.value = '');
     const now = parseQuantity(text.value, props.quantity, props.range);
     if (now.ok && value !== undefined && Math.abs(now.value - value) < 1e-6) return;
+    // Put back as it was before a number that was not finished: what is typed stays, with what is wrong with it.
+    if (refusal.value && value === atFocus?.value) return;
     // Something else changed the number: undo, a step key, another window.
     text.value = quantityText(value, typed, props.quantity);
     refusal.value = '';
@@ -50,7 +61,12 @@ function typeText(entered: string | null): void {
   }
   const parsed = parseQuantity(text.value, props.quantity, props.range);
   refusal.value = parsed.ok ? '' : parsed.problems.map(fieldText).join(' ');
-  if (parsed.ok && parsed.value !== props.value) emit('change', parsed.value, text.value.trim());
+  if (parsed.ok) {
+    if (parsed.value !== props.value || props.starting) emit('change', parsed.value, text.value.trim());
+  } else if (atFocus && props.value !== atFocus.value) {
+    // The beginning of it was a number of its own (`7` of `76 mm`): it must not stay behind.
+    emit('change', atFocus.value, atFocus.typed);
+  }
 }
 
 function move(direction: 1 | -1): void {
@@ -62,7 +78,7 @@ function move(direction: 1 | -1): void {
 const UNITS: Readonly<Record<Quantity, string>> = { length: 'mm', inches: 'in', degrees: '°' };
 
 const message = computed(() => refusal.value || props.problem);
-const hint = computed(() => otherUnitText(props.value, text.value, props.quantity));
+const hint = computed(() => (props.starting ? '' : otherUnitText(props.value, text.value, props.quantity)));
 const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
 </script>
 
@@ -85,6 +101,11 @@ const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
       inputmode="text"
       autocomplete="off"
       class="figures"
+      :class="{ starting }"
+      :placeholder="starting ? `${quantityText(value, undefined, quantity)} ${UNITS[quantity]}` : undefined"
+      :persistent-placeholder="starting"
+      :messages="starting ? 'starting value, not measured' : []"
+      @focus="began"
       @update:model-value="typeText"
     >
       <template v-if="hint" #append-inner
@@ -104,6 +125,15 @@ const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
 </template>
 
 <style scoped>
+.starting :deep(.v-field__outline) {
+  --v-field-border-opacity: 1;
+  border-style: dashed;
+}
+.starting :deep(input)::placeholder {
+  font-style: italic;
+  color: var(--muted);
+  opacity: 1;
+}
 .quantity {
   display: flex;
   gap: 4px;

@@ -2,7 +2,7 @@
 import type { Verdict } from '@/core/4-clearance/case/standard';
 import { VERDICT_WORDS } from '../words';
 
-/** A verdict by word and shape: two lines apart, two lines near, two lines crossed. */
+/** A verdict by word and shape: two lines apart, near, hardly apart, crossed; broken where it is not known. */
 defineProps<{ verdict: Verdict; size?: number; bare?: boolean }>();
 </script>
 
@@ -19,6 +19,8 @@ defineProps<{ verdict: Verdict; size?: number; bare?: boolean }>();
     >
       <path v-if="verdict === 'clear'" d="M3 3a12 12 0 0 1 0 18M20 3v18" />
       <path v-else-if="verdict === 'close'" d="M8 3a12 12 0 0 1 0 18M18 3v18" />
+      <path v-else-if="verdict === 'tooClose'" d="M13 3a12 12 0 0 1 0 18M18 3v18" />
+      <path v-else-if="verdict === 'notKnown'" d="M6 3a12 12 0 0 1 0 18M20 3v18" stroke-dasharray="3 4" />
       <template v-else>
         <path d="M12 3a11 11 0 0 1 0 18z" fill="currentColor" />
         <path d="M12 2v20" stroke-width="4" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fallsShort } from '@/core/4-clearance/case/standard';
 import { computed, ref, watchEffect } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { MOST_COMPARED, type LowgapSetup } from '@/contracts/lowgap-file';
@@ -45,10 +46,10 @@ const judged = computed(() => state.judgement.value);
 const brackets = computed(() =>
   (judged.value?.things ?? []).filter(
     ({ kinds, before, after, fix }) =>
-      kinds.includes('crashBracket') && (before === 'rubs' || after === 'rubs' || fix !== null),
+      kinds.includes('crashBracket') && (fallsShort(before) || fallsShort(after) || fix !== null),
   ),
 );
-const failing = computed(() => judged.value?.things.filter(({ after, fault }) => after === 'rubs' || fault) ?? []);
+const failing = computed(() => judged.value?.things.filter(({ after, fault }) => fallsShort(after) || fault) ?? []);
 /** What is left closest once the plan is carried out. */
 const least = computed(() => {
   const left = (judged.value?.things ?? []).flatMap(({ afterGapMm, requiredMm, label, corner }) =>
@@ -62,6 +63,8 @@ const unsurveyed = computed(() =>
     .map((key) => cornerName(key))
     .join(', '),
 );
+/** Nothing falls short, and too little was measured to say that it clears. */
+const notKnown = computed(() => failing.value.length === 0 && !judged.value?.clears);
 const hasPlan = computed(() => (judged.value?.plan.steps.length ?? 0) > 0);
 
 const setAxle = (axle: Axle, key: keyof AxleChanges, amount: number): void =>
@@ -101,7 +104,7 @@ watchEffect(() => {
   const { document, evaluation } = job;
   if (!document || !evaluation || asked.value) return;
   asked.value = true;
-  if (!document.plan?.chosen && evaluation.obstacles.some(({ verdict }) => verdict === 'rubs')) void state.search();
+  if (!document.plan?.chosen && evaluation.obstacles.some(({ verdict }) => fallsShort(verdict))) void state.search();
 });
 </script>
 
@@ -154,8 +157,14 @@ watchEffect(() => {
           </div>
           <template v-if="judged">
             <p v-if="judged.things.length" data-testid="plan-says" role="status">
-              <strong :class="judged.clears ? 'verdict-clear' : 'verdict-rubs'">{{
-                judged.clears ? (hasPlan ? 'Clears as planned' : 'Clears as it is') : `${failing.length} still to do`
+              <strong :class="judged.clears ? 'verdict-clear' : notKnown ? 'verdict-notKnown' : 'verdict-rubs'">{{
+                judged.clears
+                  ? hasPlan
+                    ? 'Clears as planned'
+                    : 'Clears as it is'
+                  : notKnown
+                    ? 'Not known whether it clears'
+                    : `${failing.length} still to do`
               }}</strong><template v-if="hasPlan"
                 >: {{ formatMoney(judged.plan.costMinor) }} before tax, {{ timeWords(judged.plan.minutes) }},
                 {{ PERMANENCE_WORDS[judged.plan.permanence] }}</template

@@ -7,7 +7,8 @@ import type { SpacerSweep } from '@/core/6-decisions/plan/spacer-sweep';
 import { formatMm } from '@/core/1-base/units/length';
 
 /** Low gap against thickness of spacer, and the stretch that clears. */
-const props = defineProps<{ sweep: SpacerSweep; thicknessMm: number }>();
+/** `isKnown`: enough of this corner was measured to say that it clears. */
+const props = defineProps<{ sweep: SpacerSweep; thicknessMm: number; isKnown: boolean }>();
 const emit = defineEmits<{ pick: [mm: number] }>();
 
 const HEIGHT = 190;
@@ -43,6 +44,9 @@ const clearWords = computed(() => {
     ),
     ...(hopeless.length ? [`no spacer clears ${hopeless.join(', ')}`] : []),
   ];
+  if (!props.isKnown && stretches.length) {
+    return `Nothing measured falls short with ${stretches.join(', or ')}; too little is measured to say that it clears.`;
+  }
   const all = stretches.length
     ? `Everything clears with ${stretches.join(', or ')}`
     : 'At no thickness does everything clear';
@@ -72,7 +76,7 @@ function pickAt(event: MouseEvent, x: { invert(at: number): number }, width: num
   >
     <template #default="{ x, y, width }">
       <rect
-        v-for="c in sweep.clear"
+        v-for="c in isKnown ? sweep.clear : []"
         :key="c.fromMm"
         class="clear"
         :x="x(c.fromMm)"

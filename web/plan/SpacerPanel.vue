@@ -99,6 +99,9 @@ const setPocket = (mm: number | undefined): void =>
     file.setup.wheel = mm === undefined ? wheel : { ...wheel, studPocketMm: mm };
   });
 
+/** Enough of this corner was measured to say that it clears. */
+const isKnown = computed(() => job.evaluation?.known.find(({ corner }) => corner === key.value)?.isEnough ?? false);
+
 /** What moves with the wheel: against what is fitted. */
 const moves = computed(() => {
   const file = job.document;
@@ -139,6 +142,7 @@ const useIt = (): void =>
         v-if="sweep"
         :sweep="sweep"
         :thickness-mm="entry.thicknessMm"
+        :is-known="isKnown"
         @pick="(mm) => set('thicknessMm', mm)"
       />
     </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fallsShort } from '@/core/4-clearance/case/standard';
 import { computed, ref } from 'vue';
 import { CUTS, MODIFICATION_RULES, type Modification } from '@/core/6-decisions/plan/modification';
 import { markable, type Fix, type ThingOutcome } from '@/core/6-decisions/plan/judge-plan';
@@ -15,7 +16,7 @@ const emit = defineEmits<{ fix: [thing: ThingOutcome, fix: Fix | null]; sheet: [
 const showAll = ref(false);
 /** What a plan is about: what rubs, what is near, and what is touched. */
 const shown = computed(() =>
-  props.things.filter(({ before, after, fix }) => showAll.value || before === 'rubs' || after === 'rubs' || fix),
+  props.things.filter(({ before, after, fix }) => showAll.value || fallsShort(before) || fallsShort(after) || fix),
 );
 const hidden = computed(() => props.things.length - shown.value.length);
 
@@ -83,7 +84,7 @@ const range = { min: 0, max: 300, unit: 'mm' };
               />
             </div>
             <span v-else class="muted">{{
-              thing.after === 'rubs' ? 'Never changed: use stops, offset or height' : 'Never changed'
+              fallsShort(thing.after) ? 'Never changed: use stops, offset or height' : 'Never changed'
             }}</span>
             <p v-if="thing.fault" class="verdict-rubs small" role="alert">
               {{ faultWords(thing.fault) }}

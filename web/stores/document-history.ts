@@ -3,6 +3,7 @@ import { computed, markRaw, shallowRef } from 'vue';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { Problem } from '@/core/1-base/problem';
 import { checkChange } from '../saving/check-change';
+import { withoutProxies } from './without-proxies';
 
 const UNDO_DEPTH = 100;
 
@@ -18,8 +19,10 @@ export function useDocumentHistory(adopted: () => void) {
   /** The gesture that the newest entry belongs to. */
   let gestureNow: string | null = null;
 
-  function changeTo(next: LowgapFile, edit: (file: LowgapFile) => void, gesture: string | null): void {
-    edit(next);
+  function changeTo(copy: LowgapFile, edit: (file: LowgapFile) => void, gesture: string | null): void {
+    edit(copy);
+    // Forms are reactive: a part of one that reaches the document would end every worker it is sent to.
+    const next = withoutProxies(copy, new Set([document.value?.corners]));
     refused.value = checkChange(document.value, next);
     if (refused.value.length > 0) return;
     const goesOn = gesture !== null && gesture === gestureNow;

@@ -1,5 +1,6 @@
 import { afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
+import { isProxy } from 'vue';
 import type { LowgapObstacle } from '@/contracts/lowgap-file';
 import type { JobStore } from '../stores/job';
 import { mounted, mountedInJob, openedJob } from '../testing/mounting';
@@ -44,6 +45,25 @@ describe('the survey of a corner', () => {
     expect(obstacles()).toHaveLength(count + 1);
     expect(obstacles().at(-1)).toMatchObject({ id: 'washer-bottle', label: 'Washer bottle', readings: [] });
     expect(pageText()).toContain('No reading yet');
+  });
+
+  test('a thing that is changed in every way is judged anew, and nothing of a form stays in the document', async () => {
+    await survey();
+    await until(() => job!.evaluation);
+    for (const edit of ['name', 'comes off', 'looked behind'] as const) {
+      await press(/^\s*Change this obstacle/);
+      if (edit === 'name') await type(/^What it is/, 'Lip, front');
+      const box = all('.v-dialog input[type="checkbox"], form input[type="checkbox"]');
+      if (edit === 'comes off') await box[0]!.setValue(true);
+      if (edit === 'looked behind') await box[1]!.setValue(true);
+      const asked = job!.turns.asked;
+      await submit();
+      await until(() => job!.turns.answered > asked);
+      expect(job!.problems).toEqual([]);
+    }
+    const [lip] = obstacles();
+    expect(lip).toMatchObject({ label: 'Lip, front', removable: true, behind: [] });
+    expect(isProxy(lip!.behind)).toBe(false);
   });
 
   test('a thing named like another has an id of its own', async () => {

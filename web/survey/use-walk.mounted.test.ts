@@ -78,8 +78,13 @@ describe('the walk', () => {
     state.take();
     expect(state.question.value).toContain('Enter once more');
     expect(readings()).toEqual([]);
+    // Another number is another question; only the same one once more counts.
+    expect(state.text.value).toBe('400');
+    state.text.value = '300';
     state.take();
-    expect(readings()).toMatchObject([{ gapMm: 400, confirmed: true }]);
+    expect(readings()).toEqual([]);
+    state.take();
+    expect(readings()).toMatchObject([{ gapMm: 300, confirmed: true }]);
     leave();
   });
 

@@ -32,6 +32,10 @@ export interface WalkTold {
 /** mm: a tape from the tire to the inside of a wheel well does not read more. */
 const LARGEST_LIKELY_MM = 260;
 
+/** mm within which a number typed again is the same: a sixteenth of an inch by eye, half of it. */
+const SAME_MM = 0.8;
+const isSame = (mm: number, before: number | null): boolean => before !== null && Math.abs(mm - before) <= SAME_MM;
+
 /** mm and share by which a reading may differ from what the others foretell. */
 const FORETOLD = { mm: 15, share: 0.25 } as const;
 
@@ -59,6 +63,8 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
   const several = shallowRef<readonly number[]>([]);
   const heights = ref<Partial<Record<WalkHeight, string>>>({});
   const last = shallowRef(false);
+  /** The number that was questioned, mm. */
+  let doubted: number | null = null;
 
   const heightText = (height: WalkHeight): string | null => heights.value[height] ?? knownHeight(props.corner, height);
   const heightAsked = computed(() => asked.value?.kind === 'gap' && heightText(asked.value.height) === null);
@@ -70,6 +76,7 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
       text.value = '';
       refusal.value = '';
       question.value = '';
+      doubted = null;
       several.value = [];
       if (now?.kind === 'gap') {
         setClock(now.clock);
@@ -141,7 +148,12 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
     const all = typed.ok ? [...several.value, typed.value] : [...several.value];
     const mm = all.reduce((sum, v) => sum + v, 0) / all.length;
     const doubt = doubtOf(mm);
-    if (doubt !== '' && question.value !== doubt) return void (question.value = doubt);
+    if (doubt !== '' && !isSame(mm, doubted)) {
+      // Only the same number entered once more is an answer; another one is questioned anew.
+      doubted = mm;
+      question.value = doubt;
+      return;
+    }
     const averaged = all.length > 1;
     const read = readForm(
       {

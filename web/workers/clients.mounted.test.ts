@@ -1,3 +1,4 @@
+import { fallsShort } from '@/core/4-clearance/case/standard';
 import { afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile } from '@/contracts/lowgap-file';
@@ -74,7 +75,7 @@ test('the study of a corner: the settled verdict, next readings, spread, levers,
   );
   const file = fileOf('Patrol');
   const plain = evaluateCase(asCase(file));
-  client.ask({ file, corner: 'frontLeft', obstacle: plain.obstacles.find(({ verdict }) => verdict === 'rubs')!.id });
+  client.ask({ file, corner: 'frontLeft', obstacle: plain.obstacles.find(({ verdict }) => fallsShort(verdict))!.id });
   await until(() => rotated.length);
   expect(asData(settled[0])).toEqual(asData({ ok: true, value: plain }));
   const whole = answers.at(-1)!;

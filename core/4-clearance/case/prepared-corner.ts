@@ -10,6 +10,7 @@ import { makeEnvelope, travelLimits, type Envelope } from '../envelope/envelope'
 import { motionUnder } from '../../2-vehicle/setup/motion-under';
 import { prepareRotor, type Rotor } from '../../2-vehicle/setup/rotor';
 import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
+import { cornerKnown, type Known } from '../../3-survey/known/known';
 import { surveyedObstacles } from '../../3-survey/prepared/surveyed-obstacles';
 
 /** A thing about which nothing can be said: no place known, or nobody looked behind a part that comes off. */
@@ -27,6 +28,8 @@ export interface PreparedCorner {
   readonly rotor: Rotor;
   readonly obstacles: readonly PreparedObstacle[];
   readonly unknown: readonly UnknownObstacle[];
+  /** How much of it was measured. */
+  readonly known: Known;
 }
 
 /** Postures of a corner under a setup. @throws ProblemError for limits that cannot be. */
@@ -70,6 +73,7 @@ export function prepareCorner(
     rotor: prepareRotor(setup, 'setup', setup.allowances),
     obstacles,
     unknown,
+    known: cornerKnown(corner),
   };
 }
 

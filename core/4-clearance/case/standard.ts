@@ -113,10 +113,23 @@ export function materialStretches(
     }, []);
 }
 
-export type Verdict = 'clear' | 'close' | 'rubs';
+/**
+ * clear: room to spare; close: what is wanted is left, and little more; tooClose: a gap, but less than is wanted; rubs: no gap;
+ * notKnown: what was measured falls nowhere short, but too little was measured to say that it clears.
+ */
+export const VERDICTS = ['clear', 'close', 'tooClose', 'rubs', 'notKnown'] as const;
+export type Verdict = (typeof VERDICTS)[number];
 
-/** Verdict on a margin (gap less the required gap), mm. */
-export function verdictOf(marginMm: number, standard: Standard): Verdict {
-  if (marginMm >= standard.closeMm) return 'clear';
-  return marginMm >= 0 ? 'close' : 'rubs';
+/** The one decision on a gap and its margin (gap less what is wanted), mm. */
+export function verdictOf(
+  { gapMm, marginMm }: { readonly gapMm: number; readonly marginMm: number },
+  standard: Pick<Standard, 'closeMm'>,
+  isKnown: boolean,
+): Verdict {
+  if (marginMm < 0) return gapMm < 0 ? 'rubs' : 'tooClose';
+  if (!isKnown) return 'notKnown';
+  return marginMm >= standard.closeMm ? 'clear' : 'close';
 }
+
+/** Whether less is left than is wanted. */
+export const fallsShort = (verdict: string): boolean => verdict === 'tooClose' || verdict === 'rubs';

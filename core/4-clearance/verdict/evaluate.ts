@@ -22,7 +22,8 @@ import { motionUnder } from '../../2-vehicle/setup/motion-under';
 import type { PreparedCorner, UnknownObstacle } from '../case/prepared-corner';
 import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
 import type { RotorPlace } from '../../2-vehicle/setup/rotor';
-import { materialStretches, STANDARDS, verdictOf, type Standard, type Verdict } from '../case/standard';
+import type { Known } from '../../3-survey/known/known';
+import { fallsShort, materialStretches, STANDARDS, verdictOf, type Standard, type Verdict } from '../case/standard';
 import { studPocketGap, type StudPocketGap } from '../../2-vehicle/setup/stud-pocket';
 
 /** Least gap of one obstacle over the envelope. Lengths mm, angles degrees, `at` in the corner frame. */
@@ -59,6 +60,8 @@ export interface ObstacleVerdict {
 export interface LowGap {
   readonly corner: CornerKey;
   readonly obstacle: string;
+  /** Of that thing; where it falls nowhere short and any corner is not known: not known. */
+  readonly verdict: Verdict;
   /** The least margin: gap less what the standard wants. */
   readonly mm: number;
   readonly gapMm: number;
@@ -93,6 +96,8 @@ export interface Evaluation extends CornerSections {
   readonly surveyed: readonly ({ readonly corner: CornerKey } & SurveyedReadings)[];
   /** Stud ends in the wheel's pockets, where both were measured. */
   readonly studPockets: readonly ({ readonly corner: CornerKey } & StudPocketGap)[];
+  /** How much of each corner was measured. */
+  readonly known: readonly ({ readonly corner: CornerKey } & Known)[];
   /** The corner that `section` and `wheelSection` belong to: the low gap's, or the first. */
   readonly sectionCorner: CornerKey;
 }
@@ -136,6 +141,7 @@ export function evaluateCase(
       const gap = studPocketGap(describedCorner(description, key).studProtrusionMm, setupForCorner(description, key));
       return gap ? [{ corner: key, ...gap }] : [];
     }),
+    known: prepared.map(({ key, known }) => ({ corner: key, ...known })),
     sectionCorner: shown.key,
     ...cornerSections(shown),
   };
@@ -167,7 +173,7 @@ export function cornerVerdicts(
       gapMm: least.gapMm,
       requiredMm,
       marginMm,
-      verdict: verdictOf(marginMm, standard),
+      verdict: verdictOf({ gapMm: least.gapMm, marginMm }, standard, corner.known.isEnough),
       steerDeg: toDegrees(least.posture.steer),
       travelMm: least.posture.travel,
       crossMm: least.posture.cross ?? 0,
@@ -217,6 +223,10 @@ function keptUpTo(
   return { keptUpTo: least.gapMm >= requiredMm ? 'firstTouch' : 'neither' };
 }
 
+/** Nothing is clear as a whole of which a part is not known. */
+const wholeVerdict = (low: Verdict, all: readonly ObstacleVerdict[]): Verdict =>
+  fallsShort(low) || !all.some(({ verdict }) => verdict === 'notKnown') ? low : 'notKnown';
+
 /** The least margin of all; null for no obstacles. */
 export function lowGapOf(obstacles: readonly ObstacleVerdict[]): LowGap | null {
   const least = obstacles.reduce<ObstacleVerdict | null>(
@@ -225,7 +235,18 @@ export function lowGapOf(obstacles: readonly ObstacleVerdict[]): LowGap | null {
   );
   if (!least) return null;
   const { corner, id, marginMm, gapMm, steerDeg, travelMm, at, clock, across } = least;
-  return { corner, obstacle: id, mm: marginMm, gapMm, steerDeg, travelMm, at, clock, across };
+  return {
+    corner,
+    obstacle: id,
+    verdict: wholeVerdict(least.verdict, obstacles),
+    mm: marginMm,
+    gapMm,
+    steerDeg,
+    travelMm,
+    at,
+    clock,
+    across,
+  };
 }
 
 /** Polygons of the setup on one corner. */

@@ -14,6 +14,8 @@ export interface FinderAnswer {
   readonly corners: readonly CornerKey[];
   /** Those of them at which nothing was surveyed: the answer says nothing of them. */
   readonly unsurveyed: readonly CornerKey[];
+  /** Those of which too little was measured to say that anything clears. */
+  readonly notKnown: readonly CornerKey[];
   readonly tally: Tally;
   /** The best combination of every tire that has one, biggest first. */
   readonly rows: readonly FoundRow[];
@@ -49,6 +51,7 @@ export class AnswerReader {
     return {
       corners: search.corners,
       unsurveyed: search.unsurveyed,
+      notKnown: search.notKnown,
       tally,
       rows: rows.map(({ number }) => foundRow(search, number)),
       refused: refusedTires(search, this.#admitted),

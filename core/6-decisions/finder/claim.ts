@@ -1,3 +1,4 @@
+import { cornerKnown } from '../../3-survey/known/known';
 import { describedCorner, describedCorners } from '../../4-clearance/case/described-corner';
 import { type CaseDescription, enteredSetupFor } from '../../4-clearance/case/case-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
@@ -59,6 +60,8 @@ export interface ClaimCheck {
   /** Height at which it was looked at, mm of lift at the wheel. */
   readonly liftMm: number;
   readonly offsetMm: number;
+  /** Corners of which too little was measured to say that it holds there. */
+  readonly notKnown: readonly CornerKey[];
 }
 
 const NUMBER = String.raw`\d+(?:[.,]\d+)?`;
@@ -165,6 +168,7 @@ export function checkClaim(description: CaseDescription, text: string, cache = n
     claim,
     liftMm: claim.liftMm ?? first.suspensionLiftMm,
     offsetMm,
+    notKnown: keys.filter((key) => !cornerKnown(describedCorner(description, key)).isEnough),
     tires: sizes.map((size) => {
       const section = tireSection({ size }, widthIn, 'claim');
       return {

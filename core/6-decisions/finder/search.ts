@@ -64,6 +64,8 @@ export class FinderSearch {
   readonly edges: readonly FenderEdge[];
   /** Corners with a baseline at which nothing was surveyed: nothing is known of them. */
   readonly unsurveyed: readonly CornerKey[];
+  /** Those of which too little was measured to say that anything clears. */
+  readonly notKnown: readonly CornerKey[];
   readonly staged: StagedCells[] = [];
   /** Cells of each stance; null where the vehicle cannot stand so. */
   readonly cellsOfStance: (StagedCells | null)[] = [];
@@ -90,6 +92,7 @@ export class FinderSearch {
     this.verdicts = new Verdicts(this.axes.candidates.stances, this.#prices, this.cellsOfStance);
     this.#stageCache = this.#newStageCache(cache);
     const baseline = corners.map((key) => this.#stageCache.prepare(key, AS_IT_STANDS).corner);
+    this.notKnown = baseline.filter(({ known }) => !known.isEnough).map(({ key }) => key);
     this.unsurveyed = baseline.filter(({ obstacles }) => obstacles.length === 0).map(({ key }) => key);
     if (this.unsurveyed.length === corners.length) {
       throw new ProblemError({

@@ -1,3 +1,4 @@
+import { fallsShort } from '../../4-clearance/case/standard';
 import { evaluateCase, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import type { CaseDescription } from '../../4-clearance/case/case-description';
 import type { CornerKey, Axle } from '../../2-vehicle/setup/corner-key';
@@ -141,7 +142,7 @@ export class FinderSession {
     const tried = this.#tried(search, bare);
     const { obstacles } = evaluateCase(tried, {}, this.#cache);
     const sorted = [...obstacles].sort((a, b) => a.marginMm - b.marginMm);
-    const failing = sorted.filter(({ verdict }) => verdict === 'rubs');
+    const failing = sorted.filter(({ verdict }) => fallsShort(verdict));
     const changes = failing.map((verdict) => this.#changeFor(search, verdict));
     const removed = changes.flatMap(({ id, remedy }) => (remedy === 'unbolt' ? [id] : []));
     const low = sorted[0] ?? null;

@@ -6,7 +6,7 @@ import { describedCorner, describedCorners } from '../../4-clearance/case/descri
 import { cornerVerdicts, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import { prepareCorner } from '../../4-clearance/case/prepared-corner';
 import { SectionCache } from '../../4-clearance/search/section-cache';
-import { STANDARDS, type Allowed, type Standard } from '../../4-clearance/case/standard';
+import { fallsShort, STANDARDS, type Allowed, type Standard } from '../../4-clearance/case/standard';
 import type { Material } from '../../3-survey/shape/material';
 import { isProtected } from '../../3-survey/shape/part-kind';
 import { attempt } from '../../1-base/problem';
@@ -95,7 +95,7 @@ export class LeverBench {
   }
 
   get failing(): ObstacleVerdict[] {
-    return this.#verdicts.filter(({ verdict }) => verdict === 'rubs');
+    return this.#verdicts.filter(({ verdict }) => fallsShort(verdict));
   }
 
   leversFor({ id, label, marginMm, gapMm, requiredMm, material }: ObstacleVerdict): ObstacleLevers {

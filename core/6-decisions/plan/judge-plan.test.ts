@@ -1,3 +1,4 @@
+import { fallsShort } from '../../4-clearance/case/standard';
 import { madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import type { CaseDescription } from '../../4-clearance/case/case-description';
@@ -47,8 +48,10 @@ describe('a plan judged anew at every edit', () => {
       const plan = planCase(description, QUESTION).leastPermanent;
       if (!plan) continue;
       judged++;
-      const { clears, plan: again, things } = judgePlan(description, chosenOf(plan), QUESTION);
-      expect({ seed, clears }).toEqual({ seed, clears: true });
+      const { plan: again, things } = judgePlan(description, chosenOf(plan), QUESTION);
+      // Made-up corners of a few things are not known: nothing falls short of what was measured.
+      const short = things.filter(({ after, fault }) => fallsShort(after) || fault !== null);
+      expect({ seed, short }).toEqual({ seed, short: [] });
       expect(again.costMinor).toBe(plan.costMinor);
       for (const { fix, afterGapMm, requiredMm } of things) {
         if (fix && afterGapMm !== null) expect(afterGapMm).toBeGreaterThanOrEqual(requiredMm - 1e-6);
@@ -86,7 +89,7 @@ describe('a plan judged anew at every edit', () => {
         QUESTION,
       ).things.find(({ id }) => id === obstacle)!;
     expect(faultOf('arm', 'cutSheetMetal', 20).fault).toMatchObject({ why: 'notPossible' });
-    expect(faultOf('arm', 'cutSheetMetal', 20).after).toBe('rubs');
+    expect(faultOf('arm', 'cutSheetMetal', 20).after).toBe('tooClose');
     expect(faultOf('lip', 'cutSheetMetal', 50, 'neverRub').fault).toMatchObject({ why: 'standard' });
     expect(faultOf('lip', 'cutSheetMetal', 75).fault).toEqual({ why: 'tooDeep', limitMm: 60 });
     expect(faultOf('lip', 'foldLip', 2).fault).toMatchObject({ why: 'notEnough' });

@@ -3,7 +3,7 @@ import { type CornerKey, AXLES } from '../../2-vehicle/setup/corner-key';
 import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
 import { evaluateCase, type Evaluation, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import { SectionCache } from '../../4-clearance/search/section-cache';
-import { STANDARDS, verdictOf, type Verdict } from '../../4-clearance/case/standard';
+import { fallsShort, STANDARDS, verdictOf, type Verdict } from '../../4-clearance/case/standard';
 import { ProblemError } from '../../1-base/problem';
 import { knockOns, type KnockOn, type VehicleFacts } from './knock-ons';
 import { MODIFICATION_RULES, modificationsOf, permits, type Modification } from './modification';
@@ -94,7 +94,7 @@ export function judgePlan(
   const changed = withChanges(description, changes);
   const before = evaluateCase(description, {}, cache);
   const after = evaluateCase(changed, {}, cache);
-  const things = after.obstacles.map((verdict) => thingAfter(description, verdict, before, fixes, question));
+  const things = after.obstacles.map((verdict) => thingAfter(description, verdict, { before, after }, fixes, question));
   const { shop } = question;
   const steps = [
     ...bodySteps(shop, changes.bodyLiftMm),
@@ -107,7 +107,9 @@ export function judgePlan(
   return {
     plan: planOf(changes, steps),
     things,
-    clears: things.length > 0 && things.every(({ after, fault }) => after !== 'rubs' && fault === null),
+    clears:
+      things.length > 0 &&
+      things.every(({ after, fault }) => !fallsShort(after) && after !== 'notKnown' && fault === null),
     knockOns: knockOns(description, changed, changes, { before, after }, vehicle),
     unknownBehind: off.flatMap((fix, i) => {
       const { behind, label = fix.obstacle } = entryOf(description, fix, i);
@@ -135,7 +137,7 @@ function entryOf(
 function thingAfter(
   description: CaseDescription,
   verdict: ObstacleVerdict,
-  before: Evaluation,
+  { before, after }: { readonly before: Evaluation; readonly after: Evaluation },
   fixes: readonly Fix[],
   { consents }: PlanQuestion,
 ): ThingOutcome {
@@ -149,6 +151,9 @@ function thingAfter(
   const counts = fix && (fault === null || fault.why === 'notEnough');
   const takenAway = counts && MODIFICATION_RULES[fix.kind].most === null;
   const given = counts ? fix.amountMm : 0;
+  // Rounding of an amount that was shown and typed again is no rub.
+  const leftMm = Math.abs(marginMm + given) < ROUNDING_MM ? 0 : marginMm + given;
+  const isKnown = after.known.find((one) => one.corner === corner)?.isEnough ?? false;
   return {
     corner,
     id,
@@ -157,10 +162,7 @@ function thingAfter(
     beforeGapMm: was.gapMm,
     before: was.verdict,
     afterGapMm: takenAway ? null : gapMm + given,
-    // Rounding of an amount that was shown and typed again is no rub.
-    after: takenAway
-      ? 'takenAway'
-      : verdictOf(Math.abs(marginMm + given) < ROUNDING_MM ? 0 : marginMm + given, standard),
+    after: takenAway ? 'takenAway' : verdictOf({ gapMm: gapMm + given, marginMm: leftMm }, standard, isKnown),
     unmendedMarginMm: marginMm,
     verdict,
     fix,

@@ -1,3 +1,4 @@
+import { fallsShort } from '../../4-clearance/case/standard';
 import { madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import type { CaseDescription } from '../../4-clearance/case/case-description';
@@ -50,7 +51,7 @@ function exhaustive(description: CaseDescription, { tried, allowed, bodyLiftsMm 
     ];
     let combinations: [Modification, string][][] = [own];
     const { obstacles } = evaluateCase(withChanges(description, changes));
-    for (const { corner, id, marginMm } of obstacles.filter(({ verdict }) => verdict === 'rubs')) {
+    for (const { corner, id, marginMm } of obstacles.filter(({ verdict }) => fallsShort(verdict))) {
       const entry = description.corners[corner]!.obstacles.find((o) => o.id === id)!;
       const ways = MODIFICATIONS.filter((kind) => {
         const { most, needs } = MODIFICATION_RULES[kind];
@@ -139,8 +140,8 @@ describe('plans against every way there is, seeded', () => {
       const plan = planCase(description, QUESTION).cheapest;
       if (!plan) continue;
       const mended = plan.steps.flatMap(({ at }) => ('corner' in at ? [`${at.corner}:${at.obstacle}`] : []));
-      const failing = evaluateCase(withChanges(description, plan.changes)).obstacles.filter(
-        ({ verdict }) => verdict === 'rubs',
+      const failing = evaluateCase(withChanges(description, plan.changes)).obstacles.filter(({ verdict }) =>
+        fallsShort(verdict),
       );
       expect({ seed, failing: failing.map(({ corner, id }) => `${corner}:${id}`).sort() }).toEqual({
         seed,

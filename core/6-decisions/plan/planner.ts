@@ -3,7 +3,7 @@ import type { ObstacleDescription } from '../../3-survey/description/obstacle-de
 import { describedCorner, describedCorners, prepareDescribed } from '../../4-clearance/case/described-corner';
 import { cornerVerdicts, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import { SectionCache } from '../../4-clearance/search/section-cache';
-import { STANDARDS } from '../../4-clearance/case/standard';
+import { fallsShort, STANDARDS } from '../../4-clearance/case/standard';
 import { attempt, ProblemError } from '../../1-base/problem';
 import { MODIFICATION_RULES, modificationsOf, permits, type Modification } from './modification';
 import { axleSettings, type PlanQuestion } from './plan-question';
@@ -171,7 +171,7 @@ function failingAt(
       const section = cache.section(corner, describedCorner(changed, key), setupForCorner(changed, key));
       return cornerVerdicts(corner, STANDARDS[description.standard], {}, section);
     })
-    .filter(({ verdict }) => verdict === 'rubs');
+    .filter(({ verdict }) => fallsShort(verdict));
 }
 
 /** Ways to mend a failing thing that are allowed and give enough, and why the others do not. */

@@ -1,0 +1,127 @@
+import type { CornerDescription } from '../description/corner-description';
+import type { ObstacleDescription } from '../description/obstacle-description';
+import type { Material } from '../shape/material';
+import { usualWalk, type WalkStop } from '../walk/usual-walk';
+
+/** Values of a new corner that stand in until they are measured, by the names under which the file keeps what was typed. */
+export const STARTING_VALUES = [
+  'tire',
+  'wheel',
+  'bumpMm',
+  'droopMm',
+  'lockLeftDeg',
+  'lockRightDeg',
+  'kingpinOffsetMm',
+  'inclinationDeg',
+  'casterDeg',
+  'casterTrailMm',
+  'staticCamberDeg',
+  'staticToeDeg',
+  'motion',
+] as const;
+export type StartingValue = (typeof STARTING_VALUES)[number];
+
+/** Those without which no corner is known: what the gaps were taken against, and where the wheel can go. */
+const DECIDING: readonly StartingValue[] = [
+  'tire',
+  'wheel',
+  'bumpMm',
+  'droopMm',
+  'lockLeftDeg',
+  'lockRightDeg',
+  'motion',
+];
+
+/** Share of the things of the usual walk, and of its readings, below which a corner is not known. */
+const LEAST_THINGS = 2 / 3;
+const LEAST_READINGS = 1 / 2;
+
+/** How much of a corner was measured. A verdict can say that something falls short; that all is clear it can say only of a known corner. */
+export interface Known {
+  /** Things that such a wheel's well has, less those said not to be on this vehicle, and how many have a place. */
+  readonly things: Measured;
+  /** Readings of the usual walk round them; a thing surveyed by its shape counts as read. */
+  readonly readings: Measured;
+  /** Values that nobody measured. */
+  readonly starting: readonly StartingValue[];
+  readonly isEnough: boolean;
+  /** What to measure first; null where nothing is wanting. */
+  readonly first: WantedFirst | null;
+}
+
+export interface Measured {
+  readonly have: number;
+  readonly of: number;
+}
+
+export type WantedFirst =
+  | { readonly kind: 'value'; readonly value: StartingValue }
+  | { readonly kind: 'thing'; readonly label: string }
+  | { readonly kind: 'readings' };
+
+type Group = 'body' | 'frame' | 'suspension';
+
+/** What a material says of where a thing stands in the well. */
+const GROUPS: Readonly<Record<Material, Group>> = {
+  sheetMetal: 'body',
+  plastic: 'body',
+  liner: 'body',
+  frame: 'frame',
+  bodyMount: 'frame',
+  arm: 'suspension',
+  knuckle: 'suspension',
+  brake: 'suspension',
+  spring: 'suspension',
+  swayBar: 'suspension',
+  hose: 'suspension',
+  wire: 'suspension',
+};
+
+/** What was measured of a corner, against what the usual walk of such a wheel asks for. */
+export function cornerKnown(corner: CornerDescription): Known {
+  const skipped = new Set(corner.skipped ?? []);
+  const stops = usualWalk(corner.steering !== undefined).filter(({ id }) => !skipped.has(id));
+  const measured = corner.obstacles.filter((obstacle) => hasPlace(obstacle) && !obstacle.insideWheel);
+  const open = openStops(stops, measured);
+  const things = { have: stops.length - open.length, of: stops.length };
+  const asked = stops.reduce((sum, { steps }) => sum + steps.length, 0);
+  const readings = { have: Math.min(asked, readingsOf(measured, asked)), of: asked };
+  const starting = STARTING_VALUES.filter((value) => corner.starting?.includes(value));
+  const deciding = starting.find((value) => DECIDING.includes(value));
+  const lacksThings = things.of > 0 && things.have < Math.ceil(LEAST_THINGS * things.of);
+  const lacksReadings = readings.have < LEAST_READINGS * readings.of;
+  return {
+    things,
+    readings,
+    starting,
+    isEnough: measured.length > 0 && deciding === undefined && !lacksThings && !lacksReadings,
+    first: firstOf(deciding, open, measured.length === 0 || lacksThings, lacksReadings),
+  };
+}
+
+const hasPlace = ({ readings, shape }: ObstacleDescription): boolean =>
+  shape !== undefined || (readings?.length ?? 0) > 0;
+
+/** Stops of the walk that nothing measured stands for: by its own id, else by another thing of its group. */
+function openStops(stops: readonly WalkStop[], measured: readonly ObstacleDescription[]): WalkStop[] {
+  const free = new Set(measured);
+  const take = (found: ObstacleDescription | undefined): boolean => found !== undefined && free.delete(found);
+  const unnamed = stops.filter(({ id }) => !take(measured.find((one) => one.id === id)));
+  return unnamed.filter(({ material }) => !take([...free].find((one) => GROUPS[one.material] === GROUPS[material])));
+}
+
+function readingsOf(measured: readonly ObstacleDescription[], whole: number): number {
+  if (measured.length > 0 && measured.every(({ shape }) => shape !== undefined)) return whole;
+  return measured.reduce((sum, { readings = [], shape }) => sum + readings.length + (shape ? 3 : 0), 0);
+}
+
+function firstOf(
+  deciding: StartingValue | undefined,
+  open: readonly WalkStop[],
+  lacksThings: boolean,
+  lacksReadings: boolean,
+): WantedFirst | null {
+  if (deciding !== undefined) return { kind: 'value', value: deciding };
+  if (lacksThings) return open[0] ? { kind: 'thing', label: open[0].label } : { kind: 'readings' };
+  return lacksReadings ? { kind: 'readings' } : null;
+}
