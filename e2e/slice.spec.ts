@@ -122,7 +122,9 @@ test('the file answers the same on the command line, to the displayed digit, and
       const cells = page.getByTestId('ladder-table').getByRole('row', { name: o.label }).getByRole('cell');
       await expect(cells.nth(0)).toHaveText(shown(o.gapMm));
       await expect(cells.nth(2)).toHaveText(shown(o.marginMm));
-      await expect(cells.nth(3)).toHaveText(o.verdict.replace('tooClose', 'too close').replace('notKnown', 'not known'));
+      await expect(cells.nth(3)).toHaveText(
+        o.verdict.replace('tooClose', 'too close').replace('notKnown', 'not known'),
+      );
       await expect(cells.nth(6)).toContainText(o.clock);
     }
   }

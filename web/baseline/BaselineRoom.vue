@@ -26,8 +26,12 @@ const job = useJobStore();
 const key = useCurrentCorner();
 const corner = computed(() => job.document?.corners[key.value]);
 /** Values that nobody measured yet, by the names the file keeps them under. */
-const isStarting = (name: string): boolean =>
-  corner.value?.starting?.some((one) => one === name || (one === 'motion' && name.startsWith('motion.'))) ?? false;
+const isStarting = (name: string): boolean => corner.value?.starting?.some((one) => one === valueOf(name)) ?? false;
+/** All numbers of the linkage are one value: how the wheel moves. */
+const valueOf = (name: string): string => {
+  const moves = corner.value ? motionEntries(corner.value.motion).some(({ typedAs }) => typedAs === name) : false;
+  return moves ? 'motion' : name;
+};
 const startingWords = computed(() => (corner.value?.starting ?? []).map((value) => STARTING_WORDS[value]).join('; '));
 
 function edit(change: (corner: LowgapCorner) => void): void {
@@ -119,7 +123,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
     entry.write(target, value);
     const { [entry.typedAs]: _old, ...rest } = target.typed ?? {};
     target.typed = typed === undefined ? rest : { ...rest, [entry.typedAs]: typed };
-    settle(target, entry.typedAs.startsWith('motion.') ? 'motion' : entry.typedAs);
+    settle(target, valueOf(entry.typedAs));
   });
 }
 </script>
@@ -132,10 +136,10 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
     <v-btn color="primary" size="large" @click="addCorner">Take this corner</v-btn>
   </section>
   <template v-else>
-    <v-alert v-if="startingWords" type="info" variant="tonal" class="mb-3" data-testid="starting-values">
+    <p v-if="startingWords" class="panel leaf" data-testid="starting-values">
       Starting values that nobody measured: {{ startingWords }}. Type each one as it is at the vehicle, even where it is
       the same; until then nothing here is said to clear.
-    </v-alert>
+    </p>
     <div class="row">
       <h2 class="corner-title">{{ CORNER_NAMES[key] }}</h2>
       <template v-if="corner.mirroredFrom">
@@ -150,6 +154,10 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
       <section class="panel group leaf">
         <h2 class="panel-title">Fitted now</h2>
         <p class="muted">The gaps in the survey are taken against this tire, so its size and its wheel matter most.</p>
+        <p v-if="isStarting('tire') || isStarting('wheel')" class="verdict-close small">
+          {{ isStarting('tire') ? (isStarting('wheel') ? 'Tire and wheel' : 'The tire') : 'The wheel' }}: starting
+          values, not read off the vehicle yet.
+        </p>
         <FitmentFields
           measured
           :fitment="corner.fitted"
@@ -176,7 +184,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
           :quantity="entry.quantity ?? 'length'"
           :range="entry.range"
           :optional="entry.optional ?? false"
-          :starting="isStarting(entry.typedAs)"
+          :starting="isStarting(entry.typedAs) && entry.read(corner) !== undefined"
           @change="(value, typed) => write(entry, value, typed)"
         />
         <AxisSketch

@@ -125,8 +125,7 @@ const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
 </template>
 
 <style scoped>
-.starting :deep(.v-field__outline) {
-  --v-field-border-opacity: 1;
+.starting :deep(.v-field__outline > *) {
   border-style: dashed;
 }
 .starting :deep(input)::placeholder {
