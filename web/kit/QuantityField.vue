@@ -125,7 +125,7 @@ const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
 </template>
 
 <style scoped>
-.starting :deep(.v-field__outline > *) {
+.starting :deep(:is(.v-field__outline__start, .v-field__outline__end)) {
   border-style: dashed;
 }
 .starting :deep(input)::placeholder {
