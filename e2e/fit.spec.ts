@@ -6,10 +6,19 @@ import { lowGap, ownPickup, room, saved, staysHere } from './helpers';
 
 staysHere();
 
+/** Chooses from a list by keys, once more where the list of the field before was still closing. */
 async function choose(page: Page, form: string, field: string, option: string | RegExp): Promise<void> {
-  await page.getByRole('form', { name: form }).getByRole('combobox', { name: field }).focus();
-  await page.keyboard.press('ArrowDown');
-  await page.getByRole('option', { name: option }).first().click();
+  const picker = page.getByRole('form', { name: form }).getByRole('combobox', { name: field });
+  const chosen = page
+    .getByRole('form', { name: form })
+    .locator('.v-select')
+    .filter({ has: page.getByRole('combobox', { name: field }) });
+  await expect(async () => {
+    await picker.focus();
+    await page.keyboard.press('ArrowDown');
+    await page.getByRole('option', { name: option }).first().click({ timeout: 5_000 });
+    await expect(chosen.locator('.v-select__selection')).toContainText(option, { timeout: 3_000 });
+  }).toPass({ timeout: 60_000 });
 }
 
 /** A finding of a gap, read `offMm` beside what is predicted there. */

@@ -191,7 +191,8 @@ li {
   line-height: 21px;
 }
 .line :deep(.mark) {
-  width: 66px;
+  width: 92px;
+  white-space: nowrap;
   font-size: 15px;
 }
 .line strong {

@@ -19,6 +19,13 @@ const emit = defineEmits<{ change: [value: T | undefined] }>();
 
 const text = ref('');
 const refusal = ref('');
+/** What stood here before somebody began to type. */
+let atFocus: { readonly value: T | undefined } | null = null;
+const isSame = (a: T | undefined, b: T | undefined): boolean =>
+  a === b || (a !== undefined && b !== undefined && props.write(a) === props.write(b));
+const began = (): void => {
+  atFocus = { value: props.value };
+};
 
 watch(
   () => props.value,
@@ -26,6 +33,8 @@ watch(
     const now = props.read(text.value);
     if (now.ok && value !== undefined && props.write(now.value) === props.write(value)) return;
     if (value === undefined && text.value.trim() === '') return;
+    // Put back as it was before something that was not finished: what is typed stays.
+    if (refusal.value && atFocus && isSame(value, atFocus.value)) return;
     text.value = value === undefined ? '' : props.write(value);
     refusal.value = '';
   },
@@ -42,6 +51,8 @@ function typeText(entered: string | null): void {
   const read = props.read(text.value);
   refusal.value = read.ok ? '' : read.problems.map(fieldText).join(' ');
   if (read.ok) emit('change', read.value);
+  // The beginning of it could be read by itself: it must not stay behind.
+  else if (atFocus && !isSame(props.value, atFocus.value)) emit('change', atFocus.value);
 }
 </script>
 
@@ -54,6 +65,7 @@ function typeText(entered: string | null): void {
     :error-messages="refusal || problem ? [refusal || problem || ''] : []"
     autocomplete="off"
     class="figures"
+    @focus="began"
     @update:model-value="typeText"
   />
 </template>

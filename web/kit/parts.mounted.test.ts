@@ -1,5 +1,6 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
+import { attempt } from '@/core/1-base/problem';
 import { mounted } from '../testing/mounting';
 import { all, key, keys, pageText, press, type, valueIn } from '../testing/page';
 import ChipGroup from './ChipGroup.vue';
@@ -8,7 +9,9 @@ import FieldList from './FieldList.vue';
 import FiguresTable from './FiguresTable.vue';
 import FitmentFields from './FitmentFields.vue';
 import PageHead from './PageHead.vue';
+import { inRange } from './read-lists';
 import TickButton from './TickButton.vue';
+import TypedField from './TypedField.vue';
 import ViewTabs from './ViewTabs.vue';
 
 let wrapper: VueWrapper;
@@ -129,6 +132,20 @@ test('fields of several kinds read each their own, and an emptied one is none', 
   expect(pageText()).toContain('1 to 12 to 1');
   await type(/^Length/, '');
   expect(last('change')).toEqual(['length', undefined]);
+});
+
+test('the beginning of a text that is refused does not stay behind', async () => {
+  const read = (text: string) => attempt(() => inRange(Number(text), { min: 1, max: 12, unit: '' }, text));
+  show(TypedField as never, { label: 'Ratio', value: 4, read, write: String });
+  const input = all('input')[0]!;
+  await input.trigger('focus');
+  await input.setValue('7');
+  expect(last('change')).toEqual([7]);
+  await wrapper.setProps({ value: 7 });
+  await input.setValue('70');
+  expect(last('change')).toEqual([4]);
+  await wrapper.setProps({ value: 4 });
+  expect(valueIn(/^Ratio/)).toBe('70');
 });
 
 test('the head of a page leads back to the bay board, but for the board itself', () => {
