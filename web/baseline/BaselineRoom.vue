@@ -12,7 +12,7 @@ import { CORNER_NAMES, acrossFrom } from '../../core/2-vehicle/setup/corner-key'
 import AxisSketch from './AxisSketch.vue';
 import { ALIGNMENT, HEIGHTS, LOCKS, STEERING_AXIS, type Entry } from './baseline-entries';
 import { STARTING_WORDS } from '../advice';
-import { settle, BLANK_AXIS, mirroredCorner, newCorner } from './blank-corner';
+import { settle, standIn, BLANK_AXIS, BLANK_AXIS_NAMES, mirroredCorner, newCorner } from './blank-corner';
 import ConditionsPanel from './ConditionsPanel.vue';
 import HeightTable from './HeightTable.vue';
 import TapeSketch from './TapeSketch.vue';
@@ -43,9 +43,11 @@ function edit(change: (corner: LowgapCorner) => void): void {
 
 function editFitted(change: (fitted: LowgapFitted) => void): void {
   edit((target) => {
-    const before = JSON.stringify(target.fitted.tire);
+    const { tire, wheel } = structuredClone(target.fitted);
     change(target.fitted);
-    settle(target, before === JSON.stringify(target.fitted.tire) ? 'wheel' : 'tire');
+    // A measured diameter is not the size, and a spacer is not the wheel.
+    if (target.fitted.tire.size !== tire.size) settle(target, 'tire');
+    if (JSON.stringify(target.fitted.wheel) !== JSON.stringify(wheel)) settle(target, 'wheel');
   });
 }
 
@@ -80,9 +82,13 @@ const motionProblems = computed(() => job.problems.filter((p) => p.path.startsWi
 function setMotion(type: MotionType): void {
   edit((target) => {
     target.motion = blankMotion(type);
-    settle(target, 'motion');
+    // What it brings along was measured by nobody.
+    standIn(target, 'motion');
     // An axis entered before stays; a motion without ball joints needs one.
-    if (target.steering && !hasBallJoints(target.motion)) target.steering = { ...BLANK_AXIS, ...target.steering };
+    if (target.steering && !hasBallJoints(target.motion)) {
+      for (const name of BLANK_AXIS_NAMES) if (target.steering[name] === undefined) standIn(target, name);
+      target.steering = { ...BLANK_AXIS, ...target.steering };
+    }
   });
 }
 
@@ -118,12 +124,14 @@ const LOCK_READINGS = [
 const setLockMeasured = (how: 'axis' | 'heading'): void =>
   edit((target) => target.steering && (target.steering.lockMeasured = how));
 
-function write(entry: Entry, value: number | undefined, typed: string | undefined): void {
+/** `unfinished`: put back as it stood in, since what was typed was no number in the end. */
+function write(entry: Entry, value: number | undefined, typed: string | undefined, unfinished = false): void {
   edit((target) => {
     entry.write(target, value);
     const { [entry.typedAs]: _old, ...rest } = target.typed ?? {};
     target.typed = typed === undefined ? rest : { ...rest, [entry.typedAs]: typed };
-    settle(target, valueOf(entry.typedAs));
+    if (unfinished) standIn(target, valueOf(entry.typedAs));
+    else settle(target, valueOf(entry.typedAs));
   });
 }
 </script>
@@ -185,7 +193,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
           :range="entry.range"
           :optional="entry.optional ?? false"
           :starting="isStarting(entry.typedAs) && entry.read(corner) !== undefined"
-          @change="(value, typed) => write(entry, value, typed)"
+          @change="(value, typed, unfinished) => write(entry, value, typed, unfinished)"
         />
         <AxisSketch
           v-if="group.title === 'Steering' && corner.steering && !axisFromJoints"

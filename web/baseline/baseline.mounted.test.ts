@@ -105,7 +105,23 @@ describe('one corner', () => {
     await type(/^Tire size/, '275/65R18');
     expect(starting()).not.toContain('tire');
     expect(starting()).toContain('wheel');
+    await type(/^Spacer/, '5');
+    await type(/^Measured width/, '270');
+    expect(starting()).toContain('wheel');
     expect(field(/^This wheel at full left lock/).text()).toContain('not measured');
+  });
+
+  test('a suspension that is chosen brings numbers that nobody measured, until they are typed', async () => {
+    job.change((file) => delete file.corners.frontLeft!.starting);
+    await baseline();
+    wrapper
+      .findAllComponents({ name: 'VSelect' })
+      .find((one) => one.props('label') === 'Suspension')!
+      .vm.$emit('update:modelValue', 'macphersonStrut');
+    await flushPromises();
+    expect(corners().frontLeft).toMatchObject({ motion: { type: 'macphersonStrut' }, starting: ['motion'] });
+    await type(/^Lower arm, pivot/, '340');
+    expect(corners().frontLeft).not.toHaveProperty('starting');
   });
 
   test('mirroring takes the other side over, keeps heights and readings, and says that it was not measured', async () => {

@@ -4,6 +4,7 @@ import { type CornerKey, axleOf, acrossFrom } from '@/core/2-vehicle/setup/corne
 
 /** A steering axis nobody has measured yet. */
 export const BLANK_AXIS = { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 90, casterTrailMm: 0 };
+export const BLANK_AXIS_NAMES = ['inclinationDeg', 'casterDeg', 'kingpinOffsetMm', 'casterTrailMm'] as const;
 
 /**
  * A corner nobody has measured yet. The numbers are starting values to be overwritten at the vehicle; they are
@@ -32,16 +33,15 @@ export function blankCorner(key: CornerKey): LowgapCorner {
 }
 
 /** Values that only a steered wheel has. */
-const STEERED_VALUES: readonly StartingValue[] = [
-  'lockLeftDeg',
-  'lockRightDeg',
-  'kingpinOffsetMm',
-  'inclinationDeg',
-  'casterDeg',
-  'casterTrailMm',
-];
+const STEERED_VALUES: readonly StartingValue[] = ['lockLeftDeg', 'lockRightDeg', ...BLANK_AXIS_NAMES];
 
-/** A number was typed, or a choice made: it stands in for nothing any more. */
+/** A number stands in that nobody measured. Names that no starting value has are nobody's. */
+export function standIn(corner: LowgapCorner, value: string): void {
+  const found = STARTING_VALUES.find((one) => one === value);
+  if (found && !corner.starting?.includes(found)) corner.starting = [...(corner.starting ?? []), found];
+}
+
+/** A number was typed: it stands in for nothing any more. */
 export function settle(corner: LowgapCorner, value: string): void {
   const left = corner.starting?.filter((one) => one !== value);
   if (left?.length) corner.starting = left;

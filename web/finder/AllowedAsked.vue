@@ -121,7 +121,7 @@ const setPrice = (change: (typeof PRICED_CHANGES)[number], minor: number | undef
 <style scoped src="../kit/asked.css"></style>
 <style scoped>
 summary {
-  min-height: 36px;
+  min-height: 48px;
   display: flex;
   align-items: center;
   cursor: pointer;

@@ -14,6 +14,7 @@ import { useView } from '../kit/use-view';
 import { useJobStore } from '../stores/job';
 import { AXLE_WORDS, contradictionSentence, refusalSentence, signedMm, tireWords, wheelWords } from './finder-words';
 import ClaimPanel from './ClaimPanel.vue';
+import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { unknownWords } from '../advice';
 import FinderBoard, { type BoardMark } from './FinderBoard.vue';
 import FoundTable from './FoundTable.vue';
@@ -143,8 +144,9 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
       <p v-if="answer && !isKnown" class="verdict-notKnown" role="status" data-testid="finder-not-known">
         Not known whether anything clears: {{ unknownWords(job.evaluation?.known ?? []) }}
       </p>
-      <p v-else-if="answer?.unsurveyed.length" class="small verdict-close">
-        Nothing is surveyed at {{ answer.unsurveyed.length }} of these corners: the answer says nothing of them.
+      <p v-else-if="answer?.notKnown.length" class="small verdict-close" data-testid="finder-not-all">
+        Too little is measured at {{ answer.notKnown.map((key) => cornerName(key)).join(', ') }}: the answer says
+        nothing of it.
       </p>
       <p v-if="finder.running.value" class="small" role="status" data-testid="finder-runs">
         {{ finder.combinations.value.toLocaleString('en') }} combinations, {{ Math.round(100 * finder.share.value) }} %

@@ -58,7 +58,7 @@ const STEPS = { min: 0.1, max: 500, unit: 'mm' };
     <ChipGroup label="Tires" :words="WORDS" :chosen="[tires.from]" @press="choose" />
     <p v-if="tires.from === 'list'" class="small">
       {{ tires.list.length }} from the catalogue.
-      <v-btn size="small" height="36" variant="text" @click="emit('list')">Read it again</v-btn>
+      <v-btn size="small" height="48" variant="text" @click="emit('list')">Read it again</v-btn>
       <span v-if="problemAt('finder.tires')" class="verdict-rubs">{{ problemAt('finder.tires') }}</span>
     </p>
     <div v-else class="pair">

@@ -73,7 +73,7 @@ const STEPS = { min: 0.1, max: 500, unit: 'mm' };
     <ChipGroup label="Wheels" :words="WORDS" :chosen="[wheels.from]" @press="choose" />
     <p v-if="wheels.from === 'list'" class="small">
       {{ wheels.list.length }} from the catalogue.
-      <v-btn size="small" height="36" variant="text" @click="emit('list')">Read it again</v-btn>
+      <v-btn size="small" height="48" variant="text" @click="emit('list')">Read it again</v-btn>
       <span v-if="problemAt('finder.wheels')" class="verdict-rubs">{{ problemAt('finder.wheels') }}</span>
     </p>
     <template v-else>

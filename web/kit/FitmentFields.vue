@@ -283,11 +283,11 @@ function setMeasured(
 .school {
   margin-top: -6px;
   width: 100%;
-  height: 36px;
+  height: 48px;
 }
 .school .v-btn {
   flex: 1;
-  height: 36px;
+  height: 48px;
   padding: 0 4px;
 }
 .size :deep(.v-field__input) {

@@ -51,6 +51,17 @@ describe('a number as people type it', () => {
     expect(wrapper.emitted('change')!.at(-1)).toEqual([80, '80']);
   });
 
+  test('a starting value stays one where the number begun over it is refused in the end', async () => {
+    const wrapper = field({ value: 80, starting: true });
+    await wrapper.find('input').trigger('focus');
+    await wrapper.find('input').setValue('8');
+    await wrapper.setProps({ value: 8, typed: '8', starting: false });
+    await wrapper.find('input').setValue('8 feet');
+    expect(wrapper.emitted('change')!.at(-1)).toEqual([80, undefined, true]);
+    await wrapper.setProps({ value: 80, typed: undefined, starting: true });
+    expect(wrapper.find('input').element.value).toBe('8 feet');
+  });
+
   test('an optional field that is emptied says nothing more', async () => {
     const wrapper = field({ value: 40, optional: true });
     await wrapper.find('input').setValue('');

@@ -26,21 +26,26 @@ const props = withDefaults(
   { quantity: 'length', typed: undefined, step: 0, optional: false, from: 0, problem: undefined, starting: false },
 );
 
-const emit = defineEmits<{ change: [value: number | undefined, typed: string | undefined] }>();
+/** `unfinished`: the number before is put back, and stands in unmeasured as it did. */
+const emit = defineEmits<{ change: [value: number | undefined, typed: string | undefined, unfinished?: true] }>();
 
 const text = ref('');
 const refusal = ref('');
 /** What stood here before somebody began to type. */
-let atFocus: { readonly value: number | undefined; readonly typed: string | undefined } | null = null;
+let atFocus: {
+  readonly value: number | undefined;
+  readonly typed: string | undefined;
+  readonly starting: boolean;
+} | null = null;
 const began = (): void => {
-  atFocus = { value: props.value, typed: props.typed };
+  atFocus = { value: props.value, typed: props.typed, starting: props.starting };
 };
 
 watch(
   () => [props.value, props.typed, props.starting] as const,
   ([value, typed, starting]) => {
     // It stands in the field's background: typing it, even the same, is what makes it measured.
-    if (starting) return void (text.value = '');
+    if (starting) return void (text.value = refusal.value ? text.value : '');
     const now = parseQuantity(text.value, props.quantity, props.range);
     if (now.ok && value !== undefined && Math.abs(now.value - value) < 1e-6) return;
     // Put back as it was before a number that was not finished: what is typed stays, with what is wrong with it.
@@ -63,9 +68,10 @@ function typeText(entered: string | null): void {
   refusal.value = parsed.ok ? '' : parsed.problems.map(fieldText).join(' ');
   if (parsed.ok) {
     if (parsed.value !== props.value || props.starting) emit('change', parsed.value, text.value.trim());
-  } else if (atFocus && props.value !== atFocus.value) {
+  } else if (atFocus && (props.value !== atFocus.value || props.starting !== atFocus.starting)) {
     // The beginning of it was a number of its own (`7` of `76 mm`): it must not stay behind.
-    emit('change', atFocus.value, atFocus.typed);
+    if (atFocus.starting) emit('change', atFocus.value, atFocus.typed, true);
+    else emit('change', atFocus.value, atFocus.typed);
   }
 }
 

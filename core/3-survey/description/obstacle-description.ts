@@ -18,6 +18,8 @@ export interface Learned {
 }
 
 export interface ObstacleDescription {
+  /** Taken over from a well surveyed on another vehicle; `settled` once checks on this one agree. */
+  readonly borrowed?: { readonly from: string; readonly settled?: boolean | undefined } | undefined;
   readonly id: string;
   readonly label?: string | undefined;
   readonly mount: Mount;

@@ -57,6 +57,17 @@ describe('how much of a corner is known', () => {
     expect(cornerKnown(corner({ obstacles: inside })).things.have).toBe(0);
   });
 
+  test('a well borrowed from another vehicle is not known before it is checked on this one', () => {
+    const borrowed = (settled: boolean) =>
+      IDS.map((id): ObstacleDescription => {
+        const { readings: _, ...rest } = walked(id);
+        const from = { from: 'another vehicle', ...(settled ? { settled } : {}) };
+        return { ...rest, shape: { type: 'points', points: [[0, -300, 500]] }, borrowed: from };
+      });
+    expect(cornerKnown(corner({ obstacles: borrowed(false) }))).toMatchObject({ isEnough: false, things: { have: 0 } });
+    expect(cornerKnown(corner({ obstacles: borrowed(true) })).isEnough).toBe(true);
+  });
+
   test('one careless reading of each thing is not a survey', () => {
     const obstacles = IDS.map((id): ObstacleDescription => ({
       ...walked(id),

@@ -81,7 +81,7 @@ const GROUPS: Readonly<Record<Material, Group>> = {
 export function cornerKnown(corner: CornerDescription): Known {
   const skipped = new Set(corner.skipped ?? []);
   const stops = usualWalk(corner.steering !== undefined).filter(({ id }) => !skipped.has(id));
-  const measured = corner.obstacles.filter((obstacle) => hasPlace(obstacle) && !obstacle.insideWheel);
+  const measured = corner.obstacles.filter((obstacle) => isMeasured(obstacle) && !obstacle.insideWheel);
   const open = openStops(stops, measured);
   const things = { have: stops.length - open.length, of: stops.length };
   const asked = stops.reduce((sum, { steps }) => sum + steps.length, 0);
@@ -99,8 +99,12 @@ export function cornerKnown(corner: CornerDescription): Known {
   };
 }
 
-const hasPlace = ({ readings, shape }: ObstacleDescription): boolean =>
-  shape !== undefined || (readings?.length ?? 0) > 0;
+/** Has a place of its own; one that was borrowed from another vehicle only once it was checked on this one. */
+const isMeasured = ({ readings, shape, borrowed }: ObstacleDescription): boolean =>
+  (borrowed === undefined || borrowed.settled === true) && (shape !== undefined || (readings?.length ?? 0) > 0);
+
+/** Readings that a thing surveyed by its shape stands for: as many as the walk asks of most things. */
+const READINGS_OF_SHAPE = 3;
 
 /** Stops of the walk that nothing measured stands for: by its own id, else by another thing of its group. */
 function openStops(stops: readonly WalkStop[], measured: readonly ObstacleDescription[]): WalkStop[] {
@@ -112,7 +116,7 @@ function openStops(stops: readonly WalkStop[], measured: readonly ObstacleDescri
 
 function readingsOf(measured: readonly ObstacleDescription[], whole: number): number {
   if (measured.length > 0 && measured.every(({ shape }) => shape !== undefined)) return whole;
-  return measured.reduce((sum, { readings = [], shape }) => sum + readings.length + (shape ? 3 : 0), 0);
+  return measured.reduce((sum, { readings = [], shape }) => sum + readings.length + (shape ? READINGS_OF_SHAPE : 0), 0);
 }
 
 function firstOf(
