@@ -8,6 +8,7 @@ import { ENVELOPES } from '@/core/4-clearance/envelope/envelope-kind';
 import { STANDARD_IDS } from '@/core/4-clearance/case/standard';
 import { STARTING_VALUES } from '@/core/3-survey/known/known';
 import { LIMITS } from '@/core/1-base/limits';
+import { LENGTH_UNITS } from '@/core/1-base/units/length';
 import { EDGE_KINDS, ROD_RUNS } from '@/core/3-survey/description/edge-kind';
 import { MOUNTS } from '@/core/2-vehicle/motion/mount';
 import { MATERIALS } from '@/core/3-survey/shape/material';
@@ -330,6 +331,8 @@ export const lowgapFileSchema = z.strictObject({
     trackRearMm: within(LIMITS.trackMm).optional(),
     notes: plainText(4000).optional(),
   }),
+  /** What bare numbers are in, and what is shown first; absent: mm. */
+  units: z.enum(LENGTH_UNITS).optional(),
   intake: intakeSchema.optional(),
   conditions: conditionsSchema.optional(),
   underbody: underbodySchema.optional(),

@@ -22,6 +22,7 @@ const TITLES: Readonly<Record<ProblemCode, string>> = {
   outOfRange: 'Out of range',
   unreadableSize: 'Tire size not understood',
   unreadableLength: 'Length not understood',
+  unitUnclear: 'The unit is not clear',
   unreadableClock: 'Clock position not understood',
   contradiction: 'Two things contradict each other',
   impossiblePosture: 'The suspension cannot reach this posture',

@@ -6,26 +6,34 @@ export interface Range {
   readonly min: number;
   readonly max: number;
   readonly unit: string;
+  /** Where nearly all of them lie: a bare number outside it is asked for its unit. 0 is always likely. */
+  readonly likely?: { readonly min: number; readonly max: number };
 }
 
-const range = (min: number, max: number, unit: string): Range => ({ min, max, unit });
+const range = (min: number, max: number, unit: string, likely?: Range['likely']): Range => ({
+  min,
+  max,
+  unit,
+  ...(likely ? { likely } : {}),
+});
+const from = (min: number, max: number): Range['likely'] => ({ min, max });
 
 export const LIMITS = {
-  tireDiameterMm: range(200, 1600, 'mm'),
-  tireWidthMm: range(60, 600, 'mm'),
+  tireDiameterMm: range(200, 1600, 'mm', from(380, 1300)),
+  tireWidthMm: range(60, 600, 'mm', from(100, 500)),
   rimDiameterIn: range(4, 30, 'in'),
   rimWidthIn: range(2, 20, 'in'),
   offsetMm: range(-200, 200, 'mm'),
-  backspacingMm: range(0, 450, 'mm'),
-  spacerMm: range(0, 100, 'mm'),
+  backspacingMm: range(0, 450, 'mm', from(40, 300)),
+  spacerMm: range(0, 100, 'mm', from(3, 100)),
   gapMm: range(0, 800, 'mm'),
   outboardMm: range(-400, 400, 'mm'),
   changeMm: range(0, 300, 'mm'),
   travelMm: range(-600, 600, 'mm'),
-  travelLimitMm: range(0, 600, 'mm'),
-  hubToLipMm: range(50, 1500, 'mm'),
-  groundToLipMm: range(200, 2200, 'mm'),
-  pressureKpa: range(20, 900, 'kPa'),
+  travelLimitMm: range(0, 600, 'mm', from(15, 450)),
+  hubToLipMm: range(50, 1500, 'mm', from(150, 1100)),
+  groundToLipMm: range(200, 2200, 'mm', from(350, 1700)),
+  pressureKpa: range(20, 900, 'kPa', from(90, 900)),
   pokeMm: range(-200, 200, 'mm'),
   underbodyMm: range(0, 2000, 'mm'),
   suspensionLiftMm: range(-300, 500, 'mm'),
@@ -69,6 +77,6 @@ export const LIMITS = {
   hubSpacingMm: range(200, 4000, 'mm'),
   sagMm: range(0, 300, 'mm'),
   instantCentreMm: range(-100000, 100000, 'mm'),
-  wheelbaseMm: range(500, 10000, 'mm'),
-  trackMm: range(300, 3500, 'mm'),
+  wheelbaseMm: range(500, 10000, 'mm', from(1000, 6000)),
+  trackMm: range(300, 3500, 'mm', from(700, 2600)),
 } as const satisfies Record<string, Range>;

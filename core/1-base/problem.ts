@@ -12,6 +12,7 @@ export const PROBLEM_CODES = [
   'outOfRange',
   'unreadableSize',
   'unreadableLength',
+  'unitUnclear',
   'unreadableClock',
   'contradiction',
   'impossiblePosture',

@@ -192,6 +192,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
           :quantity="entry.quantity ?? 'length'"
           :range="entry.range"
           :optional="entry.optional ?? false"
+          measured
           :starting="isStarting(entry.typedAs) && entry.read(corner) !== undefined"
           @change="(value, typed, unfinished) => write(entry, value, typed, unfinished)"
         />

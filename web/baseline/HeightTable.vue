@@ -4,18 +4,22 @@ import type { LowgapCorner } from '@/contracts/lowgap-file';
 import { CORNER_KEYS, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { fieldText } from '@/contracts/problems';
 import { LIMITS } from '@/core/1-base/limits';
-import { attempt, requireRange } from '@/core/1-base/problem';
+import { attempt } from '@/core/1-base/problem';
 import { stanceHeights, type RadiusCheck } from '@/core/5-consequences/stance/heights';
 import { formatMm, signedMm } from '@/core/1-base/units/length';
-import { parsePressure } from '@/core/1-base/units/pressure';
+import { parsePressure, pressureIn, pressureWords } from '@/core/1-base/units/pressure';
 import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
+import { useUnits } from '../stores/units';
 import { bothUnits } from '../../core/1-base/units/length';
+import { isHeightDoubted } from '@/core/3-survey/reading/doubt';
+import { acrossFrom } from '../../core/2-vehicle/setup/corner-key';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { newCorner } from './blank-corner';
 
 /** Heights of all four corners as they are read walking once round the vehicle, and what they say together. */
 const job = useJobStore();
+const units = useUnits();
 const corners = computed(() => job.document?.corners ?? {});
 const heights = computed(() => stanceHeights(corners.value));
 
@@ -34,11 +38,17 @@ function write(key: CornerKey, field: (typeof ROWS)[number]['field'], value: num
   });
 }
 
+function doubtOf(key: CornerKey, field: (typeof ROWS)[number]['field'], mm: number): string {
+  const other = corners.value[acrossFrom(key)]?.[field];
+  return isHeightDoubted(mm, other)
+    ? `The other side reads ${bothUnits(other!)}; ${bothUnits(mm)} is far from it.`
+    : '';
+}
+
 const pressureRefusals = ref<Partial<Record<CornerKey, string>>>({});
 
 function writePressure(key: CornerKey, text: string): void {
-  const { min, max, unit } = LIMITS.pressureKpa;
-  const read = attempt(() => (text.trim() === '' ? null : requireRange(parsePressure(text), min, max, '', unit)));
+  const read = attempt(() => (text.trim() === '' ? null : parsePressure(text, units.pressure)));
   pressureRefusals.value = { ...pressureRefusals.value, [key]: read.ok ? '' : read.problems.map(fieldText).join(' ') };
   if (!read.ok) return;
   job.change((file) => {
@@ -46,13 +56,15 @@ function writePressure(key: CornerKey, text: string): void {
     const { tirePressureKpa: _old, ...rest } = corner.typed ?? {};
     if (read.value === null) delete corner.tirePressureKpa;
     else corner.tirePressureKpa = read.value;
-    corner.typed = read.value === null ? rest : { ...rest, tirePressureKpa: text.trim() };
+    const kept = isBare(text.trim()) ? `${text.trim()} ${units.pressure}` : text.trim();
+    corner.typed = read.value === null ? rest : { ...rest, tirePressureKpa: kept };
   });
 }
 
 const pressureText = (key: CornerKey): string => {
   const corner = corners.value[key];
-  return corner?.typed?.['tirePressureKpa'] ?? corner?.tirePressureKpa?.toString() ?? '';
+  if (corner?.tirePressureKpa === undefined) return '';
+  return corner.typed?.['tirePressureKpa'] ?? pressureIn(corner.tirePressureKpa, units.pressure);
 };
 const isBare = (text: string): boolean => /^[\d.,]+$/.test(text);
 
@@ -96,6 +108,8 @@ const sides = (mm: number): string =>
                 :value="corners[key]?.[row.field]"
                 :typed="corners[key]?.typed?.[row.field]"
                 :range="row.range"
+                measured
+                :doubt="(mm) => doubtOf(key, row.field, mm)"
                 @change="(value, typed) => write(key, row.field, value, typed)"
               />
             </td>
@@ -105,8 +119,13 @@ const sides = (mm: number): string =>
             <td v-for="key in CORNER_KEYS" :key="key">
               <v-text-field
                 :label="`${CORNER_NAMES[key]}: pressure`"
-                placeholder="240 or 35 psi"
+                :placeholder="units.pressure === 'psi' ? '35 or 240 kPa' : '240 or 35 psi'"
                 :suffix="isBare(pressureText(key)) ? 'kPa' : undefined"
+                :hint="
+                  corners[key]?.tirePressureKpa === undefined
+                    ? ''
+                    : pressureWords(corners[key]!.tirePressureKpa!, units.pressure)
+                "
                 autocomplete="off"
                 hide-details="auto"
                 :error-messages="pressureRefusals[key] ? [pressureRefusals[key]!] : []"

@@ -46,6 +46,8 @@ describe('heights round the vehicle', () => {
     await type(/^Front left: ground to lip/, '900');
     expect(said('radius-frontLeft')).toContain('380 mm');
     await type(/^Front left: ground to lip/, '1100');
+    expect(field(/^Front left: ground to lip/).text()).toContain('The other side reads');
+    await press(/^It is so/);
     expect(said('radius-frontLeft')).toContain('more than this tire can stand');
   });
 

@@ -8,6 +8,9 @@ import type { Job, JobContent } from '@/contracts/job-api';
 import { problemText } from '@/contracts/problems';
 import type { Problem } from '@/core/1-base/problem';
 import { api, type ApiResult } from '../api';
+import type { LengthUnit } from '@/core/1-base/units/length';
+import UnitsToggle from '../kit/UnitsToggle.vue';
+import { useUnits } from '../stores/units';
 import PageHead from '../kit/PageHead.vue';
 import { readLowgapUpload } from '../kit/lowgap-upload';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
@@ -22,6 +25,14 @@ const problems = shallowRef<readonly Problem[]>([]);
 const picker = ref<HTMLInputElement>();
 const naming = ref(false);
 const newTitle = ref('');
+const units = useUnits();
+const newUnits = ref<LengthUnit>('mm');
+/** In what this shop measures: as chosen here last, or else as its newest job does. */
+function askName(): void {
+  const [newest] = [...jobs.value].sort((a, b) => b.updatedAt.localeCompare(a.updatedAt));
+  newUnits.value = units.chosen ?? newest?.document.units ?? 'mm';
+  naming.value = true;
+}
 
 async function load(): Promise<void> {
   const listed = await api.listJobs();
@@ -46,7 +57,8 @@ async function create(content: JobContent, room: string): Promise<void> {
 
 async function startNew(): Promise<void> {
   if (newTitle.value.trim() === '') return;
-  await create(blankJob(newTitle.value.trim()), 'baseline');
+  units.chosen = newUnits.value;
+  await create(blankJob(newTitle.value.trim(), newUnits.value), 'baseline');
 }
 
 async function importFile(event: Event): Promise<void> {
@@ -100,7 +112,7 @@ const fitted = (job: Job): string =>
       data-testid="import-file"
       @change="importFile"
     />
-    <v-btn color="primary" size="large" :prepend-icon="mdiPlus" @click="naming = true">New job</v-btn>
+    <v-btn color="primary" size="large" :prepend-icon="mdiPlus" @click="askName">New job</v-btn>
   </PageHead>
   <main class="page">
     <v-alert
@@ -155,6 +167,7 @@ const fitted = (job: Job): string =>
     <form class="panel dialog" @submit.prevent="startNew">
       <h2 class="panel-title">New job</h2>
       <v-text-field v-model="newTitle" label="What is wanted, on which vehicle" autofocus />
+      <UnitsToggle :units="newUnits" @choose="(unit) => (newUnits = unit)" />
       <div class="keys ends">
         <v-btn variant="text" @click="naming = false">Cancel</v-btn>
         <v-btn type="submit" color="primary" :disabled="newTitle.trim() === ''">Start with the baseline</v-btn>

@@ -70,10 +70,14 @@ describe('the bay board', () => {
     await press(/^New job/);
     expect((key(/^Start with the baseline/).element as HTMLButtonElement).disabled).toBe(true);
     await type(/^What is wanted/, '  Bigger tires  ');
+    await press(/^Inches/);
     await all('form')[0]!.trigger('submit');
     await flushPromises();
     expect(made).toHaveLength(1);
-    expect(made[0]).toMatchObject({ title: 'Bigger tires', document: { vehicle: { label: 'Bigger tires' } } });
+    expect(made[0]).toMatchObject({
+      title: 'Bigger tires',
+      document: { vehicle: { label: 'Bigger tires' }, units: 'in' },
+    });
     expect(Object.keys(made[0]!.document.corners)).toEqual(['frontLeft']);
   });
 
@@ -116,6 +120,6 @@ describe('the bay board', () => {
 });
 
 test('a blank job is a job by the contract', () => {
-  const { document: blank } = blankJob('Anything');
+  const { document: blank } = blankJob('Anything', 'in');
   expect(lowgapFileSchema.parse(JSON.parse(JSON.stringify(blank)))).toEqual(blank);
 });

@@ -30,7 +30,7 @@ export function readItem(kind: CatalogueKind, texts: Readonly<Record<string, str
 function readField({ quantity }: CatalogueField, text: string): Result<string | number> {
   if (quantity === 'text') return { ok: true, value: text };
   if (quantity === 'money') return attempt(() => parseMoney(text));
-  if (quantity !== 'number') return parseQuantity(text, quantity, ANY_LENGTH);
+  if (quantity !== 'number') return parseQuantity(text, quantity, ANY_LENGTH, 'mm');
   const value = Number(text.replace(',', '.'));
   if (Number.isFinite(value)) return { ok: true, value };
   return { ok: false, problems: [{ code: 'wrongType', path: '', expected: 'a number', found: text }] };

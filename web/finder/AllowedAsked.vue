@@ -11,7 +11,8 @@ import QuantityField from '../kit/QuantityField.vue';
 import TypedField from '../kit/TypedField.vue';
 import { STANDARD_NAMES } from '../words';
 import { REMEDY_WORDS } from './finder-words';
-import { readLengths, readNumbers, writeList } from '../kit/read-lists';
+import { readLengths, readNumbers, writeLengths, writeList } from '../kit/read-lists';
+import { useUnits } from '../stores/units';
 
 /** What may be changed where a tire would rub, by how much at most, and what each change costs. */
 const props = defineProps<{ question: FinderQuestionEntry; standard: StandardId }>();
@@ -35,13 +36,22 @@ const forbidden = computed(() => forbiddenBy(STANDARDS[props.standard], props.qu
 const setAmount = (remedy: Amount, mm: number | undefined): void =>
   emit('change', ({ allowed }) => (allowed[`${remedy}Mm`] = mm ?? 0));
 
-const TRIED = [
-  { key: 'bumpStopsMm', label: 'Bump stop longer, mm', read: readLengths(LIMITS.bumpStopMm) },
-  { key: 'steeringStopsDeg', label: 'Less lock, °', read: readNumbers(LIMITS.lockDeg) },
-  { key: 'axleShiftsMm', label: 'Axle forward, mm', read: readLengths(LIMITS.shiftMm) },
-] as const;
+const units = useUnits();
+const tried = computed(() => {
+  const write = writeLengths(units.unit);
+  return [
+    {
+      key: 'bumpStopsMm',
+      label: `Bump stop longer, ${units.unit}`,
+      read: readLengths(LIMITS.bumpStopMm, units.unit),
+      write,
+    },
+    { key: 'steeringStopsDeg', label: 'Less lock, °', read: readNumbers(LIMITS.lockDeg), write: writeList },
+    { key: 'axleShiftsMm', label: `Axle forward, ${units.unit}`, read: readLengths(LIMITS.shiftMm, units.unit), write },
+  ] as const;
+});
 
-const setTried = (key: (typeof TRIED)[number]['key'], values: number[] | undefined): void =>
+const setTried = (key: (typeof tried.value)[number]['key'], values: number[] | undefined): void =>
   emit('change', ({ allowed }) => (allowed[key] = values ?? []));
 
 const PRICE_WORDS: Readonly<Record<(typeof PRICED_CHANGES)[number], string>> = {
@@ -85,14 +95,14 @@ const setPrice = (change: (typeof PRICED_CHANGES)[number], minor: number | undef
     </p>
     <div class="pair">
       <TypedField
-        v-for="tried in TRIED"
-        :key="tried.key"
-        :label="tried.label"
-        :value="question.allowed[tried.key]"
-        :read="tried.read"
-        :write="writeList"
+        v-for="{ key, label, read, write } in tried"
+        :key="key"
+        :label="label"
+        :value="question.allowed[key]"
+        :read="read"
+        :write="write"
         optional
-        @change="(values) => setTried(tried.key, values)"
+        @change="(values) => setTried(key, values)"
       />
     </div>
     <p class="small muted">

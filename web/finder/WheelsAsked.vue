@@ -7,12 +7,14 @@ import ChipGroup from '../kit/ChipGroup.vue';
 import QuantityField from '../kit/QuantityField.vue';
 import TypedField from '../kit/TypedField.vue';
 import { LIFT_WORDS } from './finder-words';
-import { readLengths, readNumbers, writeList } from '../kit/read-lists';
+import { readLengths, readNumbers, writeLengths, writeList } from '../kit/read-lists';
+import { useUnits } from '../stores/units';
 
 /** Which wheels, spacers and heights are looked at. */
 const props = defineProps<{ question: FinderQuestionEntry; problemAt: (path: string) => string | undefined }>();
 const emit = defineEmits<{ change: [edit: (question: FinderQuestionEntry) => void]; list: [] }>();
 
+const units = useUnits();
 const WORDS = { ranges: 'Any offset', list: 'Our catalogue' } as const;
 
 const wheels = computed(() => props.question.wheels);
@@ -96,12 +98,14 @@ const STEPS = { min: 0.1, max: 500, unit: 'mm' };
         />
         <QuantityField
           label="Least offset"
+          quantity="offset"
           :value="wheels.offsetMm.from"
           :range="LIMITS.offsetMm"
           @change="(mm) => setOffset('from', mm)"
         />
         <QuantityField
           label="Most offset"
+          quantity="offset"
           :value="wheels.offsetMm.to"
           :range="LIMITS.offsetMm"
           :problem="problemAt('finder.wheels.offsetMm.to')"
@@ -109,6 +113,7 @@ const STEPS = { min: 0.1, max: 500, unit: 'mm' };
         />
         <QuantityField
           label="Offset step"
+          quantity="offset"
           :value="wheels.offsetMm.step"
           :range="STEPS"
           :problem="problemAt('finder.wheels.offsetMm.step')"
@@ -118,19 +123,19 @@ const STEPS = { min: 0.1, max: 500, unit: 'mm' };
     </template>
     <div class="pair">
       <TypedField
-        label="Spacers, mm"
+        :label="`Spacers, ${units.unit}`"
         :value="question.spacers.map(({ thicknessMm }) => thicknessMm)"
-        :read="readLengths(LIMITS.spacerMm)"
-        :write="writeList"
+        :read="readLengths(LIMITS.spacerMm, units.unit)"
+        :write="writeLengths(units.unit)"
         optional
         hint="0; 25"
         @change="setSpacers"
       />
       <TypedField
-        label="Lift at the wheel, mm"
+        :label="`Lift at the wheel, ${units.unit}`"
         :value="question.lift?.amountsMm ?? []"
-        :read="readLengths(LIMITS.suspensionLiftMm)"
-        :write="writeList"
+        :read="readLengths(LIMITS.suspensionLiftMm, units.unit)"
+        :write="writeLengths(units.unit)"
         optional
         hint="0; 2 in"
         @change="(amountsMm) => setLift({ amountsMm })"

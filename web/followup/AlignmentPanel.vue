@@ -12,6 +12,7 @@ import { inRange } from '../kit/read-lists';
 import QuantityField from '../kit/QuantityField.vue';
 import TypedField from '../kit/TypedField.vue';
 import { useJobStore } from '../stores/job';
+import { useUnits } from '../stores/units';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import type { FollowUpState } from './use-follow-up';
 
@@ -21,7 +22,9 @@ const job = useJobStore();
 const STATE_WORDS = { before: 'Before', after: 'After' } as const;
 const UNITS = { deg: 'Degrees', mm: 'Millimetres', in: 'Inches' } as const;
 type ToeUnit = keyof typeof UNITS;
-const unit = ref<ToeUnit>('deg');
+const units = useUnits();
+/** A shop of inches says toe in inches at the tire. */
+const unit = ref<ToeUnit>(units.unit === 'in' ? 'in' : 'deg');
 
 const diameters = computed(
   () =>

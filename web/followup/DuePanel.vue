@@ -10,7 +10,11 @@ import { api } from '../api';
 import { newId } from '../kit/entries';
 import { saveBlob } from '../kit/save-text';
 import TickButton from '../kit/TickButton.vue';
+import { attempt } from '@/core/1-base/problem';
+import { distanceIn, parseDistance } from '@/core/1-base/units/distance';
+import { inRange } from '../kit/read-lists';
 import { useJobStore } from '../stores/job';
+import { useUnits } from '../stores/units';
 import { FOLLOW_UP_WORDS } from './follow-up-words';
 import { type FollowUpState } from './use-follow-up';
 import { today } from '../kit/dates';
@@ -18,6 +22,8 @@ import { today } from '../kit/dates';
 /** What is looked at again, and when; as a calendar file too. */
 const props = defineProps<{ state: FollowUpState }>();
 const job = useJobStore();
+const units = useUnits();
+const MOST = { min: 0, max: 100_000, unit: 'km' };
 const due = computed(() => [...props.state.followUp.value.due].sort((a, b) => a.due.localeCompare(b.due)));
 const handedOver = computed(() => props.state.followUp.value.handedOver);
 const date = ref(today());
@@ -32,11 +38,12 @@ const next = useKept('followUp.due', () => ({ kind: 'customer' as FollowUpKind, 
 const refusal = ref('');
 function add(): void {
   const { kind, text, due: day, km } = next.value;
-  const distance = km.trim() === '' ? undefined : Number(km.replace(',', '.'));
+  const read = km.trim() === '' ? null : attempt(() => inRange(parseDistance(km, units.distance), MOST, km));
+  const distance = read?.ok ? Math.round(read.value * 10) / 10 : undefined;
   const wrong = [
     ...(isDay(day) ? [] : [`a day such as ${today()}; found ${day || 'nothing'}`]),
     ...(isDay(day) && day < today() ? [`a day from today on; ${day} is in the past`] : []),
-    ...(distance !== undefined && !(distance >= 0 && distance <= 100_000) ? [`a distance in km; found ${km}`] : []),
+    ...(read?.ok === false ? read.problems.map(({ expected, found }) => `${expected}; found ${found}`) : []),
   ];
   refusal.value = wrong.length ? `Wanted: ${wrong.join('; ')}.` : '';
   if (wrong.length) return;
@@ -71,7 +78,9 @@ async function saveCalendar(): Promise<void> {
       id,
       due: day,
       text: `${text}: ${job.document?.vehicle.label ?? ''}`.slice(0, 600),
-      note: [orAfterKm === undefined ? '' : `or after ${orAfterKm} km`, note ?? ''].filter(Boolean).join('; '),
+      note: [orAfterKm === undefined ? '' : `or after ${distanceIn(orAfterKm, units.distance)}`, note ?? '']
+        .filter(Boolean)
+        .join('; '),
     })),
   });
   if (!request.success) return;
@@ -116,7 +125,8 @@ const KINDS = FOLLOW_UP_KINDS.map((value) => ({ value, title: FOLLOW_UP_WORDS[va
         <span class="stack close">
           <strong>{{ d.text }}</strong>
           <span :class="!d.doneOn && isLate(d.due) ? 'verdict-rubs' : 'muted'">
-            {{ dayWords(d.due) }}{{ d.orAfterKm === undefined ? '' : `, or after ${d.orAfterKm} km`
+            {{ dayWords(d.due)
+            }}{{ d.orAfterKm === undefined ? '' : `, or after ${distanceIn(d.orAfterKm, units.distance)}`
             }}{{ d.doneOn ? `; done ${dayWords(d.doneOn)}` : isLate(d.due) ? ': overdue' : '' }}
           </span>
         </span>
@@ -133,7 +143,7 @@ const KINDS = FOLLOW_UP_KINDS.map((value) => ({ value, title: FOLLOW_UP_WORDS[va
       <v-select v-model="next.kind" :items="KINDS" label="What" hide-details />
       <v-text-field v-model="next.text" label="In own words" maxlength="200" hide-details />
       <v-text-field v-model="next.due" type="date" label="Due on" hide-details />
-      <v-text-field v-model="next.km" label="Or after km" inputmode="decimal" hide-details />
+      <v-text-field v-model="next.km" :label="`Or after ${units.distance}`" hide-details />
       <v-btn type="submit" height="48" variant="outlined" :prepend-icon="mdiPlus">Add the look</v-btn>
     </form>
     <p v-if="refusal" class="verdict-rubs" role="alert">{{ refusal }}</p>

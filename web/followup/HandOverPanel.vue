@@ -8,7 +8,9 @@ import { formatMm } from '@/core/1-base/units/length';
 import { setupLine } from '@/sheets/order-head';
 import { usePlanned } from '../plan/use-planned';
 import { roadMeasured } from '../stance/use-stance';
+import { distanceIn, speedIn } from '@/core/1-base/units/distance';
 import { useJobStore } from '../stores/job';
+import { useUnits } from '../stores/units';
 import { STANDARD_NAMES } from '../words';
 import { bothUnits } from '../../core/1-base/units/length';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
@@ -21,6 +23,7 @@ import { setupForCorner } from '@/core/4-clearance/case/case-description';
 /** One sheet for the customer: what was done, what to watch, what to do. Printed in black on white. */
 const props = defineProps<{ state: FollowUpState }>();
 const job = useJobStore();
+const units = useUnits();
 const { judged } = usePlanned();
 
 const own = computed(() => props.state.followUp.value);
@@ -126,7 +129,10 @@ const print = (): void => window.print();
       </p>
       <template v-if="speed">
         <h3>Speedometer</h3>
-        <p>At a true 100 km/h it shows about {{ formatMm(speed.shownKmh, 0) }}, if it was right before.</p>
+        <p>
+          At a true {{ speedIn(100, units.distance) }} it shows about {{ speedIn(speed.shownKmh, units.distance) }}, if
+          it was right before.
+        </p>
       </template>
       <template v-if="cuts.length || trims.length">
         <h3>Changed or cut</h3>
@@ -148,7 +154,8 @@ const print = (): void => window.print();
         <h3>We look at it again</h3>
         <ul class="bullets">
           <li v-for="d in own.due.filter(({ doneOn }) => !doneOn)" :key="d.id">
-            {{ d.due }}{{ d.orAfterKm === undefined ? '' : `, or after ${d.orAfterKm} km` }}: {{ d.text }}
+            {{ d.due }}{{ d.orAfterKm === undefined ? '' : `, or after ${distanceIn(d.orAfterKm, units.distance)}` }}:
+            {{ d.text }}
           </li>
         </ul>
       </template>

@@ -4,10 +4,11 @@ import { useKept } from '../saving/use-kept';
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { computed } from 'vue';
 import type { FastenerEntry } from '@/contracts/install';
-import { torqueWords, parseTorque } from '@/core/1-base/units/torque';
+import { parseTorque, torqueIn, torqueWords } from '@/core/1-base/units/torque';
 import { attempt } from '@/core/1-base/problem';
 import { LIMITS } from '@/core/1-base/limits';
 import { inRange } from '../kit/read-lists';
+import { useUnits } from '../stores/units';
 import TickButton from '../kit/TickButton.vue';
 import TypedField from '../kit/TypedField.vue';
 import { type InstallState } from './use-install';
@@ -16,7 +17,9 @@ import { newId, putInto } from '../kit/entries';
 /** Fasteners with the torque the maker's instructions give, and which are done. */
 const props = defineProps<{ state: InstallState }>();
 const all = computed(() => props.state.install.value.fasteners);
-const readTorque = (text: string) => attempt(() => inRange(parseTorque(text), LIMITS.torqueNm, text));
+const units = useUnits();
+const writeTorque = (nm: number): string => torqueIn(nm, units.torque);
+const readTorque = (text: string) => attempt(() => inRange(parseTorque(text, units.torque), LIMITS.torqueNm, text));
 
 const edit = (id: string, change: Partial<FastenerEntry>, gesture: string | null = null): void =>
   props.state.change((own) => putInto(own.fasteners, id, change), gesture);
@@ -58,10 +61,10 @@ function toggle(one: FastenerEntry): void {
         <span v-if="f.doneAt" class="muted small">{{ momentText(f.doneAt) }}{{ f.doneBy ? `, ${f.doneBy}` : '' }}</span>
       </div>
       <TypedField
-        label="Torque, N·m or lb ft"
+        :label="units.torque === 'nm' ? 'Torque, N·m or lb ft' : 'Torque, lb ft or N·m'"
         :value="f.torqueNm"
         :read="readTorque"
-        :write="(nm: number) => `${Math.round(10 * nm) / 10} N m`"
+        :write="writeTorque"
         optional
         @change="(torqueNm) => edit(f.id, { torqueNm, doneAt: undefined, doneBy: undefined })"
       />

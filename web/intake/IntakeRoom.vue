@@ -5,6 +5,9 @@ import { STANDARD_IDS, type StandardId } from '@/core/4-clearance/case/standard'
 import { LIMITS } from '@/core/1-base/limits';
 import ChipGroup from '../kit/ChipGroup.vue';
 import QuantityField from '../kit/QuantityField.vue';
+import UnitsToggle from '../kit/UnitsToggle.vue';
+import { useUnits } from '../stores/units';
+import type { LengthUnit } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
 import { STANDARD_NAMES } from '../words';
 import PhotoWall from './PhotoWall.vue';
@@ -40,6 +43,11 @@ function setPoke(value: number | undefined, typed: string | undefined): void {
 const setVehicle = (label: string): void => {
   if (label.trim() !== '') job.change((file) => (file.vehicle.label = label));
 };
+const units = useUnits();
+function setUnits(unit: LengthUnit): void {
+  units.chosen = unit;
+  job.changeSetup((file) => (file.units = unit));
+}
 const setStandard = (standard: StandardId): void => job.change((file) => (file.standard = standard));
 
 const USE_WORDS: Readonly<Record<(typeof USES)[number], string>> = {
@@ -97,6 +105,7 @@ const NOTES = [
         :model-value="job.document?.vehicle.label"
         @update:model-value="setVehicle"
       />
+      <UnitsToggle :units="units.unit" @choose="setUnits" />
       <ChipGroup
         label="Use"
         :words="USE_WORDS"

@@ -188,6 +188,7 @@ function setMeasured(
     <template v-if="measured">
       <QuantityField
         label="Measured diameter"
+        measured
         optional
         :value="fitment.tire.measuredDiameterMm"
         :typed="fitment.typed?.['measuredDiameterMm']"
@@ -196,6 +197,7 @@ function setMeasured(
       />
       <QuantityField
         label="Measured width"
+        measured
         optional
         :value="fitment.tire.measuredWidthMm"
         :typed="fitment.typed?.['measuredWidthMm']"
@@ -225,6 +227,7 @@ function setMeasured(
     </div>
     <QuantityField
       label="Offset"
+      quantity="offset"
       :value="shownOffset"
       :typed="fitment.typed?.['offsetMm']"
       :range="LIMITS.offsetMm"

@@ -1,4 +1,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
+import { nextTick } from 'vue';
+import { LIMITS } from '@/core/1-base/limits';
+import { useUnits } from '../stores/units';
 import { mounted } from '../testing/mounting';
 import QuantityField from './QuantityField.vue';
 
@@ -48,7 +51,7 @@ describe('a number as people type it', () => {
     expect(wrapper.find('input').element.value).toBe('');
     expect(wrapper.find('input').element.placeholder).toBe('80 mm');
     await wrapper.find('input').setValue('80');
-    expect(wrapper.emitted('change')!.at(-1)).toEqual([80, '80']);
+    expect(wrapper.emitted('change')!.at(-1)).toEqual([80, '80 mm']);
   });
 
   test('a starting value stays one where the number begun over it is refused in the end', async () => {
@@ -75,5 +78,40 @@ describe('a number as people type it', () => {
     expect(wrapper.emitted('change')!.at(-1)![0]).toBe(200);
     await less!.trigger('click');
     expect(wrapper.emitted('change')!.at(-1)![0]).toBe(193);
+  });
+
+  test('in a job of inches a bare number is in inches, and both units are shown', async () => {
+    const wrapper = field({ value: 571.5, typed: undefined, range: LIMITS.hubToLipMm });
+    useUnits().chosen = 'in';
+    await nextTick();
+    expect(wrapper.find('input').element.value).toBe('22 1/2');
+    await wrapper.find('input').setValue('23');
+    expect(wrapper.emitted('change')!.at(-1)).toEqual([584.2, '23 in']);
+    await wrapper.setProps({ value: 584.2, typed: '23 in' });
+    expect(wrapper.text()).toContain('= 584.2 mm');
+    // A number that can hardly be inches is asked for its unit.
+    await wrapper.find('input').setValue('540');
+    expect(wrapper.text()).toContain('540 mm with its unit');
+    useUnits().chosen = 'mm';
+  });
+
+  test('at the tape a bare number goes on in the unit of the number before, and says so when it is left', async () => {
+    const wrapper = field({ value: undefined, measured: true, range: LIMITS.hubToLipMm });
+    await wrapper.find('input').setValue('22 1/4');
+    await wrapper.find('input').trigger('blur');
+    await wrapper.find('input').setValue('23');
+    expect(wrapper.emitted('change')!.at(-1)).toEqual([584.2, '23 in']);
+    await wrapper.find('input').trigger('blur');
+    expect(wrapper.find('input').element.value).toBe('23 in');
+  });
+
+  test('a number that is asked about counts only when it is said to be so', async () => {
+    const doubt = (mm: number): string => (mm > 50 ? 'More than the others.' : '');
+    const wrapper = field({ value: 40, typed: '40', doubt });
+    await wrapper.find('input').setValue('60');
+    expect(wrapper.emitted('change')).toBeUndefined();
+    expect(wrapper.text()).toContain('More than the others.');
+    await wrapper.find('button').trigger('click');
+    expect(wrapper.emitted('change')!.at(-1)).toEqual([60, '60 mm']);
   });
 });

@@ -3,7 +3,10 @@ import { mdiMinus, mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
 import { fieldText } from '@/contracts/problems';
 import type { Range } from '@/core/1-base/limits';
-import { otherUnitText, parseQuantity, quantityText, type Quantity } from './quantity';
+import { attempt } from '@/core/1-base/problem';
+import { parseLength, type LengthUnit } from '@/core/1-base/units/length';
+import { useUnits } from '../stores/units';
+import { bareUnit, keptText, otherUnitText, parseQuantity, quantityText, type Quantity } from './quantity';
 
 /** One number as people type it. What is wrong stays in the field and is said; only a good number goes on. */
 const props = withDefaults(
@@ -22,15 +25,35 @@ const props = withDefaults(
     problem?: string | undefined;
     /** Nobody measured it yet: it stands in until it is typed, even as the same number. */
     starting?: boolean;
+    /** Taken at the vehicle: a bare number goes on in the unit of the readings before it. */
+    measured?: boolean;
+    /** What is asked about a number before it counts; '': nothing. */
+    doubt?: (value: number) => string;
   }>(),
-  { quantity: 'length', typed: undefined, step: 0, optional: false, from: 0, problem: undefined, starting: false },
+  {
+    quantity: 'length',
+    typed: undefined,
+    step: 0,
+    optional: false,
+    from: 0,
+    problem: undefined,
+    starting: false,
+    measured: false,
+    doubt: () => '',
+  },
 );
 
 /** `unfinished`: the number before is put back, and stands in unmeasured as it did. */
 const emit = defineEmits<{ change: [value: number | undefined, typed: string | undefined, unfinished?: true] }>();
 
+const units = useUnits();
+const unitNow = computed<LengthUnit>(() => bareUnit(props.quantity, props.measured ? units.measuring : units.unit));
+/** What a bare number in this field is in: fixed when it is typed. */
+const unit = ref<LengthUnit>(bareUnit(props.quantity, units.unit));
+
 const text = ref('');
 const refusal = ref('');
+const question = ref('');
 /** What stood here before somebody began to type. */
 let atFocus: {
   readonly value: number | undefined;
@@ -42,37 +65,62 @@ const began = (): void => {
 };
 
 watch(
-  () => [props.value, props.typed, props.starting] as const,
-  ([value, typed, starting]) => {
+  () => [props.value, props.typed, props.starting, units.unit] as const,
+  ([value, typed, starting, jobUnit], before) => {
+    const isOtherUnit = before !== undefined && before[3] !== jobUnit;
     // It stands in the field's background: typing it, even the same, is what makes it measured.
     if (starting) return void (text.value = refusal.value ? text.value : '');
-    const now = parseQuantity(text.value, props.quantity, props.range);
-    if (now.ok && value !== undefined && Math.abs(now.value - value) < 1e-6) return;
+    const now = parseQuantity(text.value, props.quantity, props.range, unit.value);
+    if (!isOtherUnit && now.ok && value !== undefined && Math.abs(now.value - value) < 1e-6) return;
     // Put back as it was before a number that was not finished: what is typed stays, with what is wrong with it.
-    if (refusal.value && value === atFocus?.value) return;
+    if ((refusal.value || question.value) && value === atFocus?.value) return;
     // Something else changed the number: undo, a step key, another window.
-    text.value = quantityText(value, typed, props.quantity);
-    refusal.value = '';
+    unit.value = bareUnit(props.quantity, jobUnit);
+    text.value = quantityText(value, typed, props.quantity, unit.value);
+    refusal.value = question.value = '';
   },
   { immediate: true },
 );
 
 function typeText(entered: string | null): void {
   text.value = entered ?? '';
+  unit.value = unitNow.value;
+  question.value = '';
   if (text.value.trim() === '' && props.optional) {
     refusal.value = '';
     emit('change', undefined, undefined);
     return;
   }
-  const parsed = parseQuantity(text.value, props.quantity, props.range);
+  const parsed = parseQuantity(text.value, props.quantity, props.range, unit.value);
   refusal.value = parsed.ok ? '' : parsed.problems.map(fieldText).join(' ');
-  if (parsed.ok) {
-    if (parsed.value !== props.value || props.starting) emit('change', parsed.value, text.value.trim());
-  } else if (atFocus && (props.value !== atFocus.value || props.starting !== atFocus.starting)) {
-    // The beginning of it was a number of its own (`7` of `76 mm`): it must not stay behind.
-    if (atFocus.starting) emit('change', atFocus.value, atFocus.typed, true);
-    else emit('change', atFocus.value, atFocus.typed);
-  }
+  if (parsed.ok && (parsed.value !== props.value || props.starting)) question.value = props.doubt(parsed.value);
+  if (!parsed.ok || question.value) putBack();
+  else if (parsed.value !== props.value || props.starting) take(parsed.value);
+}
+
+const take = (value: number): void => emit('change', value, keptText(text.value, props.quantity, unit.value));
+
+/** The beginning of it was a number of its own (`7` of `76 mm`): it must not stay behind. */
+function putBack(): void {
+  if (!atFocus || (props.value === atFocus.value && props.starting === atFocus.starting)) return;
+  if (atFocus.starting) emit('change', atFocus.value, atFocus.typed, true);
+  else emit('change', atFocus.value, atFocus.typed);
+}
+
+/** The number that was questioned is so. */
+function insist(): void {
+  const parsed = parseQuantity(text.value, props.quantity, props.range, unit.value);
+  question.value = '';
+  if (parsed.ok) take(parsed.value);
+}
+
+/** The field is left: the run of readings goes on in its unit, and a bare number of another unit than the job's says its own. */
+function leave(): void {
+  if (refusal.value || text.value.trim() === '' || props.quantity !== 'length') return;
+  const read = attempt(() => parseLength(text.value, unit.value));
+  if (!read.ok) return;
+  if (props.measured) units.goOn(read.value.unit);
+  if (!read.value.stated && unit.value !== units.unit) text.value = keptText(text.value, props.quantity, unit.value);
 }
 
 function move(direction: 1 | -1): void {
@@ -81,10 +129,15 @@ function move(direction: 1 | -1): void {
   emit('change', Math.round(next * 1000) / 1000, undefined);
 }
 
-const UNITS: Readonly<Record<Quantity, string>> = { length: 'mm', inches: 'in', degrees: '°' };
-
-const message = computed(() => refusal.value || props.problem);
-const hint = computed(() => (props.starting ? '' : otherUnitText(props.value, text.value, props.quantity)));
+const unitShown = computed(() => (props.quantity === 'degrees' ? '°' : unit.value));
+const message = computed(() => refusal.value || question.value || props.problem);
+const hint = computed(() =>
+  props.starting || question.value ? '' : otherUnitText(props.value, text.value, props.quantity, unit.value),
+);
+const standingIn = computed(() => {
+  const shown = quantityText(props.value, undefined, props.quantity, unit.value);
+  return /[a-z]$/.test(shown) ? shown : `${shown} ${unitShown.value}`;
+});
 const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
 </script>
 
@@ -103,19 +156,23 @@ const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
       :model-value="text"
       :label="label"
       :error-messages="message ? [message] : []"
-      :suffix="bareNumber && text ? UNITS[quantity] : undefined"
+      :suffix="bareNumber && text ? unitShown : undefined"
       inputmode="text"
       autocomplete="off"
       class="figures"
       :class="{ starting }"
-      :placeholder="starting ? `${quantityText(value, undefined, quantity)} ${UNITS[quantity]}` : undefined"
+      :placeholder="starting ? standingIn : undefined"
       :persistent-placeholder="starting"
       :messages="starting ? 'starting value, not measured' : []"
       @focus="began"
+      @blur="leave"
       @update:model-value="typeText"
     >
       <template v-if="hint" #append-inner
         ><span class="other">= {{ hint }}</span></template
+      >
+      <template v-if="question" #append
+        ><v-btn variant="outlined" height="48" @click="insist">It is so</v-btn></template
       >
     </v-text-field>
     <v-btn

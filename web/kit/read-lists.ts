@@ -1,21 +1,25 @@
 import type { Range } from '@/core/1-base/limits';
 import { attempt, ProblemError, type Result } from '@/core/1-base/problem';
-import { formatMm, MM_PER_IN, parseLength } from '@/core/1-base/units/length';
+import { formatMm, lengthIn, type LengthUnit } from '@/core/1-base/units/length';
+import { meantLength } from '@/core/1-base/units/meant-length';
 
-/** Lengths one after another: `0, 25, 2 in`; a decimal comma stands between digits, a separating one before a space or `;`. */
+/** Lengths (mm) one after another: `0, 25, 2 in`; a decimal comma stands between digits, a separating one before a space or `;`. */
 export const readLengths =
-  (range: Range, unit: 'mm' | 'in' = 'mm') =>
+  (range: Range, unit: LengthUnit) =>
   (text: string): Result<number[]> =>
-    readList(text, range, (part) => {
-      const { mm } = parseLength(part, unit);
-      return Math.round((unit === 'in' ? mm / MM_PER_IN : mm) * 1000) / 1000;
-    });
+    readList(text, (part) => Math.round(meantLength(part, range, unit).mm * 1000) / 1000);
+
+/** Lengths (mm) as somebody who works in `unit` lists them. */
+export const writeLengths =
+  (unit: LengthUnit) =>
+  (values: readonly number[]): string =>
+    values.map((mm) => lengthIn(mm, unit)).join('; ');
 
 /** Plain numbers one after another. */
 export const readNumbers =
   (range: Range) =>
   (text: string): Result<number[]> =>
-    readList(text, range, (part) => Number(part.replace(',', '.')));
+    readList(text, (part) => inRange(Number(part.replace(',', '.')), range, part));
 
 /** One plain number. */
 export const readNumber =
@@ -26,9 +30,9 @@ export const readNumber =
 export const writeList = (values: readonly number[]): string => values.map((value) => formatMm(value, 2)).join('; ');
 export const writeNumber = (value: number): string => String(value);
 
-function readList(text: string, range: Range, read: (part: string) => number): Result<number[]> {
+function readList(text: string, read: (part: string) => number): Result<number[]> {
   const parts = text.split(/;|,\s|\s,/).flatMap((part) => (part.trim() === '' ? [] : [part.trim()]));
-  return attempt(() => parts.map((part) => inRange(read(part), range, part)));
+  return attempt(() => parts.map(read));
 }
 
 /** The value, where it lies in the range. @throws ProblemError that names both. */

@@ -10,7 +10,8 @@ import { AXLE_CHANGE_KEYS, type AxleChanges } from '@/core/6-decisions/plan/setu
 import type { Axle } from '@/core/2-vehicle/setup/corner-key';
 import type { Problem } from '@/core/1-base/problem';
 import { MODIFICATION_WORDS } from '@/sheets/plan-words';
-import { readLengths, readNumbers, writeList } from '../kit/read-lists';
+import { readLengths, readNumbers, writeLengths, writeList } from '../kit/read-lists';
+import { useUnits } from '../stores/units';
 import QuantityField from '../kit/QuantityField.vue';
 import TypedField from '../kit/TypedField.vue';
 import { STANDARD_NAMES } from '../words';
@@ -45,25 +46,38 @@ function allow(kind: Modification, most: number | undefined): void {
   });
 }
 
-const TRIED: Readonly<Record<keyof AxleChanges, string>> = {
-  bumpStopMm: 'Bump stop longer, mm',
+const units = useUnits();
+const TRIED = computed<Readonly<Record<keyof AxleChanges, string>>>(() => ({
+  bumpStopMm: `Bump stop longer, ${units.unit}`,
   steeringStopDeg: 'Less lock, °',
-  spacerMm: 'Spacer, mm',
+  spacerMm: `Spacer, ${units.unit}`,
   otherWheelMm: 'Other wheel, mm of offset',
   armAdjustDeg: 'Caster by the arms, °',
-  axleMoveMm: 'Axle forward, mm',
-  liftMm: 'Lift on the spring, mm',
-};
-const READ: Readonly<Record<keyof AxleChanges, ReturnType<typeof readLengths>>> = {
-  bumpStopMm: readLengths(LIMITS.bumpStopMm),
+  axleMoveMm: `Axle forward, ${units.unit}`,
+  liftMm: `Lift on the spring, ${units.unit}`,
+}));
+const READ = computed<Readonly<Record<keyof AxleChanges, ReturnType<typeof readLengths>>>>(() => ({
+  bumpStopMm: readLengths(LIMITS.bumpStopMm, units.unit),
   steeringStopDeg: readNumbers(LIMITS.lockDeg),
-  spacerMm: readLengths(LIMITS.spacerMm),
-  otherWheelMm: readLengths(LIMITS.shiftMm),
+  spacerMm: readLengths(LIMITS.spacerMm, units.unit),
+  otherWheelMm: readLengths(LIMITS.shiftMm, 'mm'),
   armAdjustDeg: readNumbers(LIMITS.casterDeg),
-  axleMoveMm: readLengths(LIMITS.shiftMm),
-  liftMm: readLengths(LIMITS.suspensionLiftMm),
-};
-const readBodyLifts = readLengths(LIMITS.bodyLiftMm);
+  axleMoveMm: readLengths(LIMITS.shiftMm, units.unit),
+  liftMm: readLengths(LIMITS.suspensionLiftMm, units.unit),
+}));
+const readBodyLifts = computed(() => readLengths(LIMITS.bodyLiftMm, units.unit));
+const WRITE = computed<Readonly<Record<keyof AxleChanges, (values: readonly number[]) => string>>>(() => {
+  const write = writeLengths(units.unit);
+  return {
+    bumpStopMm: write,
+    steeringStopDeg: writeList,
+    spacerMm: write,
+    otherWheelMm: writeList,
+    armAdjustDeg: writeList,
+    axleMoveMm: write,
+    liftMm: write,
+  };
+});
 /** A rear axle does not steer here. */
 const keysOf = (axle: Axle): readonly (keyof AxleChanges)[] =>
   AXLE_CHANGE_KEYS.filter((key) => axle === 'front' || (key !== 'steeringStopDeg' && key !== 'armAdjustDeg'));
@@ -152,7 +166,7 @@ const triedLine = (axle: Axle): string => {
             :label="TRIED[key]"
             :value="plan.tried[axle][key]"
             :read="READ[key]"
-            :write="writeList"
+            :write="WRITE[key]"
             optional
             @change="(values) => tryAt(axle, key, values)"
           />
@@ -161,7 +175,7 @@ const triedLine = (axle: Axle): string => {
             label="Body lift (whole), mm"
             :value="plan.bodyLiftsMm.length ? plan.bodyLiftsMm : undefined"
             :read="readBodyLifts"
-            :write="writeList"
+            :write="writeLengths(units.unit)"
             optional
             @change="(values) => emit('change', (next) => (next.bodyLiftsMm = values ?? []))"
           />

@@ -9,11 +9,13 @@ import { axleTireLoad } from '@/core/5-consequences/road/tire-load';
 import type { RoadReport, RoadRow } from '@/core/5-consequences/stance/road-report';
 import { parseTireSize } from '@/core/2-vehicle/tire/size';
 import { formatMm } from '@/core/1-base/units/length';
-import { KPA_PER_PSI, parsePressure } from '@/core/1-base/units/pressure';
+import { parseSpeed, speedIn } from '@/core/1-base/units/distance';
+import { parsePressure, pressureIn, pressureWords } from '@/core/1-base/units/pressure';
 import { problemText } from '@/contracts/problems';
 import { inRange, readNumber } from '../kit/read-lists';
 import TypedField from '../kit/TypedField.vue';
 import { useJobStore } from '../stores/job';
+import { useUnits } from '../stores/units';
 import { cornersOf } from './axle-parts';
 import { ROAD_FIELD_WORDS, ROAD_WORDS } from './stance-words';
 import FieldList from '../kit/FieldList.vue';
@@ -39,7 +41,6 @@ const LENGTHS: readonly { key: Key; range: Range }[] = (
 const NUMBERS: readonly { key: Key; range: Range }[] = [
   { key: 'axleRatio', range: { min: 1, max: 12, unit: 'to 1' } },
   { key: 'gearRatio', range: { min: 0.2, max: 10, unit: 'to 1' } },
-  { key: 'cruiseKmh', range: { min: 5, max: 250, unit: 'km/h' } },
   { key: 'frontAxleKg', range: LIMITS.axleKg },
   { key: 'rearAxleKg', range: LIMITS.axleKg },
   { key: 'tireLoadIndex', range: { min: 60, max: 140, unit: '' } },
@@ -57,6 +58,7 @@ const FIELDS = [
   ...NUMBERS.map((field) => ({ ...field, label: named(field.key), kind: 'number' as const })),
 ];
 
+const units = useUnits();
 function set(key: Key, value: number | undefined): void {
   job.changeSetup((file) => {
     const { [key]: _, ...others } = file.stance?.road ?? {};
@@ -68,8 +70,11 @@ const readPercent = (text: string): Result<number> => {
   return read.ok ? { ok: true, value: Math.round(read.value * 1000) / 100_000 } : read;
 };
 const writePercent = (share: number): string => formatMm(100 * share, 3);
-const readPressure = (text: string): Result<number> =>
-  attempt(() => inRange(parsePressure(text), LIMITS.pressureKpa, text));
+const readPressure = (text: string): Result<number> => attempt(() => parsePressure(text, units.pressure));
+const readSpeed = (text: string): Result<number> =>
+  attempt(() => inRange(parseSpeed(text, units.distance), { min: 5, max: 250, unit: 'km/h (3 to 155 mph)' }, text));
+const writePressure = (kpa: number): string => pressureIn(kpa, units.pressure);
+const writeSpeed = (kmh: number): string => speedIn(kmh, units.distance);
 const UNITS = { mm: ' mm', deg: '°', perMin: ' /min', ratio: '' } as const;
 const number = (row: RoadRow, value: number): string =>
   'missing' in row
@@ -113,7 +118,7 @@ const loads = computed(() => {
           ? `; these carry ${carriesKg} kg, which is too little`
           : leastKpa === null
             ? `; these carry ${carriesKg} kg at the pressure their index holds at`
-            : `; these carry it from ${formatMm(leastKpa, 0)} kPa (${formatMm(leastKpa / KPA_PER_PSI, 0)} psi), and no lower than the vehicle’s maker asks`;
+            : `; these carry it from ${pressureWords(leastKpa, units.pressure)}, and no lower than the vehicle’s maker asks`;
     return [{ axle, bad, says: `${asks}${has}.` }];
   });
 });
@@ -138,7 +143,8 @@ const SPEED_WORDS = {
           :rows="road.value.rows.map(figuresOf)"
         />
         <p v-if="road.value.speedometer" data-testid="speed-says">
-          At a true 100 km/h the speedometer shows {{ formatMm(road.value.speedometer.shownKmh) }}{{ speedIf }}:
+          At a true {{ speedIn(100, units.distance) }} the speedometer shows
+          {{ speedIn(road.value.speedometer.shownKmh, units.distance) }}{{ speedIf }}:
           {{ SPEED_WORDS[road.value.speedometer.verdict] }}. Tires from
           {{ formatMm(road.value.lawfulDiametersMm[0], 0) }} to {{ formatMm(road.value.lawfulDiametersMm[1], 0) }} mm
           tall keep it lawful.
@@ -159,9 +165,17 @@ const SPEED_WORDS = {
           :label="named('tireReferenceKpa')"
           :value="job.document?.stance?.road?.tireReferenceKpa"
           :read="readPressure"
-          :write="(kpa) => `${formatMm(kpa, 0)} kPa`"
+          :write="writePressure"
           optional
           @change="(value) => set('tireReferenceKpa', value)"
+        />
+        <TypedField
+          :label="named('cruiseKmh')"
+          :value="job.document?.stance?.road?.cruiseKmh"
+          :read="readSpeed"
+          :write="writeSpeed"
+          optional
+          @change="(value) => set('cruiseKmh', value)"
         />
         <TypedField
           label="Speedometer shows too much by, %"

@@ -260,6 +260,6 @@ export const ROAD_FIELD_WORDS: Readonly<Record<keyof RoadMeasured, string>> = {
   centreOfGravityMm: 'height of the centre of gravity',
   axleRatio: 'axle ratio',
   gearRatio: 'gear ratio at cruise',
-  cruiseKmh: 'cruise, km/h',
+  cruiseKmh: 'cruise at',
   speedometerErrorShare: 'speedometer error',
 };

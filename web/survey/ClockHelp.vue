@@ -5,25 +5,27 @@ import { LIMITS } from '@/core/1-base/limits';
 import { clockFromAngle, clockFromTapes } from '@/core/1-base/units/clock-finder';
 import { attempt } from '@/core/1-base/problem';
 import { parseQuantity } from '../kit/quantity';
+import { useUnits } from '../stores/units';
 
 /** Three ways to a finer clock: a phone's inclinometer, two tape distances, a printed degree ring. */
 const emit = defineEmits<{ clock: [clock: string]; close: [] }>();
 
 const toward = ref<'front' | 'rear'>('front');
+const units = useUnits();
 const angle = ref('');
 const away = ref('');
 const rise = ref('');
 
 const readAngle = computed(() =>
-  parseQuantity(angle.value, 'degrees', { min: 0, max: 180, unit: 'degrees from straight up' }),
+  parseQuantity(angle.value, 'degrees', { min: 0, max: 180, unit: 'degrees from straight up' }, 'mm'),
 );
 const byAngle = computed(() => (readAngle.value.ok ? clockFromAngle(readAngle.value.value, toward.value) : null));
 const angleProblems = computed(() =>
   angle.value.trim() === '' || readAngle.value.ok ? [] : readAngle.value.problems.map(fieldText),
 );
 const byTapes = computed(() => {
-  const fromHub = parseQuantity(away.value, 'length', LIMITS.hubToLipMm);
-  const above = parseQuantity(rise.value, 'length', { min: -1500, max: 1500, unit: 'mm' });
+  const fromHub = parseQuantity(away.value, 'length', LIMITS.hubToLipMm, units.measuring);
+  const above = parseQuantity(rise.value, 'length', { min: -1500, max: 1500, unit: 'mm' }, units.measuring);
   if (!fromHub.ok || !above.ok) return null;
   return attempt(() => clockFromTapes(fromHub.value, above.value, toward.value));
 });

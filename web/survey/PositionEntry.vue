@@ -4,6 +4,7 @@ import type { LowgapObstacle } from '@/contracts/lowgap-file';
 import { fieldText } from '@/contracts/problems';
 import { LIMITS } from '@/core/1-base/limits';
 import { parseQuantity } from '../kit/quantity';
+import { useUnits } from '../stores/units';
 
 /** A place by its position: from the centre of the hub's face, wheels straight, at ride height. */
 const props = defineProps<{ obstacle: LowgapObstacle }>();
@@ -14,11 +15,12 @@ const AXES = [
   'Outboard of the hub face (- inboard)',
   'Above the hub (- below)',
 ] as const;
+const units = useUnits();
 const texts = reactive(['', '', '']);
 const problems = ref<string[]>(['', '', '']);
 
 function take(): void {
-  const read = texts.map((text) => parseQuantity(text, 'length', LIMITS.coordinateMm));
+  const read = texts.map((text) => parseQuantity(text, 'length', LIMITS.coordinateMm, units.measuring));
   problems.value = read.map((r) => (r.ok ? '' : r.problems.map(fieldText).join(' ')));
   const point = read.flatMap((r) => (r.ok ? [r.value] : []));
   if (point.length < 3) return;

@@ -5,7 +5,13 @@ import type { LowgapCorner, LowgapObstacle, LowgapReading } from '@/contracts/lo
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { ReadingPlace } from '@/core/3-survey/reading/reading';
 import AcrossPicker from './AcrossPicker.vue';
-import { formField, readForm, type FormField, type ReadingForm } from './new-reading';
+import { LIMITS } from '@/core/1-base/limits';
+import { parseLength } from '@/core/1-base/units/length';
+import { doubtOf, SAME_READING_MM } from '@/core/3-survey/reading/doubt';
+import { heardText } from '../kit/quantity';
+import { useUnits } from '../stores/units';
+import { useMeasuringUnit } from './measuring-unit';
+import { doubtText, fittedRadiusMm, formField, readForm, type FormField, type ReadingForm } from './new-reading';
 import NumberPad from './NumberPad.vue';
 
 /** One reading at a time: set the place and the posture, type the gap, Enter takes it. */
@@ -29,19 +35,36 @@ const problems = ref<Partial<Record<FormField, string>>>({});
 const gapField = ref<{ focus(): void }>();
 const askOutboard = computed(() => form.across === 'tread');
 
+const units = useUnits();
+const unit = useMeasuringUnit(() => props.corner);
+const question = ref('');
+/** The gap that was questioned, mm. */
+let doubted: number | null = null;
+
 function take(): void {
-  const read = readForm({ ...form, clock: props.clock }, props.cornerKey, props.corner, props.obstacle);
+  const read = readForm({ ...form, clock: props.clock }, props.cornerKey, props.corner, props.obstacle, unit.value);
   problems.value = {};
+  question.value = '';
   if (!read.ok) {
     for (const problem of read.problems) problems.value[formField(problem)] ??= fieldText(problem);
     return;
   }
-  emit('take', read.value);
+  const { gapMm } = read.value;
+  const doubt = doubtOf(read.value, props.obstacle.readings ?? [], fittedRadiusMm(props.corner));
+  const isAnswer = doubted !== null && Math.abs(gapMm - doubted) <= SAME_READING_MM;
+  doubted = doubt && !isAnswer ? gapMm : null;
+  if (doubted !== null) return void (question.value = doubtText(doubt, gapMm));
+  units.goOn(parseLength(form.gap, unit.value).unit);
+  emit('take', doubt ? { ...read.value, confirmed: true } : read.value);
   form.gap = '';
   form.outboard = '';
   void nextTick(() => gapField.value?.focus());
 }
 
+const isBare = (text: string): boolean => /^[-+\d.,]+$/.test(text.trim());
+const suffix = (text: string): string | undefined => (isBare(text) ? unit.value : undefined);
+const heard = (field: 'gap' | 'outboard' | 'hubToLip'): string =>
+  heardText(form[field], LIMITS[`${field}Mm`], unit.value);
 const errors = (field: FormField): string[] => (problems.value[field] ? [problems.value[field]!] : []);
 </script>
 
@@ -70,6 +93,9 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
       v-model="form.hubToLip"
       label="Hub to lip now (empty: at ride height)"
       :error-messages="errors('hubToLip')"
+      :suffix="suffix(form.hubToLip)"
+      :hint="heard('hubToLip')"
+      persistent-hint
       autocomplete="off"
       class="figures"
     />
@@ -78,8 +104,11 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
         ref="gapField"
         v-model="form.gap"
         label="Gap"
-        placeholder="2 7/8 or 57 mm"
+        :placeholder="unit === 'in' ? '2 7/8 or 57 mm' : '57 or 2 7/8 in'"
         :error-messages="errors('gap')"
+        :suffix="suffix(form.gap)"
+        :hint="heard('gap')"
+        persistent-hint
         class="gap figures"
         autocomplete="off"
         data-testid="gap-field"
@@ -90,10 +119,14 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
         label="Outboard of sidewall"
         placeholder="if known"
         :error-messages="errors('outboard')"
+        :suffix="suffix(form.outboard)"
+        :hint="heard('outboard')"
+        persistent-hint
         class="figures"
         autocomplete="off"
       />
     </div>
+    <p v-if="question" class="verdict-close" role="alert" data-testid="reading-question">{{ question }}</p>
     <NumberPad @key="(text) => (form.gap += text)" @back="form.gap = form.gap.slice(0, -1)" @enter="take" />
     <button type="submit" hidden />
   </form>

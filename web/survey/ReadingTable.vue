@@ -3,6 +3,7 @@ import { mdiDeleteOutline } from '@mdi/js';
 import type { LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
 import type { SurveyedReadings } from '@/core/3-survey/edge-fit/surveyed-readings';
 import { formatMm, signedMm } from '@/core/1-base/units/length';
+import { withItsUnit } from '@/core/1-base/units/meant-length';
 import { ACROSS_NAMES } from '../words';
 import { bothUnits } from '../../core/1-base/units/length';
 
@@ -14,15 +15,18 @@ const steerText = ({ steer }: LowgapReading): string =>
   typeof steer === 'number' ? `${steer}°` : steer === 'straight' ? 'straight' : `full ${steer}`;
 
 function heightText({ hubToLipMm, travelMm, typed }: LowgapReading): string {
-  if (hubToLipMm !== undefined) return `hub to lip ${typed?.['hubToLipMm'] ?? formatMm(hubToLipMm)}`;
+  if (hubToLipMm !== undefined) return `hub to lip ${asTyped(typed?.['hubToLipMm'], hubToLipMm)}`;
   return travelMm ? `${travelMm} mm` : 'ride';
 }
 
-const gapText = (reading: LowgapReading): string => reading.typed?.['gapMm'] ?? bothUnits(reading.gapMm);
+/** As it was typed, with its unit; one that was typed without was in mm. */
+const asTyped = (text: string | undefined, mm: number): string =>
+  text === undefined ? bothUnits(mm) : withItsUnit(text, 'mm');
+const gapText = ({ typed, gapMm }: LowgapReading): string => asTyped(typed?.['gapMm'], gapMm);
 
 function outboardText({ across, outboardMm, outboardAsBefore, typed }: LowgapReading): string {
   if (outboardMm === undefined) return across === 'tread' ? 'not known' : '';
-  return outboardAsBefore ? 'as before' : (typed?.['outboardMm'] ?? formatMm(outboardMm));
+  return outboardAsBefore ? 'as before' : asTyped(typed?.['outboardMm'], outboardMm);
 }
 
 const fitOf = (i: number) => props.surveyed?.readings[i];

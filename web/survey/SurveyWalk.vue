@@ -24,8 +24,22 @@ const walk = useWalk(props, {
   ask: (asked) => emit('ask', asked),
   focus: () => field.value?.focus(),
 });
-const { asked, askedId, text, across, refusal, question, several, last, heightAsked, prompt, remaining, skippedCount } =
-  walk;
+const {
+  asked,
+  askedId,
+  text,
+  across,
+  refusal,
+  question,
+  several,
+  last,
+  heightAsked,
+  heard,
+  unit,
+  prompt,
+  remaining,
+  skippedCount,
+} = walk;
 const { take, takeFromGauge, addToAverage, skip, retake, turnClock, askSkippedAgain } = walk;
 onMounted(() => field.value?.focus());
 
@@ -93,8 +107,11 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
         ref="field"
         v-model="text"
         :label="prompt"
-        placeholder="2 7/8 or 57 mm"
+        :placeholder="unit === 'in' ? '2 7/8 or 57 mm' : '57 or 2 7/8 in'"
         :error-messages="refusal ? [refusal] : []"
+        :suffix="/^[-+\d.,]+$/.test(text.trim()) ? unit : undefined"
+        :hint="heard"
+        persistent-hint
         class="gap figures"
         autocomplete="off"
         data-testid="walk-field"

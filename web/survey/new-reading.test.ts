@@ -12,7 +12,7 @@ const FORM: ReadingForm = {
   gap: '4 1/2',
   outboard: '',
 };
-const read = (changes: Partial<ReadingForm>) => readForm({ ...FORM, ...changes }, 'frontLeft', corner, obstacle);
+const read = (changes: Partial<ReadingForm>) => readForm({ ...FORM, ...changes }, 'frontLeft', corner, obstacle, 'mm');
 
 describe('one reading from the form', () => {
   test('keeps the number and what was typed', () => {

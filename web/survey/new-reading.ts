@@ -3,9 +3,13 @@ import { parseWith } from '@/contracts/parse';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { surveyedObstacles } from '@/core/3-survey/prepared/surveyed-obstacles';
 import { LIMITS } from '@/core/1-base/limits';
+import { parseClock } from '@/core/1-base/units/clock';
 import { attempt, type Problem, type Result } from '@/core/1-base/problem';
+import { tireSection } from '@/core/2-vehicle/tire/section';
+import type { Doubt } from '@/core/3-survey/reading/doubt';
 import type { ReadingPlace } from '@/core/3-survey/reading/reading';
-import { parseQuantity } from '../kit/quantity';
+import { bothUnits, type LengthUnit } from '@/core/1-base/units/length';
+import { keptText, parseQuantity } from '../kit/quantity';
 
 /** A reading as it stands in the form, every number still as typed. */
 export interface ReadingForm {
@@ -40,18 +44,22 @@ export function readForm(
   key: CornerKey,
   corner: LowgapCorner,
   obstacle: LowgapObstacle,
+  /** Of bare numbers. */
+  unit: LengthUnit,
 ): Result<LowgapReading> {
   const problems: Problem[] = [];
   const typed: Record<string, string> = {};
   const take = (text: string, field: 'gapMm' | 'outboardMm' | 'hubToLipMm'): number | undefined => {
-    const parsed = parseQuantity(text, 'length', LIMITS[field]);
+    const parsed = parseQuantity(text, 'length', LIMITS[field], unit);
     if (parsed.ok) {
-      typed[field] = text.trim();
+      typed[field] = keptText(text, 'length', unit);
       return parsed.value;
     }
     problems.push(...parsed.problems.map((p) => ({ ...p, path: field })));
     return undefined;
   };
+  const clock = attempt(() => parseClock(form.clock, 'clock'));
+  if (!clock.ok) problems.push(...clock.problems);
   const gapMm = take(form.gap, 'gapMm');
   const outboardMm =
     form.across === 'tread' && form.outboard.trim() !== '' ? take(form.outboard, 'outboardMm') : undefined;
@@ -70,4 +78,22 @@ export function readForm(
   const alone = { ...corner, obstacles: [{ ...obstacle, readings: [read.value], shape: undefined }] };
   const landed = attempt(() => surveyedObstacles(key, alone));
   return landed.ok ? read : landed;
+}
+
+const DOUBT_ENDS = 'Enter the same number once more if it is so.';
+
+/** What is asked about a reading before it counts; '': nothing. */
+export function doubtText(doubt: Doubt | null, mm: number): string {
+  if (!doubt) return '';
+  if (doubt.kind === 'large') return `${bothUnits(mm)} is more than a wheel well leaves. ${DOUBT_ENDS}`;
+  const about = bothUnits(doubt.expectedMm);
+  return doubt.kind === 'foretold'
+    ? `The other readings foretell about ${about} here, not ${bothUnits(mm)}. ${DOUBT_ENDS}`
+    : `It was ${about} at ${doubt.clock}; ${bothUnits(mm)} is further from it than one thing can be. ${DOUBT_ENDS}`;
+}
+
+/** Radius of the tire the corner's gaps are taken against, mm; without one that can be, a usual one. */
+export function fittedRadiusMm({ fitted: { tire, wheel } }: LowgapCorner): number {
+  const section = attempt(() => tireSection(tire, wheel.widthIn));
+  return section.ok ? section.value.diameterMm / 2 : 380;
 }

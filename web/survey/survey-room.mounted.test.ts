@@ -91,17 +91,52 @@ describe('the survey of a corner', () => {
   test.each([
     ['an unreadable gap', /^Gap$/, 'wide', 'wide'],
     ['a clock that is none', /^Clock$/, '13:75', '13:75'],
-    ['a height beyond the travel', /^Hub to lip now/, '5', '5'],
+    ['a height beyond the travel', /^Hub to lip now/, '5 in', 'surveyed travel'],
   ])('%s is refused in its field and no reading is made', async (_, label, text, found) => {
     await survey();
     await press(/^Free/);
     const before = JSON.stringify(obstacles());
-    await type(/^Gap$/, '50');
+    await type(/^Gap$/, '50 mm');
     await type(label, text);
     await submit();
     expect(JSON.stringify(obstacles())).toBe(before);
     expect(field(label).text()).toContain(found);
     expect(valueIn(label)).toBe(text);
+  });
+
+  test('a run of readings in inches goes on in inches: a bare 4 after 3 5/8 and 3 7/8 is 4 in', async () => {
+    job!.change((file) => (file.corners.frontLeft!.obstacles[0]!.readings = []));
+    await survey();
+    await press(/^Free/);
+    for (const [clock, gap] of [
+      ['11:30', '3 5/8'],
+      ['12:00', '3 7/8'],
+      ['12:30', '4'],
+    ] as const) {
+      await type(/^Clock$/, clock);
+      await type(/^Gap$/, gap);
+      if (gap === '4') expect(field(/^Gap$/).text()).toContain('101.6 mm (4 in)');
+      await submit();
+    }
+    expect(obstacles()[0]!.readings!.map(({ gapMm }) => gapMm)).toEqual([92.075, 98.425, 101.6]);
+    expect(obstacles()[0]!.readings!.at(-1)!.typed).toEqual({ gapMm: '4 in' });
+  });
+
+  test('a reading far from its neighbour is asked about, and only the same number once more counts', async () => {
+    job!.change((file) => (file.corners.frontLeft!.obstacles[0]!.readings = []));
+    await survey();
+    await press(/^Free/);
+    await type(/^Clock$/, '12:00');
+    await type(/^Gap$/, '98 mm');
+    await submit();
+    await type(/^Clock$/, '12:30');
+    for (const gap of ['4 mm', '6 mm', '6 mm']) {
+      expect(obstacles()[0]!.readings).toHaveLength(1);
+      await type(/^Gap$/, gap);
+      await submit();
+      if (gap === '4 mm') expect(said('reading-question')).toContain('It was 98 mm (3 7/8 in) at 12:00');
+    }
+    expect(obstacles()[0]!.readings!.at(-1)).toMatchObject({ gapMm: 6, confirmed: true });
   });
 
   test('a reading goes with a press and comes back with undo', async () => {

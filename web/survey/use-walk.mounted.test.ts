@@ -76,7 +76,7 @@ describe('the walk', () => {
     const { state, leave } = await walk();
     state.text.value = '400';
     state.take();
-    expect(state.question.value).toContain('Enter once more');
+    expect(state.question.value).toContain('Enter the same number once more');
     expect(readings()).toEqual([]);
     // Another number is another question; only the same one once more counts.
     expect(state.text.value).toBe('400');

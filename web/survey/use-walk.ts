@@ -6,12 +6,14 @@ import type { WalkHeight } from '@/core/3-survey/walk/walk-height';
 import { LIMITS } from '@/core/1-base/limits';
 import type { ReadingPlace } from '@/core/3-survey/reading/reading';
 import { attempt, type Problem } from '@/core/1-base/problem';
-import { formatMm } from '@/core/1-base/units/length';
+import { formatMm, parseLength } from '@/core/1-base/units/length';
 import { formatClock, parseClock } from '@/core/1-base/units/clock';
-import { parseQuantity } from '../kit/quantity';
+import { doubtOf, SAME_READING_MM } from '@/core/3-survey/reading/doubt';
+import { heardText, keptText, parseQuantity } from '../kit/quantity';
 import { useJobStore } from '../stores/job';
-import { bothUnits } from '../../core/1-base/units/length';
-import { readForm } from './new-reading';
+import { useUnits } from '../stores/units';
+import { useMeasuringUnit } from './measuring-unit';
+import { doubtText, fittedRadiusMm, readForm } from './new-reading';
 import { takeGap, takeOutboard } from './take-reading';
 import { engineAsks, knownHeight, numbersLeft, openSteps, skipKey, type Asked } from './walk-state';
 
@@ -29,15 +31,8 @@ export interface WalkTold {
   focus(): void;
 }
 
-/** mm: a tape from the tire to the inside of a wheel well does not read more. */
-const LARGEST_LIKELY_MM = 260;
-
-/** mm within which a number typed again is the same: a sixteenth of an inch by eye, half of it. */
-const SAME_MM = 0.8;
-const isSame = (mm: number, before: number | null): boolean => before !== null && Math.abs(mm - before) <= SAME_MM;
-
-/** mm and share by which a reading may differ from what the others foretell. */
-const FORETOLD = { mm: 15, share: 0.25 } as const;
+const isSame = (mm: number, before: number | null): boolean =>
+  before !== null && Math.abs(mm - before) <= SAME_READING_MM;
 
 /** The guided walk of a corner: what it asks for, and what becomes of the number that is typed. */
 export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
@@ -57,6 +52,17 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
   const askedId = computed(() => (asked.value ? idOf(asked.value) : ''));
 
   const text = ref('');
+  const units = useUnits();
+  const unit = useMeasuringUnit(() => props.corner);
+  /** What was just typed settles the unit of the bare numbers after it. */
+  function goOn(): void {
+    const read = attempt(() => parseLength(text.value, unit.value));
+    if (read.ok) units.goOn(read.value.unit);
+  }
+  const heard = computed(() => {
+    const limit = heightAsked.value ? 'hubToLipMm' : asked.value?.kind === 'outboard' ? 'outboardMm' : 'gapMm';
+    return heardText(text.value, LIMITS[limit], unit.value);
+  });
   const across = ref<ReadingPlace>('tread');
   const refusal = ref('');
   const question = ref('');
@@ -100,25 +106,17 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
     return now.nearest ? 'Slide the tape along it to where the gap is least' : 'Gap, straight out from the tire';
   });
 
-  function doubtOf(mm: number): string {
-    const now = asked.value;
-    if (mm > LARGEST_LIKELY_MM)
-      return `${bothUnits(mm)} is more than a wheel well leaves. Enter once more if it is so.`;
-    if (now?.kind !== 'gap' || now.expectedMm === undefined) return '';
-    if (Math.abs(mm - now.expectedMm) <= Math.max(FORETOLD.mm, FORETOLD.share * now.expectedMm)) return '';
-    return `The other readings foretell about ${bothUnits(now.expectedMm)} here. Enter once more if it is so.`;
-  }
+  /** The readings of the thing asked for, which one more must go with. */
+  const others = (stop: string): readonly LowgapReading[] =>
+    props.corner.obstacles.find(({ id }) => id === stop)?.readings ?? [];
 
   /** What is wrong with a height: no length, or beyond the surveyed travel. */
   function heightProblems(hubToLip: string): readonly Problem[] {
-    const read = parseQuantity(hubToLip, 'length', LIMITS.hubToLipMm);
+    const read = parseQuantity(hubToLip, 'length', LIMITS.hubToLipMm, unit.value);
     if (!read.ok) return read.problems;
     const trial = { clock: '12:00', across: 'tread', steer: 'straight', gap: '50', outboard: '' } as const;
-    const landed = readForm({ ...trial, hubToLip }, props.cornerKey, props.corner, {
-      id: 'trial',
-      mount: 'body',
-      material: 'sheetMetal',
-    });
+    const thing = { id: 'trial', mount: 'body', material: 'sheetMetal' } as const;
+    const landed = readForm({ ...trial, hubToLip }, props.cornerKey, props.corner, thing, unit.value);
     return landed.ok ? [] : landed.problems;
   }
 
@@ -129,31 +127,26 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
     if (heightAsked.value && now.kind === 'gap') {
       const wrong = heightProblems(text.value);
       if (wrong.length > 0) return void (refusal.value = wrong.map(fieldText).join(' '));
-      heights.value = { ...heights.value, [now.height]: text.value.trim() };
+      heights.value = { ...heights.value, [now.height]: keptText(text.value, 'length', unit.value) };
+      goOn();
       text.value = '';
       question.value = '';
       return;
     }
     if (now.kind === 'outboard') {
-      const read = parseQuantity(text.value, 'length', LIMITS.outboardMm);
+      const read = parseQuantity(text.value, 'length', LIMITS.outboardMm, unit.value);
       if (!read.ok) return void (refusal.value = read.problems.map(fieldText).join(' '));
-      takeOutboard(job, props.cornerKey, now, read.value, text.value.trim());
+      takeOutboard(job, props.cornerKey, now, read.value, keptText(text.value, 'length', unit.value));
+      goOn();
       last.value = true;
       return;
     }
-    const typed = parseQuantity(text.value, 'length', LIMITS.gapMm);
+    const typed = parseQuantity(text.value, 'length', LIMITS.gapMm, unit.value);
     if (!typed.ok && !(text.value.trim() === '' && several.value.length > 0)) {
       return void (refusal.value = typed.problems.map(fieldText).join(' '));
     }
     const all = typed.ok ? [...several.value, typed.value] : [...several.value];
     const mm = all.reduce((sum, v) => sum + v, 0) / all.length;
-    const doubt = doubtOf(mm);
-    if (doubt !== '' && !isSame(mm, doubted)) {
-      // Only the same number entered once more is an answer; another one is questioned anew.
-      doubted = mm;
-      question.value = doubt;
-      return;
-    }
     const averaged = all.length > 1;
     const read = readForm(
       {
@@ -161,14 +154,22 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
         across: across.value,
         steer: now.steer,
         hubToLip: heightText(now.height) ?? '',
-        gap: averaged ? formatMm(mm) : text.value,
-        outboard: now.outboardMm === undefined ? '' : String(now.outboardMm),
+        gap: averaged ? `${formatMm(mm)} mm` : text.value,
+        outboard: now.outboardMm === undefined ? '' : `${now.outboardMm} mm`,
       },
       props.cornerKey,
       props.corner,
       { id: now.stop, mount: 'body', material: 'sheetMetal' },
+      unit.value,
     );
     if (!read.ok) return void (refusal.value = read.problems.map(fieldText).join(' '));
+    const doubt = doubtOf(read.value, others(now.stop), fittedRadiusMm(props.corner), now.expectedMm);
+    if (doubt && !isSame(mm, doubted)) {
+      // Only the same number entered once more is an answer; another one is questioned anew.
+      doubted = mm;
+      question.value = doubtText(doubt, mm);
+      return;
+    }
     const reading: LowgapReading = {
       ...read.value,
       ...(now.nearest ? { nearest: true } : {}),
@@ -178,20 +179,22 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
       ...(question.value === '' ? {} : { confirmed: true }),
       ...(by === 'gauge' ? { by } : {}),
     };
+    if (by === 'tape' && text.value.trim() !== '') goOn();
     takeGap(job, props.cornerKey, now.stop, reading);
     last.value = true;
     if (now.step === null) passed.value = [...passed.value, askedId.value];
   }
 
   function takeFromGauge(mm: number): void {
-    text.value = formatMm(mm);
+    text.value = `${formatMm(mm)} mm`;
     take('gauge');
   }
 
   function addToAverage(): void {
-    const read = parseQuantity(text.value, 'length', LIMITS.gapMm);
+    const read = parseQuantity(text.value, 'length', LIMITS.gapMm, unit.value);
     if (!read.ok) return void (refusal.value = read.problems.map(fieldText).join(' '));
     refusal.value = '';
+    goOn();
     several.value = [...several.value, read.value];
     text.value = '';
   }
@@ -238,6 +241,8 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
     several,
     last,
     heightAsked,
+    heard,
+    unit,
     prompt,
     take,
     takeFromGauge,

@@ -1,4 +1,5 @@
 /** Which number the survey's walk asks for next. */
+import { withItsUnit } from '@/core/1-base/units/meant-length';
 import type { LowgapCorner, LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
 import type { NextReading } from '@/core/6-decisions/next-reading/next-reading';
 import type { WalkHeight } from '@/core/3-survey/walk/walk-height';
@@ -156,5 +157,5 @@ export function knownHeight(corner: LowgapCorner, height: WalkHeight): string | 
     .filter((r): r is LowgapReading & { hubToLipMm: number } => r.hubToLipMm !== undefined)
     .filter((r) => (height === 'bump' ? r.hubToLipMm < rideMm - 10 : r.hubToLipMm > rideMm + 10))
     .at(-1);
-  return there ? (there.typed?.['hubToLipMm'] ?? String(there.hubToLipMm)) : null;
+  return there ? withItsUnit(there.typed?.['hubToLipMm'] ?? String(there.hubToLipMm), 'mm') : null;
 }

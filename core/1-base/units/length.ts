@@ -1,6 +1,8 @@
 import { ProblemError } from '../problem';
 
-export type LengthUnit = 'mm' | 'in';
+/** Units a shop or a job works in; a bare number takes the one in force. */
+export const LENGTH_UNITS = ['in', 'mm'] as const;
+export type LengthUnit = (typeof LENGTH_UNITS)[number];
 
 export const MM_PER_IN = 25.4;
 
@@ -11,6 +13,8 @@ export interface ParsedLength {
   readonly mm: number;
   /** Unit the text is in: written, implied by a fraction, or the default. */
   readonly unit: LengthUnit;
+  /** The text itself says which: by a unit or a fraction. */
+  readonly stated: boolean;
 }
 
 const UNIT_FACTORS: Readonly<Record<string, { unit: LengthUnit; mm: number }>> = {
@@ -60,7 +64,7 @@ export function parseLength(text: string, defaultUnit: LengthUnit, path = ''): P
   const implied = fraction ? 'in' : defaultUnit;
   const known = UNIT_FACTORS[unitText === '' ? implied : unitText];
   if (!known) return refuse();
-  return { mm: sign * size * known.mm, unit: known.unit };
+  return { mm: sign * size * known.mm, unit: known.unit, stated: fraction || unitText !== '' };
 }
 
 /** Inches to the nearest 1/16 as a tape shows them: `2 7/8`, `3/16`, `-1 1/2`, `0`. */
@@ -94,3 +98,16 @@ const MINUS = '\u2212';
 
 /** A length as both schools read it: `12.7 mm (1/2 in)`. */
 export const bothUnits = (mm: number): string => `${formatMm(mm)} mm (${formatFraction(mm)} in)`;
+
+/** mm within which a length is a whole number of sixteenths, as a tape has them. */
+const SIXTEENTH_MM = 0.02;
+
+/**
+ * A length as somebody who works in `unit` would type it: `2 7/8` or `31` in inches, `57` in mm. One that is no whole
+ * sixteenth stays in mm and says so (`57.3 mm`), so that it reads back as itself.
+ */
+export function lengthIn(mm: number, unit: LengthUnit, decimals = 2): string {
+  if (unit === 'mm') return formatMm(mm, decimals);
+  const tape = formatFraction(mm);
+  return Math.abs(parseLength(tape, 'in').mm - mm) <= SIXTEENTH_MM ? tape : `${formatMm(mm, decimals)} mm`;
+}

@@ -20,7 +20,7 @@ describe('lengths as people type them', () => {
     ['-3', -3, 'mm'],
     ['.5 in', 12.7, 'in'],
   ])('%s is %s mm', (text, mm, unit) => {
-    expect(parseLength(text, 'mm')).toEqual({ mm: expect.closeTo(mm, 9), unit });
+    expect(parseLength(text, 'mm')).toMatchObject({ mm: expect.closeTo(mm, 9), unit });
   });
 
   test('a plain number takes the unit of the field; a fraction is always inches', () => {

@@ -30,10 +30,10 @@ describe('torque in both units (NIST SP 811: 1 lbf ft = 1.355818 N m)', () => {
     ['100 lb ft', 135.5818],
     ['100 ft-lbs', 135.5818],
     ['35,5 Nm', 35.5],
-  ])('%s', (text, nm) => expect(parseTorque(text)).toBeCloseTo(nm, 4));
+  ])('%s', (text, nm) => expect(parseTorque(text, 'nm')).toBeCloseTo(nm, 4));
 
   test('anything else is refused with what was expected', () => {
-    for (const text of ['tight', '', '100 kg', '1.2.3']) expect(() => parseTorque(text)).toThrow(/N m or/);
+    for (const text of ['tight', '', '100 kg', '1.2.3']) expect(() => parseTorque(text, 'nm')).toThrow(/N m or/);
     expect(NM_PER_LB_FT).toBeCloseTo(1.355818, 6);
     expect(torqueWords(140)).toBe('140 N m, 103.3 lb ft');
   });

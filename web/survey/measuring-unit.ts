@@ -1,0 +1,21 @@
+import { computed, type ComputedRef } from 'vue';
+import type { LowgapCorner } from '@/contracts/lowgap-file';
+import { attempt } from '@/core/1-base/problem';
+import { parseLength, type LengthUnit } from '@/core/1-base/units/length';
+import { useUnits } from '../stores/units';
+
+/** The unit a bare number at this corner is in: that of the run of readings, begun here or left in the file, else the job's. */
+export function useMeasuringUnit(corner: () => LowgapCorner): ComputedRef<LengthUnit> {
+  const units = useUnits();
+  return computed(() => units.run ?? lastStated(corner()) ?? units.unit);
+}
+
+/** The unit in which the last reading of the corner was typed; null where none says it. */
+export function lastStated({ obstacles }: LowgapCorner): LengthUnit | null {
+  const texts = obstacles.flatMap(({ readings }) => readings ?? []).flatMap(({ typed }) => typed?.['gapMm'] ?? []);
+  for (const text of texts.reverse()) {
+    const read = attempt(() => parseLength(text, 'mm'));
+    if (read.ok && read.value.stated) return read.value.unit;
+  }
+  return null;
+}
