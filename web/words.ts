@@ -33,6 +33,17 @@ export const MOUNT_NAMES: Readonly<Record<Mount, string>> = {
   knuckle: 'Knuckle (steers with the wheel)',
 };
 
+/** What that means while the wheel moves. */
+export const MOUNT_SAYS: Readonly<Record<Mount, string>> = {
+  body: 'stays where it is; a body lift takes it up',
+  frame: 'stays where it is',
+  axle: 'rises and falls with the wheel and does not steer',
+  upperArm: 'swings with the upper arm',
+  lowerArm: 'swings with the lower arm',
+  tieRod: 'goes with the tie rod',
+  knuckle: 'rises, falls and steers with the wheel',
+};
+
 export const ACROSS_NAMES: Readonly<Record<RotorPlace, string>> = {
   tread: 'tread',
   outerShoulder: 'outer shoulder',

@@ -3,6 +3,7 @@ import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { computed } from 'vue';
 import type { LowgapCorner, LowgapFitted } from '@/contracts/lowgap-file';
 import { fieldText } from '@/contracts/problems';
+import { mountUnder } from '@/core/3-survey/description/default-mount';
 import { hasBallJoints } from '@/core/2-vehicle/motion/motion-description';
 import { useCurrentCorner } from '../job/current-corner';
 import FitmentFields from '../kit/FitmentFields.vue';
@@ -81,7 +82,9 @@ const motionProblems = computed(() => job.problems.filter((p) => p.path.startsWi
 
 function setMotion(type: MotionType): void {
   edit((target) => {
+    const before = target.motion;
     target.motion = blankMotion(type);
+    for (const thing of target.obstacles) thing.mount = mountUnder(thing, before, target.motion);
     // What it brings along was measured by nobody.
     standIn(target, 'motion');
     // An axis entered before stays; a motion without ball joints needs one.

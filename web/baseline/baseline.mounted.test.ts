@@ -3,7 +3,7 @@ import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { JobStore } from '../stores/job';
 import { mountedInJob, openedJob } from '../testing/mounting';
-import { field, keys, pageText, press, said, type, valueIn } from '../testing/page';
+import { choose, field, keys, pageText, press, said, type, valueIn } from '../testing/page';
 import BaselineRoom from './BaselineRoom.vue';
 import { blankCorner, mirroredCorner, newCorner } from './blank-corner';
 
@@ -116,14 +116,23 @@ describe('one corner', () => {
   test('a suspension that is chosen brings numbers that nobody measured, until they are typed', async () => {
     job.change((file) => delete file.corners.frontLeft!.starting);
     await baseline();
-    wrapper
-      .findAllComponents({ name: 'VSelect' })
-      .find((one) => one.props('label') === 'Suspension')!
-      .vm.$emit('update:modelValue', 'macphersonStrut');
-    await flushPromises();
+    await choose(wrapper, /^Suspension/, 'macphersonStrut');
     expect(corners().frontLeft).toMatchObject({ motion: { type: 'macphersonStrut' }, starting: ['motion'] });
     await type(/^Lower arm, pivot/, '340');
     expect(corners().frontLeft).not.toHaveProperty('starting');
+  });
+
+  test('what is fixed to an arm goes to the arm once the arms are measured, and back to the axle without', async () => {
+    job.change((file) => {
+      const corner = file.corners.frontLeft!;
+      corner.motion = { type: 'swingArm' };
+      corner.obstacles = [{ id: 'arm-end', mount: 'axle', material: 'arm', readings: [] }];
+    });
+    await baseline();
+    await choose(wrapper, /^Suspension/, 'doubleWishbone');
+    expect(job.document!.corners.frontLeft!.obstacles[0]!.mount).toBe('upperArm');
+    await choose(wrapper, /^Suspension/, 'beamAxle');
+    expect(job.document!.corners.frontLeft!.obstacles[0]!.mount).toBe('axle');
   });
 
   test('mirroring takes the other side over, keeps heights and readings, and says that it was not measured', async () => {
@@ -186,6 +195,21 @@ describe('corners that begin', () => {
     // 300 mm inboard of the left hub face is 1 200 mm inboard of the right one.
     expect(motion).toMatchObject({ points: { panhardFrame: [120, -1200, 60], panhardAxle: [120, -300, 20] } });
     expect(mirroredCorner('rearLeft', { ...left, motion }).motion).toEqual(left.motion);
+  });
+
+  test('the first corner of another axle starts from the tire, the wheel and the travel known, none of it measured', () => {
+    const front = {
+      ...blankCorner('frontLeft'),
+      travel: { bumpMm: 61, droopMm: 99 },
+      skipped: ['body-mount', 'liner'],
+    };
+    front.fitted = { ...front.fitted, tire: { size: '31x10.50R15', measuredDiameterMm: 780 } };
+    delete front.starting;
+    const rear = newCorner('rearLeft', { frontLeft: front });
+    expect(rear).toMatchObject({ travel: front.travel, fitted: { tire: { size: '31x10.50R15' } } });
+    expect(rear.fitted.tire).toEqual({ size: '31x10.50R15' });
+    expect(rear.starting).toEqual(expect.arrayContaining(['tire', 'wheel', 'bumpMm', 'droopMm', 'motion']));
+    expect(rear.skipped).toEqual(['body-mount']);
   });
 
   test('what stands in for a measurement still does on the mirrored side', () => {

@@ -1,6 +1,7 @@
 import type { LowgapCorner, LowgapFile } from '@/contracts/lowgap-file';
 import { STARTING_VALUES, type StartingValue } from '@/core/3-survey/known/known';
-import { type CornerKey, axleOf, acrossFrom } from '@/core/2-vehicle/setup/corner-key';
+import { WHOLE_VEHICLE } from '@/core/3-survey/walk/usual-walk';
+import { CORNER_KEYS, type CornerKey, axleOf, acrossFrom } from '@/core/2-vehicle/setup/corner-key';
 
 /** A steering axis nobody has measured yet. */
 export const BLANK_AXIS = { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 90, casterTrailMm: 0 };
@@ -85,8 +86,22 @@ export function mirroredCorner(key: CornerKey, other: LowgapCorner): LowgapCorne
   };
 }
 
-/** The best first guess of a corner nobody has taken: its mirror image, else starting values. */
+/**
+ * The best first guess of a corner nobody has taken: its mirror image; else starting values, with the tire and wheel and the
+ * travel of a corner that was taken, still to be measured here.
+ */
 export function newCorner(key: CornerKey, corners: LowgapFile['corners']): LowgapCorner {
   const other = corners[acrossFrom(key)];
-  return other ? mirroredCorner(key, other) : blankCorner(key);
+  if (other) return mirroredCorner(key, other);
+  const blank = blankCorner(key);
+  const taken = CORNER_KEYS.flatMap((one) => corners[one] ?? [])[0];
+  if (!taken) return blank;
+  const nowhere = (taken.skipped ?? []).filter((id) => WHOLE_VEHICLE.includes(id));
+  const { tire, wheel, spacerMm } = structuredClone(taken.fitted);
+  return {
+    ...blank,
+    travel: { bumpMm: taken.travel.bumpMm, droopMm: taken.travel.droopMm },
+    fitted: { tire: { size: tire.size }, wheel, spacerMm },
+    ...(nowhere.length > 0 ? { skipped: nowhere } : {}),
+  };
 }

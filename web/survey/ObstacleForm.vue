@@ -5,10 +5,11 @@ import { EDGE_KINDS, ROD_RUNS, type RodRun } from '@/core/3-survey/description/e
 import { LIMITS } from '@/core/1-base/limits';
 import { MATERIALS, type Material } from '@/core/3-survey/shape/material';
 import { PART_KINDS, type PartKind } from '@/core/3-survey/shape/part-kind';
+import { defaultMount } from '@/core/3-survey/description/default-mount';
 import { mountsOf } from '@/core/2-vehicle/motion/motion-description';
 import type { Mount } from '@/core/2-vehicle/motion/mount';
 import QuantityField from '../kit/QuantityField.vue';
-import { EDGE_NAMES, MATERIAL_NAMES, MOUNT_NAMES, PART_KIND_NAMES, ROD_RUN_NAMES } from '../words';
+import { EDGE_NAMES, MATERIAL_NAMES, MOUNT_NAMES, MOUNT_SAYS, PART_KIND_NAMES, ROD_RUN_NAMES } from '../words';
 
 type ReadingsAs = NonNullable<LowgapObstacle['readingsAs']>;
 
@@ -22,7 +23,17 @@ const emit = defineEmits<{ done: [obstacle: LowgapObstacle]; cancel: [] }>();
 
 const label = ref(props.obstacle?.label ?? props.obstacle?.id ?? '');
 const material = ref<Material>(props.obstacle?.material ?? 'sheetMetal');
-const mount = ref<Mount>(props.obstacle?.mount ?? 'body');
+const mount = ref<Mount>(props.obstacle?.mount ?? defaultMount(material.value, props.motion));
+/** Somebody said what it is fixed to; until then it follows from what it is. */
+let isChosen = props.obstacle !== null && props.obstacle.mount !== defaultMount(material.value, props.motion);
+function chooseMaterial(chosen: Material): void {
+  material.value = chosen;
+  if (!isChosen) mount.value = defaultMount(chosen, props.motion);
+}
+function chooseMount(chosen: Mount): void {
+  mount.value = chosen;
+  isChosen = true;
+}
 const readingsAs = ref<ReadingsAs>(props.obstacle?.readingsAs ?? 'points');
 const runs = ref<RodRun>(props.obstacle?.form?.runs ?? 'across');
 const rodDiameterMm = ref(props.obstacle?.form?.rodDiameterMm);
@@ -107,8 +118,20 @@ function finish(): void {
       autofocus
       maxlength="80"
     />
-    <v-select v-model="material" :items="materials" label="Material: decides how much room it wants" />
-    <v-select v-model="mount" :items="mounts" label="Fixed to" />
+    <v-select
+      :model-value="material"
+      :items="materials"
+      label="Material: decides how much room it wants"
+      @update:model-value="chooseMaterial"
+    />
+    <v-select
+      :model-value="mount"
+      :items="mounts"
+      label="Fixed to"
+      :hint="MOUNT_SAYS[mount]"
+      persistent-hint
+      @update:model-value="chooseMount"
+    />
     <v-select v-model="readingsAs" :items="KINDS" label="What its readings make together" />
     <v-select v-if="readingsAs === 'rod'" v-model="runs" :items="RUNS" label="It runs" />
     <QuantityField

@@ -57,6 +57,9 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
       <template v-if="remaining"
         >{{ remaining }} more number{{ remaining === 1 ? '' : 's' }} of the usual walk</template
       >
+      <template v-else-if="asked.kind === 'gap' && asked.isUnread"
+        >Beyond the usual walk: its least gap falls at this lock, and nothing was read of it here</template
+      >
       <template v-else-if="asked.kind === 'gap' && asked.worthMm !== undefined"
         >Beyond the usual walk: this one would settle the low gap by about {{ formatMm(asked.worthMm) }} mm</template
       >

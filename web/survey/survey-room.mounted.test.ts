@@ -4,7 +4,7 @@ import { isProxy } from 'vue';
 import type { LowgapObstacle } from '@/contracts/lowgap-file';
 import type { JobStore } from '../stores/job';
 import { mounted, mountedInJob, openedJob } from '../testing/mounting';
-import { all, field, key, keys, pageText, press, said, type, valueIn } from '../testing/page';
+import { all, choose, field, key, keys, pageText, press, said, type, valueIn } from '../testing/page';
 import { endWorkersHere, runWorkersHere, until } from '../testing/worker-here';
 import ObstacleForm from './ObstacleForm.vue';
 import RubList from './RubList.vue';
@@ -73,6 +73,19 @@ describe('the survey of a corner', () => {
     await type(/^What it is/, `${first!.id.replace(/-/g, ' ')}!`);
     await submit();
     expect(obstacles().at(-1)!.id).toBe(`${first!.id}-2`);
+  });
+
+  test('a new thing is fixed to what its material usually is, until somebody says otherwise', async () => {
+    job!.change((file) => (file.corners.frontLeft!.motion = { type: 'doubleWishbone', tape: { lowerArmMm: 380 } }));
+    await survey();
+    await press(/^Add an obstacle/);
+    await type(/^What it is/, 'Ball joint');
+    await choose(wrapper!, /^Material/, 'arm');
+    expect(field(/^Fixed to/).text()).toContain('swings with the upper arm');
+    await choose(wrapper!, /^Fixed to/, 'knuckle');
+    await choose(wrapper!, /^Material/, 'hose');
+    await submit();
+    expect(obstacles().at(-1)).toMatchObject({ label: 'Ball joint', material: 'hose', mount: 'knuckle' });
   });
 
   test('a reading is taken in inches with its clock, and the gap’s field is empty for the next', async () => {

@@ -113,6 +113,15 @@ describe('the walk', () => {
     leave();
   });
 
+  test('a body mount that is not there is on no corner of the vehicle', async () => {
+    job.change((file) => (file.corners.frontRight = structuredClone(file.corners.frontLeft!)));
+    const { state, leave } = await walk();
+    while (state.asked.value!.stop !== 'body-mount') state.skip(true);
+    state.skip(true);
+    expect(job.document!.corners.frontRight!.skipped).toEqual(['body-mount']);
+    leave();
+  });
+
   test('the last is taken again with one press', async () => {
     const { state, leave } = await walk();
     const first = state.askedId.value;

@@ -1,7 +1,8 @@
 import { computed, nextTick, ref, shallowRef, watch } from 'vue';
 import { fieldText } from '@/contracts/problems';
 import type { LowgapCorner, LowgapReading } from '@/contracts/lowgap-file';
-import { type CornerKey, sideOf } from '@/core/2-vehicle/setup/corner-key';
+import { WHOLE_VEHICLE } from '@/core/3-survey/walk/usual-walk';
+import { CORNER_KEYS, type CornerKey, sideOf } from '@/core/2-vehicle/setup/corner-key';
 import type { WalkHeight } from '@/core/3-survey/walk/walk-height';
 import { LIMITS } from '@/core/1-base/limits';
 import type { ReadingPlace } from '@/core/3-survey/reading/reading';
@@ -207,9 +208,12 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
       return;
     }
     const name = whole ? now.stop : skipKey(now.stop, now.step, now.kind);
+    const isEverywhere = whole && WHOLE_VEHICLE.includes(now.stop);
     job.change((file) => {
-      const corner = file.corners[props.cornerKey];
-      if (corner) corner.skipped = [...new Set([...(corner.skipped ?? []), name])];
+      for (const key of isEverywhere ? CORNER_KEYS : [props.cornerKey]) {
+        const corner = file.corners[key];
+        if (corner) corner.skipped = [...new Set([...(corner.skipped ?? []), name])];
+      }
     });
   }
 

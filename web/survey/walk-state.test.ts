@@ -130,9 +130,16 @@ test('the engine asks by the names of the obstacles there are', () => {
 
 test('a stop becomes an obstacle with a mount that the suspension has', () => {
   const arm = (corner: LowgapCorner) => obstacleOfStop('arm-end', corner)!.mount;
-  expect(arm(front())).toBe('frame');
+  expect(arm(front())).toBe('axle');
   expect(arm({ ...front(), motion: { type: 'doubleWishbone', tape: { lowerArmMm: 380 } } })).toBe('upperArm');
   expect(obstacleOfStop('no such stop', front())).toBeNull();
+  const strut = { ...front(), motion: { type: 'macphersonStrut', tape: { lowerArmMm: 380 } } } as LowgapCorner;
+  expect(obstacleOfStop('strut', strut)).toMatchObject({ mount: 'knuckle', label: 'Strut or spring seat' });
+  expect(obstacleOfStop('sway-bar-link', strut)!.mount).toBe('knuckle');
+  expect(openSteps(strut, 'left').map(({ stop }) => stop)).not.toContain('body-mount');
+  const beam = { ...front(), motion: { type: 'beamAxle', hubSpacingMm: 1500 } } as LowgapCorner;
+  expect(obstacleOfStop('axle-link', beam)!.mount).toBe('axle');
+  expect(openSteps(beam, 'left').map(({ label }) => label)).not.toContain('Upper arm, outer end');
 });
 
 test('a hump set up once is not asked for again, as it was typed; nothing is known of another height', () => {

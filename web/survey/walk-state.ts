@@ -29,6 +29,7 @@ export interface GapAsked {
   readonly outboardMm?: number;
   readonly expectedMm?: number;
   readonly worthMm?: number;
+  readonly isUnread?: true;
 }
 
 /** How far the thing lies outboard of the sidewall, at a reading just taken. */
@@ -61,7 +62,7 @@ export const skipKey = (stop: string, step: number, what: 'gap' | 'outboard' = '
 export function openSteps(corner: LowgapCorner, side: Side): Asked[] {
   const skipped = new Set(corner.skipped ?? []);
   const open: { asked: Asked; order: number }[] = [];
-  usualWalk(corner.steering !== undefined).forEach((stop, at) => {
+  usualWalk(corner).forEach((stop, at) => {
     if (skipped.has(stop.id)) return;
     const obstacle = corner.obstacles.find((o) => o.id === stop.id);
     // Surveyed some other way: from positions, from a scan, or freely.
@@ -133,7 +134,7 @@ export const engineAsks = (next: readonly NextReading[], corner: LowgapCorner): 
 
 /** The obstacle that a stop of the walk becomes with its first reading. */
 export function obstacleOfStop(id: string, corner: LowgapCorner): LowgapObstacle | null {
-  const stop = usualWalk(corner.steering !== undefined).find((s) => s.id === id);
+  const stop = usualWalk(corner).find((s) => s.id === id);
   if (!stop) return null;
   const possible = mountsOf(corner.motion);
   return {

@@ -1,4 +1,4 @@
-import { DOMWrapper, flushPromises } from '@vue/test-utils';
+import { DOMWrapper, flushPromises, type VueWrapper } from '@vue/test-utils';
 
 /** The page as a person finds their way on it: by what keys and fields are called. Dialogs stand beside the room. */
 
@@ -61,3 +61,11 @@ export const alerts = (): string =>
 
 export const all = everything;
 export const pageText = (): string => document.body.textContent ?? '';
+
+/** Chooses from a list by its label. */
+export async function choose(wrapper: VueWrapper, label: RegExp, value: unknown): Promise<void> {
+  const list = wrapper.findAllComponents({ name: 'VSelect' }).find((one) => label.test(String(one.props('label'))));
+  if (!list) throw new Error(`there is no list ${label} on the page`);
+  list.vm.$emit('update:modelValue', value);
+  await flushPromises();
+}

@@ -80,7 +80,7 @@ const GROUPS: Readonly<Record<Material, Group>> = {
 /** What was measured of a corner, against what the usual walk of such a wheel asks for. */
 export function cornerKnown(corner: CornerDescription): Known {
   const skipped = new Set(corner.skipped ?? []);
-  const stops = usualWalk(corner.steering !== undefined).filter(({ id }) => !skipped.has(id));
+  const stops = usualWalk(corner).filter(({ id }) => !skipped.has(id));
   const measured = corner.obstacles.filter((obstacle) => isMeasured(obstacle) && !obstacle.insideWheel);
   const open = openStops(stops, measured);
   const things = { have: stops.length - open.length, of: stops.length };

@@ -1,4 +1,5 @@
 import type { Material } from '../shape/material';
+import type { MotionDescription } from '../../2-vehicle/motion/motion-description';
 import type { Mount } from '../../2-vehicle/motion/mount';
 import type { ReadingPlace } from '../reading/reading';
 import type { EdgeForm, EdgeKind } from '../description/edge-kind';
@@ -92,8 +93,8 @@ export const STEERED_WALK: readonly WalkStop[] = [
   },
   {
     id: 'sway-bar-link',
-    label: 'Sway-bar link or strut',
-    mounts: ['frame'],
+    label: 'Sway-bar link',
+    mounts: ['lowerArm', 'axle'],
     material: 'swayBar',
     readingsAs: 'rod',
     form: { runs: 'upright' },
@@ -102,13 +103,35 @@ export const STEERED_WALK: readonly WalkStop[] = [
   {
     id: 'arm-end',
     label: 'Upper arm, outer end',
-    mounts: ['upperArm', 'frame'],
+    mounts: ['upperArm', 'axle'],
     material: 'arm',
     readingsAs: 'tip',
     form: { rodDiameterMm: 30 },
     steps: [least('12:00', 'innerSidewall'), least('12:00', 'innerSidewall', 'left')],
   },
 ];
+
+/** On a strut the link hangs from the strut and turns with it; there is no upper arm. */
+const STRUT_LINK: Partial<WalkStop> = { mounts: ['knuckle'] };
+const STRUT: Partial<WalkStop> = {
+  id: 'strut',
+  label: 'Strut or spring seat',
+  mounts: ['knuckle'],
+  material: 'spring',
+  readingsAs: 'rod',
+  form: { runs: 'upright' },
+  steps: [least('12:00', 'innerSidewall'), least('1:00', 'innerSidewall')],
+};
+
+/** A beam axle has no arms beside the wheel: links or leaves, which rise and fall with it. */
+const LINK: Partial<WalkStop> = {
+  id: 'axle-link',
+  label: 'Radius arm, link or leaf spring',
+  mounts: ['axle'],
+  readingsAs: 'rod',
+  form: { runs: 'foreAft' },
+  steps: [least('9:00', 'innerSidewall'), least('9:00', 'innerSidewall', 'left')],
+};
 
 /** The walk round a wheel that does not steer. */
 export const STRAIGHT_WALK: readonly WalkStop[] = [
@@ -153,4 +176,26 @@ export const STRAIGHT_WALK: readonly WalkStop[] = [
   },
 ];
 
-export const usualWalk = (steers: boolean): readonly WalkStop[] => (steers ? STEERED_WALK : STRAIGHT_WALK);
+/** Where it stands on one corner it stands on all: a vehicle has body mounts or has none. */
+export const WHOLE_VEHICLE: readonly string[] = ['body-mount'];
+
+/** What of a corner decides its walk. */
+export interface WalkedCorner {
+  readonly steering?: unknown;
+  readonly motion: { readonly type: MotionDescription['type'] };
+}
+
+/**
+ * The walk made for a corner's suspension: no upper arm on a beam axle or a strut, no body mount on a strut, whose body
+ * has hardly ever a frame under it (common practice, no source).
+ */
+export function usualWalk({ steering, motion: { type } }: WalkedCorner): readonly WalkStop[] {
+  if (steering === undefined) return STRAIGHT_WALK;
+  if (type === 'macphersonStrut') {
+    return STEERED_WALK.filter(({ id }) => id !== 'body-mount').map((stop) =>
+      stop.id === 'arm-end' ? { ...stop, ...STRUT } : stop.id === 'sway-bar-link' ? { ...stop, ...STRUT_LINK } : stop,
+    );
+  }
+  if (type === 'beamAxle') return STEERED_WALK.map((stop) => (stop.id === 'arm-end' ? { ...stop, ...LINK } : stop));
+  return STEERED_WALK;
+}

@@ -24,6 +24,8 @@ export interface NextReading {
   readonly expectedMm: number;
   /** How much less uncertain (mm, standard deviation) the obstacle's least gap becomes, weighed by how near it is to the low gap. */
   readonly worthMm: number;
+  /** The thing's least gap falls at this lock, and nothing was read of it there: asked for whatever it is worth. */
+  readonly isUnread?: true;
 }
 
 /** mm: an obstacle this far above the low gap still matters somewhat, whatever is known of it. */
@@ -65,22 +67,40 @@ export function nextReadings(corner: PreparedCorner, verdicts: readonly Obstacle
         if (readings.some((r) => r.nearest && r.steer === steer && heightOf(r, survey.corner.hubToLipMm) === height))
           return [];
         const { gapMm, at, slope: reads } = edgeGap(edge.model, edgeQ, standing);
+        const isUnread =
+          height === 'ride' && fallsAt(verdict.steerDeg) === steer && !readings.some((r) => r.steer === steer);
         const { covariance } = edge.fit;
         const shared = covarianceOf(slope, covariance, reads);
         const sigma = Math.hypot(USUAL.gapMm, height === 'ride' ? 0 : USUAL.heldHeightMm);
         const left = variance - shared ** 2 / (sigma ** 2 + covarianceOf(reads, covariance, reads));
         const worthMm = matters * (Math.sqrt(variance) - Math.sqrt(Math.max(0, left))) - TROUBLE_MM[height];
         const clockDeg = clockOfPoint(wheel, place(compose(wheel, standing.toWheel), at));
-        if (!(worthMm > LEAST_WORTH_MM) || isNearGround(Math.abs(toRadians(clockDeg) - Math.PI))) return [];
+        if (!(worthMm > LEAST_WORTH_MM || isUnread) || isNearGround(Math.abs(toRadians(clockDeg) - Math.PI))) return [];
         const clock = formatClock(Math.round(clockDeg / 5) * 5);
         const [x, axial, z] = place(standing.toWheel, at);
         const { filled, section, centrePlaneMm } = survey.rotor;
         const across = readingPlaceAt(section, nearestOnSolid(filled, axial - centrePlaneMm, Math.hypot(x, z)));
-        return [{ id: obstacle.id, steer, height, clock, across, expectedMm: gapMm, worthMm }];
+        return [
+          {
+            id: obstacle.id,
+            steer,
+            height,
+            clock,
+            across,
+            expectedMm: gapMm,
+            worthMm,
+            ...(isUnread ? { isUnread } : {}),
+          },
+        ];
       });
     })
     .sort((a, b) => b.worthMm - a.worthMm);
 }
+
+/** Degrees of steer beyond which a least gap is one of that lock. */
+const AT_LOCK_DEG = 10;
+const fallsAt = (steerDeg: number): NextReading['steer'] =>
+  Math.abs(steerDeg) < AT_LOCK_DEG ? 'straight' : steerDeg > 0 ? 'left' : 'right';
 
 function standings({ mount, shiftMm, survey: { motion, rotor, corner } }: PreparedObstacle): {
   steer: NextReading['steer'];
