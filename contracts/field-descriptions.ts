@@ -360,6 +360,7 @@ export const FIELD_DESCRIPTIONS: Readonly<Record<string, string>> = {
   springs: 'Both ends of each spring, by corner.',
   staggerMostShare: 'Most the diameters of both axles may differ, a share.',
   stance: 'What the stance room was told.',
+  touches: 'false: somebody looked or was asked, and the fitted tire does not rub there; absent: it does.',
   units: 'What bare numbers are in and what is shown first, mm where it is absent.',
   standard: 'How much room is wanted of each material.',
   state: 'How it came.',

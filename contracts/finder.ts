@@ -147,6 +147,7 @@ export const keptRowSchema = z.strictObject({
   liftMm: mm,
   result: z.enum(['clears', 'withChanges']),
   lowGapMm: mm,
+  requiredMm: mm.optional(),
   obstacle: plainText(80).optional(),
   remedies: z.array(z.enum(REMEDIES)),
   depthMm: z.number().min(0).max(2000),

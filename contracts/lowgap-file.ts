@@ -242,6 +242,7 @@ export const edgeFormSchema = z.strictObject({
 
 export const rubSchema = z.strictObject({
   seen: z.enum(['mark', 'driver']),
+  touches: z.literal(false).optional(),
   steer: z.enum(['left', 'right', 'straight', 'any']),
   height: z.enum(['ride', 'bump', 'any']),
   going: z.enum(['forward', 'reverse']).optional(),

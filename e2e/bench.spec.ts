@@ -56,7 +56,7 @@ test('the section is dragged for offset, diameter and width, and says what the c
   expect(dragged).toBeLessThan(offset - 20);
   expect(dragged).toBeGreaterThan(offset - 50);
   const first = await printed(page, info);
-  await expect(page.getByTestId('low-gap')).toHaveText(shown(first.lowGap.mm));
+  await expect(page.getByTestId('low-gap')).toHaveText(shown(first.lowGap.gapMm));
 
   await drag(page, page.getByTestId('handle-diameter'), 0, 14);
   await expect(page.getByTestId('drawn-tire')).toContainText('not what 285/75R17 measures');
@@ -65,7 +65,7 @@ test('the section is dragged for offset, diameter and width, and says what the c
   const { tire } = stored(second.path).setup!;
   expect(tire.measuredDiameterMm).toBeLessThan(859);
   expect(tire.measuredWidthMm).toBeLessThan(292);
-  await expect(page.getByTestId('low-gap')).toHaveText(shown(second.lowGap.mm));
+  await expect(page.getByTestId('low-gap')).toHaveText(shown(second.lowGap.gapMm));
 
   // A size in use near what was drawn, then back: each drag is one undo.
   await page.getByTestId('drawn-tire').getByRole('button').first().click();
@@ -87,7 +87,7 @@ test('by keyboard alone: the section, the postures, the ladder and the pictures'
   await page.keyboard.press('ArrowDown');
   await expect(page.getByTestId('handle-diameter')).toHaveAttribute('aria-valuenow', '859');
   const now = await printed(page, info);
-  await expect(page.getByTestId('low-gap')).toHaveText(shown(now.lowGap.mm));
+  await expect(page.getByTestId('low-gap')).toHaveText(shown(now.lowGap.gapMm));
 
   await page.getByTestId('view-map').focus();
   await page.keyboard.press('Enter');
@@ -223,9 +223,9 @@ test('setups are kept, compared with the fitted one, renamed, tried again and pr
   await page.getByRole('button', { name: 'Offset: more' }).click();
   await page.getByRole('button', { name: 'Keep this one' }).click();
   await page.getByRole('link', { name: 'Side by side' }).click();
-  await expect(page.getByTestId('compare-low-1')).toContainText(`${shown(first.lowGap.mm)} mm`);
+  await expect(page.getByTestId('compare-low-1')).toContainText(`${shown(first.lowGap.gapMm)} mm`);
   const second = await printed(page, info);
-  await expect(page.getByTestId('compare-low-2')).toContainText(`${shown(second.lowGap.mm)} mm`);
+  await expect(page.getByTestId('compare-low-2')).toContainText(`${shown(second.lowGap.gapMm)} mm`);
   const mount = second.obstacles.find((o) => o.corner === 'frontLeft' && o.id === 'body-mount')!;
   const row = page
     .getByTestId('compare-table')
@@ -247,7 +247,7 @@ test('setups are kept, compared with the fitted one, renamed, tried again and pr
   await page.emulateMedia({ media: 'screen' });
 
   await page.getByRole('button', { name: 'Try', exact: true }).first().click();
-  await expect(page.getByTestId('low-gap')).toHaveText(shown(first.lowGap.mm));
+  await expect(page.getByTestId('low-gap')).toHaveText(shown(first.lowGap.gapMm));
   await page.getByRole('link', { name: 'Side by side' }).click();
   await page
     .getByRole('button', { name: /^Take out/ })

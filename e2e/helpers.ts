@@ -40,7 +40,7 @@ export async function printed(page: Page, info: TestInfo): Promise<Printed> {
 
 export interface Printed {
   readonly path: string;
-  readonly lowGap: { readonly mm: number; readonly corner: string; readonly obstacle: string };
+  readonly lowGap: { readonly mm: number; readonly gapMm: number; readonly corner: string; readonly obstacle: string };
   readonly obstacles: readonly {
     readonly corner: string;
     readonly id: string;

@@ -111,7 +111,7 @@ test('the file answers the same on the command line, to the displayed digit, and
     execFileSync('npm', ['run', '-s', 'lowgap', '--', 'evaluate', path], { encoding: 'utf8' }),
   );
   const shown = (mm: number): string => String(Number(mm.toFixed(1)));
-  await expect(page.getByTestId('low-gap')).toHaveText(shown(printed.lowGap.mm));
+  await expect(page.getByTestId('low-gap')).toHaveText(shown(printed.lowGap.gapMm));
   await page.getByLabel('Gap ladder').getByRole('button', { name: 'Table' }).click();
   for (const corner of ['frontLeft', 'frontRight']) {
     await page
@@ -131,7 +131,7 @@ test('the file answers the same on the command line, to the displayed digit, and
 
   await page.goto('/');
   await page.getByTestId('import-file').setInputFiles(path);
-  await expect(page.getByTestId('low-gap')).toHaveText(shown(printed.lowGap.mm));
+  await expect(page.getByTestId('low-gap')).toHaveText(shown(printed.lowGap.gapMm));
 
   const half = info.outputPath('half.lowgap.json');
   writeFileSync(half, readFileSync(path, 'utf8').slice(0, 700));
@@ -141,7 +141,7 @@ test('the file answers the same on the command line, to the displayed digit, and
   writeFileSync(other, readFileSync(path, 'utf8').replace('"version": 1', '"version": 3'));
   await page.getByTestId('load-file').setInputFiles(other);
   await expect(page.getByTestId('file-problems')).toContainText('at version: expected 1, found 3');
-  await expect(page.getByTestId('low-gap')).toHaveText(shown(printed.lowGap.mm));
+  await expect(page.getByTestId('low-gap')).toHaveText(shown(printed.lowGap.gapMm));
 });
 
 test('two windows on one job do not overwrite each other unseen', async ({ page, context }) => {

@@ -33,11 +33,11 @@ test('parts give expected heights as bands, solve for level, and move the bench;
   await expect(front).toContainText('full bump −28.6, full droop −28.6 mm');
   await expect.poll(() => lowGap(page)).not.toBe(before);
   const { lowGap: said } = await printed(page, info);
-  expect(await lowGap(page)).toBe(shown(said.mm));
+  expect(await lowGap(page)).toBe(shown(said.gapMm));
   await room(page, 'Bench').click();
-  expect(await lowGap(page)).toBe(shown(said.mm));
+  expect(await lowGap(page)).toBe(shown(said.gapMm));
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(() => lowGap(page)).not.toBe(shown(said.mm));
+  await expect.poll(() => lowGap(page)).not.toBe(shown(said.gapMm));
 });
 
 test('curves, shocks and the road: what was measured is answered, what was not is named', async ({ page }) => {

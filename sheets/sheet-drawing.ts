@@ -1,3 +1,4 @@
+import { marginWords } from '@/core/4-clearance/case/standard';
 import type { CutSheet } from '@/core/6-decisions/plan/cut-sheet';
 import { cornerName } from '../core/2-vehicle/setup/corner-key';
 import type { SheetPoint } from '@/core/5-consequences/panel/flat-sheet';
@@ -132,7 +133,7 @@ function saidOf(sheet: CutSheet, levelAboveHubMm: number | null): string[] {
     ...(looks
       ? [
           looks.marginMm < 0
-            ? `Line for looks takes too little: ${mm(-looks.marginMm)} mm short of what is wanted`
+            ? `Line for looks takes too little: ${marginWords(looks.marginMm)}`
             : `Line for looks takes ${Math.round(looks.beyondNeedMm2 / 100)} cm2 beyond need`,
         ]
       : []),

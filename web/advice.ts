@@ -1,6 +1,7 @@
 /** What the engine found, said in a sentence: how sure, what would clear it, what to measure again. */
 import { cornerName, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { Known, StartingValue, WantedFirst } from '@/core/3-survey/known/known';
+import { marginWords, needsWords } from '@/core/4-clearance/case/standard';
 import { ACROSS_NAMES, postureWords } from './words';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import type { Remeasure } from '@/core/5-consequences/spread/spread';
@@ -115,10 +116,7 @@ export function remeasureWords({ source, obstacle, reading }: Remeasure, labelOf
 /** What a specialist would say aloud about one obstacle. */
 export function verdictSentence(o: ObstacleVerdict, rideMm: number): string {
   const gap = o.gapMm >= 0 ? `comes down to ${bothUnits(o.gapMm)}` : `is overlapped by ${bothUnits(-o.gapMm)}`;
-  const margin =
-    o.marginMm >= 0
-      ? `${formatMm(o.marginMm)} mm more than the ${o.requiredMm} mm wanted`
-      : `${formatMm(-o.marginMm)} mm short of the ${o.requiredMm} mm wanted`;
+  const margin = `${needsWords(o.requiredMm)}, ${marginWords(o.marginMm)}`;
   return `${o.label} ${gap} at ${o.clock} on the ${ACROSS_NAMES[o.across]}, ${postureWords(o.steerDeg, o.travelMm, rideMm)}: ${margin}.`;
 }
 
@@ -201,6 +199,10 @@ function firstWords(first: WantedFirst): string {
       return `survey the ${first.label.toLowerCase()}`;
     case 'readings':
       return 'take more readings round what is there';
+    case 'contradiction':
+      return `settle the readings of the ${first.label.toLowerCase()} that contradict each other`;
+    case 'rub':
+      return `settle whether the fitted tire rubs on the ${first.label.toLowerCase()}: its readings say otherwise`;
   }
 }
 

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { formatMm } from '@/core/1-base/units/length';
+import { marginWords } from '@/core/4-clearance/case/standard';
 import { fallsShort } from '@/core/4-clearance/case/standard';
 import { computed, onUnmounted, shallowRef, watch } from 'vue';
 import { asCase } from '@/contracts/as-case';
@@ -35,13 +37,17 @@ const unknown = computed(() => job.evaluation?.unmeasured.filter((o) => o.corner
 const unmeasured = computed(() => unknown.value.filter((o) => o.why === 'notMeasured'));
 const unseen = computed(() => unknown.value.filter((o) => o.why === 'behindRemoved'));
 
+/** What has least left over on this corner. */
+const worst = computed(() =>
+  obstacles.value.reduce<(typeof obstacles.value)[number] | null>(
+    (least, o) => (least === null || o.marginMm < least.marginMm ? o : least),
+    null,
+  ),
+);
 /** The picked obstacle when it is on this corner, else this corner's own least margin. */
 const picked = computed(() => {
   if (job.picked?.corner === key.value) return job.picked;
-  return obstacles.value.reduce<(typeof obstacles.value)[number] | null>(
-    (least, o) => (least === null || o.marginMm < least.marginMm ? o : least),
-    null,
-  );
+  return worst.value;
 });
 
 /** What is drawn is the document that the shown verdict is about. */
@@ -124,7 +130,12 @@ function pick(id: string): void {
       <CompareBar />
     </div>
 
-    <section class="panel answer box">
+    <section class="panel answer box" :data-old="job.isOld || undefined">
+      <p v-if="picked && worst && picked.id !== worst.id" class="muted small" data-testid="looked-at">
+        Looked at on purpose: {{ picked.label }}. The worst here is {{ worst.label }}, {{ formatMm(worst.gapMm) }} mm,
+        {{ marginWords(worst.marginMm) }}.
+        <v-btn variant="text" height="48" @click="pick(worst.id)">Back to the worst</v-btn>
+      </p>
       <p v-if="picked" class="sentence" data-testid="sentence" :class="`verdict-${picked.verdict}`">
         {{ verdictSentence(picked, rideMm) }}
       </p>

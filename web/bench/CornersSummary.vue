@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { fallsShort } from '@/core/4-clearance/case/standard';
+import { fallsShort, marginWords, needsWords } from '@/core/4-clearance/case/standard';
 import { computed } from 'vue';
 import { problemText } from '@/contracts/problems';
 import { CORNER_KEYS, type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
@@ -32,7 +32,7 @@ const corners = computed<CornerState[]>(() =>
     const least = leastOf(job.evaluation?.obstacles ?? [], key);
     const corner = job.document?.corners[key];
     const words = least
-      ? `${least.label}, ${postureWords(least.steerDeg, least.travelMm, cornerLimits(job.document, key)?.ride)}`
+      ? `${needsWords(least.requiredMm)}, ${marginWords(least.marginMm)}: ${least.label}, ${postureWords(least.steerDeg, least.travelMm, cornerLimits(job.document, key)?.ride)}`
       : corner
         ? 'nothing near the tire surveyed'
         : 'not taken: no baseline';
@@ -67,8 +67,8 @@ const rotation = computed(() => {
     return `Rotated front to rear: not known, ${cornerName(first.key)} is surveyed too little.`;
   }
   return fallsShort(first.least.verdict)
-    ? `Do not rotate front to rear: ${cornerName(first.key)}, ${first.least.label} would be ${formatMm(-first.least.marginMm)} mm short.`
-    : `Rotated front to rear it clears: least ${formatMm(first.least.marginMm)} mm more than wanted, ${cornerName(first.key)}, ${first.least.label}.`;
+    ? `Do not rotate front to rear: ${cornerName(first.key)}, ${first.least.label} would be ${marginWords(first.least.marginMm)}.`
+    : `Rotated front to rear it clears: ${marginWords(first.least.marginMm)}, ${cornerName(first.key)}, ${first.least.label}.`;
 });
 </script>
 
@@ -81,7 +81,7 @@ const rotation = computed(() => {
           <strong>{{ CORNER_NAMES[c.key] }}</strong>
           <VerdictMark v-if="c.least" :verdict="c.least.verdict" :size="18" />
           <span v-else class="muted">unknown</span>
-          <span class="figures margin">{{ c.least ? `${formatMm(c.least.marginMm)} mm` : '' }}</span>
+          <span class="figures margin">{{ c.least ? `${formatMm(c.least.gapMm)} mm` : '' }}</span>
           <span class="muted words">{{ c.words }}</span>
         </button>
       </li>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { VERDICTS } from '@/core/4-clearance/case/standard';
+import { marginWords, needsWords, VERDICTS } from '@/core/4-clearance/case/standard';
 import { scaleLinear } from 'd3-scale';
 import { computed, ref } from 'vue';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
@@ -60,7 +60,7 @@ const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
   cells: [
     formatMm(o.gapMm),
     String(o.requiredMm),
-    formatMm(o.marginMm),
+    marginWords(o.marginMm),
     VERDICT_WORDS[o.verdict],
     rangeOf(o.id),
     chanceOf(o.id),
@@ -84,7 +84,7 @@ const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
       data-testid="ladder-table"
       caption="Gaps of this corner"
       corner="Obstacle"
-      :columns="['Gap mm', 'Wanted', 'Margin', 'Verdict', '5 to 95 %', 'Chance of rub', 'Where and in which posture']"
+      :columns="['Gap mm', 'Needs', 'Left over', 'Verdict', '5 to 95 %', 'Chance of rub', 'Where and in which posture']"
       :rows="rungs.map(figuresOf)"
     />
 
@@ -115,6 +115,7 @@ const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
               <VerdictMark :verdict="o.verdict" :size="18" />
               <strong>{{ o.label }}</strong>
               <span class="gap figures">{{ formatMm(o.gapMm) }} mm</span>
+              <span class="spare figures">{{ needsWords(o.requiredMm) }}, {{ marginWords(o.marginMm) }}</span>
             </span>
             <svg :viewBox="`0 0 ${WIDTH} 16`" aria-hidden="true" :class="`verdict-${o.verdict}`">
               <rect
@@ -202,6 +203,12 @@ li {
 .gap {
   font-size: 18px;
   font-weight: 600;
+}
+/* One width, so that the gaps stand under each other. */
+.spare {
+  font-size: 14px;
+  color: var(--muted);
+  width: 190px;
 }
 .bar {
   fill: currentColor;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { marginWords, needsWords } from '@/core/4-clearance/case/standard';
 import { mdiContentCopy, mdiDeleteOutline, mdiPrinterOutline } from '@mdi/js';
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -133,8 +134,8 @@ const print = (): void => window.print();
     </p>
     <p v-if="job.document" class="what">
       {{ job.document.vehicle.label }}. {{ STANDARD_NAMES[job.document.standard] }};
-      {{ ENVELOPE_NAMES[job.document.envelope] }}. Margins are the gap less what the standard wants, mm; in brackets the
-      difference to the fitted setup.
+      {{ ENVELOPE_NAMES[job.document.envelope] }}. Gaps, mm, with what is left over or short of what the standard wants;
+      in brackets the difference to the fitted setup.
     </p>
     <p v-if="!kept.length" class="empty">
       No setup is kept yet. On the bench, try one and press Keep this one; up to four stand here beside what is fitted.
@@ -175,7 +176,8 @@ const print = (): void => window.print();
             <td v-for="(one, i) in lows" :key="i" :data-testid="`compare-low-${i}`">
               <template v-if="'low' in one && one.low">
                 <VerdictMark :verdict="one.verdict!" :size="18" />
-                <strong>{{ formatMm(one.low.mm) }} mm</strong>
+                <strong>{{ formatMm(one.low.gapMm) }} mm</strong>
+                <span class="sub">{{ needsWords(one.low.requiredMm) }}, {{ marginWords(one.low.mm) }}</span>
                 <span class="sub">
                   {{ one.label }}, {{ cornerName(one.low.corner) }};
                   {{ one.posture }}
@@ -194,7 +196,8 @@ const print = (): void => window.print();
             <td v-for="(v, i) in row.verdicts" :key="i">
               <template v-if="v">
                 <VerdictMark :verdict="v.verdict" :size="16" bare />
-                <span :class="`verdict-${v.verdict}`">{{ formatMm(v.marginMm) }}</span>
+                <span :class="`verdict-${v.verdict}`">{{ formatMm(v.gapMm) }}</span>
+                <span class="muted small"> {{ marginWords(v.marginMm) }}</span>
                 <span class="visually-hidden">{{ VERDICT_WORDS[v.verdict] }}</span>
                 <span v-if="i > 0 && row.verdicts[0]" class="muted">
                   ({{ signedMm(v.marginMm - row.verdicts[0].marginMm) }})

@@ -1,3 +1,4 @@
+import { marginWords } from '@/core/4-clearance/case/standard';
 import { afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { asCase } from '@/contracts/as-case';
@@ -48,7 +49,8 @@ describe('setups side by side', () => {
     const setups = [null, ...job.document!.compared!.map(({ setup }) => setup)];
     setups.forEach((setup, i) => {
       const { lowGap } = evaluateCase((setup ? { ...fitted, setup } : fitted) as never);
-      expect(said(`compare-low-${i}`)).toContain(`${formatMm(lowGap!.mm)} mm`);
+      expect(said(`compare-low-${i}`)).toContain(`${formatMm(lowGap!.gapMm)} mm`);
+      expect(said(`compare-low-${i}`)).toContain(marginWords(lowGap!.mm));
     });
   });
 

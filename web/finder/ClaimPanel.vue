@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { marginWords } from '@/core/4-clearance/case/standard';
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { mdiCheckDecagramOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -50,7 +51,7 @@ const findingOf = (tire: ClaimedTire, posture: string, standard: string): ClaimF
 function words({ holds, marginMm, obstacle, corner }: ClaimFinding): string {
   if (marginMm === null) return 'nothing surveyed';
   const where = `${obstacle}${corner ? `, ${cornerName(corner)}` : ''}`;
-  return holds ? `holds, ${formatMm(marginMm)} mm to spare` : `${formatMm(-marginMm)} mm short at ${where}`;
+  return holds ? `holds, ${marginWords(marginMm)}` : `${marginWords(marginMm)} at ${where}`;
 }
 
 function verdict(tire: ClaimedTire): string {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { marginWords } from '@/core/4-clearance/case/standard';
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -190,7 +191,7 @@ function sentence(dot: BoardDot): string {
   switch (dot.result) {
     case 'clears':
       if (!props.isKnown) return `${where}: falls nowhere short, and is not known to clear.`;
-      return `${where}: clears as it is, least about ${signedMm(dot.marginMm)} mm more than wanted.`;
+      return `${where}: clears as it is, about ${marginWords(dot.marginMm)}.`;
     case 'withChanges':
       return `${where}: clears with ${dot.remedies.map((one) => REMEDY_WORDS[one].toLowerCase()).join(', ') || 'another stop'}.`;
     case 'fails':

@@ -12,11 +12,12 @@ import { wheelOffsetMm } from '@/core/2-vehicle/wheel/rim';
 import { cornerLimits } from '../job/corner-limits';
 import { useView } from '../kit/use-view';
 import { useJobStore } from '../stores/job';
-import { AXLE_WORDS, contradictionSentence, refusalSentence, signedMm, tireWords, wheelWords } from './finder-words';
+import { AXLE_WORDS, contradictionSentence, refusalSentence, tireWords, wheelWords } from './finder-words';
 import ClaimPanel from './ClaimPanel.vue';
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { unknownWords } from '../advice';
 import FinderBoard, { type BoardMark } from './FinderBoard.vue';
+import { marginWords } from '@/core/4-clearance/case/standard';
 import FoundTable from './FoundTable.vue';
 import FrontierTable from './FrontierTable.vue';
 import KeptAnswerList from './KeptAnswerList.vue';
@@ -153,7 +154,7 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
         done<template v-if="finder.first.value.length"
           >. First looks:
           <span v-for="f in finder.first.value" :key="f.size + f.diameterMm"
-            >{{ f.label ?? f.size }} {{ signedMm(f.lowGapMm) }} mm;
+            >{{ f.label ?? f.size }} {{ marginWords(f.lowGapMm) }};
           </span></template
         >
       </p>
@@ -185,6 +186,8 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
           :caption="caption"
           :picked-number="pickedNumber"
           :file="`finder-${answer.axle}`"
+          :standard="job.document?.standard ?? 'neverRub'"
+          :is-known="isKnown"
           @pick="pick"
         />
         <FrontierTable v-else-if="view === 'frontier'" :answer="answer" @pick="pick" />

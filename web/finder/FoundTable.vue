@@ -2,6 +2,8 @@
 import { mdiDownload } from '@mdi/js';
 import { computed, ref } from 'vue';
 import type { FoundRow } from '@/core/6-decisions/finder/rows';
+import { gradedVerdict, STANDARDS, verdictOf, type StandardId, type Verdict } from '@/core/4-clearance/case/standard';
+import VerdictMark from '../kit/VerdictMark.vue';
 import { formatMm } from '@/core/1-base/units/length';
 import type { FoundOn } from '@/core/6-decisions/finder/session';
 import { saveText } from '../kit/save-text';
@@ -27,6 +29,9 @@ const props = defineProps<{
   caption: string;
   pickedNumber: number | null;
   file: string;
+  standard: StandardId;
+  /** Enough was measured to say that something clears. */
+  isKnown: boolean;
 }>();
 const emit = defineEmits<{ pick: [number: number] }>();
 
@@ -34,6 +39,7 @@ const search = ref('');
 const only = ref<'all' | 'clears'>('all');
 
 const HEADERS = [
+  { key: 'grade', title: '', sortable: false },
   { key: 'tire', title: 'Tire' },
   { key: 'diameterMm', title: 'Diameter, mm' },
   { key: 'wheel', title: 'Wheel' },
@@ -45,6 +51,17 @@ const HEADERS = [
   { key: 'costMinor', title: 'Cost' },
 ] as const;
 
+/** By the margin as it is, and by how likely it is to fall short where that was asked. */
+const gradeOf = (row: FoundRow): Verdict =>
+  gradedVerdict(
+    verdictOf(
+      { gapMm: row.lowGapMm + (row.requiredMm ?? 0), marginMm: row.lowGapMm },
+      STANDARDS[props.standard],
+      props.isKnown,
+    ),
+    props.chances.get(chanceKey(props.axle, row.number)) ?? null,
+  );
+
 const items = computed(() =>
   props.rows
     .filter((row) => only.value === 'all' || row.result === 'clears')
@@ -55,6 +72,7 @@ const items = computed(() =>
       diameterMm: row.diameterMm,
       wheel: [wheelWords(row), stanceWords(row)].filter(Boolean).join(', '),
       lowGapMm: row.lowGapMm,
+      grade: gradeOf(row),
       chance: props.chances.get(chanceKey(props.axle, row.number)) ?? -1,
       tightest: row.obstacleLabel ?? 'nothing near',
       changes: changesWords(row),
@@ -96,7 +114,8 @@ const unchecked = computed(() => [...new Set(props.rows.flatMap((row) => row.unc
       no-data-text="Nothing will do. Under Refused stands what each tire fails by."
     >
       <template #item="{ item }">
-        <tr :aria-current="item.number === pickedNumber" @click="emit('pick', item.number)">
+        <tr :data-grade="item.grade" :aria-current="item.number === pickedNumber" @click="emit('pick', item.number)">
+          <td><VerdictMark :verdict="item.grade" :size="18" /></td>
           <td>
             <button type="button" class="tire figures" @click.stop="emit('pick', item.number)">{{ item.tire }}</button>
           </td>

@@ -26,7 +26,9 @@ defineProps<{ kept: KeptAnswer; current: boolean }>();
           >{{ row.axle === 'all' ? '' : `${AXLE_WORDS[row.axle]}: ` }}{{ wheelWords(row)
           }}{{ row.liftMm ? `, ${formatMm(row.liftMm)} mm lift` : '' }}</span
         >
-        <span class="figures">{{ lowGapWords({ lowGapMm: row.lowGapMm, lowGapIsLeast: false }) }} mm</span>
+        <span class="figures">{{
+          lowGapWords({ lowGapMm: row.lowGapMm, requiredMm: row.requiredMm ?? null, lowGapIsLeast: false })
+        }}</span>
         <span :class="row.result === 'clears' ? 'muted' : 'verdict-close'">{{ changesWords(row) }}</span>
       </li>
     </ol>
@@ -36,7 +38,7 @@ defineProps<{ kept: KeptAnswer; current: boolean }>();
 <style scoped>
 li {
   display: grid;
-  grid-template-columns: 140px 70px minmax(0, 1fr) 80px minmax(0, 1fr);
+  grid-template-columns: 140px 70px minmax(0, 1fr) 140px minmax(0, 1fr);
   gap: 8px;
   padding: 5px 0;
   border-top: 1px solid var(--rule);

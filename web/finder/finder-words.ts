@@ -10,6 +10,7 @@ import type { Remedy } from '@/core/6-decisions/finder/remedies';
 import type { FoundOn } from '@/core/6-decisions/finder/session';
 import { formatMoney } from '@/core/1-base/units/money';
 import { formatFraction, formatMm } from '@/core/1-base/units/length';
+import { marginWords, needsWords } from '@/core/4-clearance/case/standard';
 import { postureWords } from '../words';
 
 export const REMEDY_WORDS: Readonly<Record<Remedy, string>> = {
@@ -105,8 +106,11 @@ export function changesWords({ remedies, depthMm }: Pick<FoundRow, 'remedies' | 
   return depthMm > 0 ? `${list}, up to ${formatMm(depthMm)} mm` : list;
 }
 
-export const lowGapWords = (row: Pick<FoundRow, 'lowGapMm' | 'lowGapIsLeast'>): string =>
-  row.lowGapIsLeast ? `over ${formatMm(row.lowGapMm, 0)}` : signedMm(row.lowGapMm);
+/** The gap at the least margin with what is wanted there: `12.3, needs 8`; where only the margin is known, that. */
+export function lowGapWords(row: Pick<FoundRow, 'lowGapMm' | 'requiredMm' | 'lowGapIsLeast'>): string {
+  if (row.requiredMm !== null) return `${formatMm(row.lowGapMm + row.requiredMm)}, needs ${formatMm(row.requiredMm)}`;
+  return row.lowGapIsLeast ? `over ${formatMm(row.lowGapMm, 0)} to spare` : marginWords(row.lowGapMm);
+}
 
 export const costWords = (costMinor: number | null): string =>
   costMinor === null ? 'no price' : formatMoney(costMinor);
@@ -120,13 +124,13 @@ export function refusalSentence(tire: RefusedTire, rideMm: number): string {
     return `Not measured: ${tire.refusedBy.map((one) => CONSTRAINT_WORDS[one]).join(' and ')} not met.`;
   }
   if (tire.insideMm !== null && tire.insideMm < 0) {
-    return `Every wheel it goes on is too near what stands inside: ${formatMm(-tire.insideMm)} mm short of what is wanted.`;
+    return `Every wheel it goes on is too near what stands inside: ${marginWords(tire.insideMm)}.`;
   }
   if (!tire.verdict) return 'Cannot stand at any height asked for.';
   const { label, corner, marginMm, requiredMm, steerDeg, travelMm } = tire.verdict;
   const where = `${label}, ${cornerName(corner)}, ${postureWords(steerDeg, travelMm, rideMm)}`;
-  const short = `${formatMm(-marginMm)} mm short of the ${requiredMm} mm wanted`;
-  return `Closest it comes: ${where}: ${short}. ${nearestWords(tire)}`;
+  const gap = `gap ${formatMm(marginMm + requiredMm)} mm, ${needsWords(requiredMm)}, ${marginWords(marginMm)}`;
+  return `Closest it comes: ${where}: ${gap}. ${nearestWords(tire)}`;
 }
 
 function nearestWords({ nearest, diameterMm, size }: RefusedTire): string {

@@ -248,6 +248,7 @@ const keptRow = (axle: FoundOn, row: FoundRow): KeptRow => ({
   liftMm: row.stand.liftMm,
   result: row.result,
   lowGapMm: row.lowGapMm,
+  ...(row.requiredMm === null ? {} : { requiredMm: row.requiredMm }),
   ...(row.obstacleLabel === null ? {} : { obstacle: row.obstacleLabel }),
   remedies: [...row.remedies],
   depthMm: row.depthMm,

@@ -2,6 +2,10 @@
 import { computed } from 'vue';
 import { CORNER_KEYS, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { formatMm } from '@/core/1-base/units/length';
+import { marginWords } from '@/core/4-clearance/case/standard';
+import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import VerdictMark from '../kit/VerdictMark.vue';
+import { VERDICT_WORDS } from '../words';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { useCurrentCorner } from './current-corner';
@@ -9,25 +13,20 @@ import { useCurrentCorner } from './current-corner';
 const job = useJobStore();
 const corner = useCurrentCorner();
 
-/** Least margin of each corner, beside its name. */
-const least = computed(() => {
-  const found = new Map<CornerKey, number>();
+/** The worst thing of each corner, beside its name. */
+const worst = computed(() => {
+  const found = new Map<CornerKey, ObstacleVerdict>();
   for (const o of job.evaluation?.obstacles ?? []) {
-    found.set(o.corner, Math.min(found.get(o.corner) ?? Infinity, o.marginMm));
+    const before = found.get(o.corner);
+    if (!before || o.marginMm < before.marginMm) found.set(o.corner, o);
   }
   return found;
 });
-
-const state = (key: CornerKey): string => {
-  const margin = least.value.get(key);
-  const known = job.evaluation?.known.find((one) => one.corner === key)?.isEnough ?? false;
-  if (margin !== undefined) return known || margin < 0 ? `${formatMm(margin)} mm` : 'not known';
-  return job.document?.corners[key] ? 'no survey' : 'not taken';
-};
+const state = (key: CornerKey): string => (job.document?.corners[key] ? 'no survey' : 'not taken');
 </script>
 
 <template>
-  <div class="corners" role="group" aria-label="Corner of the vehicle">
+  <div class="corners" :data-old="job.isOld || undefined" role="group" aria-label="Corner of the vehicle">
     <button
       v-for="key in CORNER_KEYS"
       :key="key"
@@ -38,7 +37,15 @@ const state = (key: CornerKey): string => {
       @click="corner = key"
     >
       <span>{{ CORNER_NAMES[key] }}</span>
-      <span class="state figures">{{ state(key) }}</span>
+      <span v-if="worst.has(key)" class="state figures" :title="marginWords(worst.get(key)!.marginMm)">
+        <VerdictMark :verdict="worst.get(key)!.verdict" :size="14" bare />
+        {{
+          worst.get(key)!.verdict === 'notKnown'
+            ? VERDICT_WORDS.notKnown
+            : `${formatMm(worst.get(key)!.gapMm)} mm, ${VERDICT_WORDS[worst.get(key)!.verdict]}`
+        }}
+      </span>
+      <span v-else class="state figures">{{ state(key) }}</span>
     </button>
   </div>
 </template>

@@ -1,3 +1,4 @@
+import { VERDICT_WORDS } from '../words';
 import { afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { RouterView } from 'vue-router';
@@ -57,15 +58,16 @@ describe('the bar of rooms', () => {
     expect(stateOf('Bench')).toContain(String(rubbing));
   });
 
-  test('each corner has its least margin; one that was not taken says so', async () => {
+  test('each corner has the gap of its worst thing and the verdict on it; one that was not taken says so', async () => {
     await bar();
-    const least = (corner: string): number =>
-      Math.min(...job.evaluation!.obstacles.filter((one) => one.corner === corner).map(({ marginMm }) => marginMm));
+    const worst = job
+      .evaluation!.obstacles.filter((one) => one.corner === 'frontLeft')
+      .reduce((least, next) => (next.marginMm < least.marginMm ? next : least));
     const tab = (name: string): string =>
       all('.corner')
         .find((one) => one.text().startsWith(name))!
         .text();
-    expect(Number(/(-?[\d.]+) mm/.exec(tab('Front left').replace('−', '-'))![1])).toBeCloseTo(least('frontLeft'), 0);
+    expect(tab('Front left')).toContain(`${Number(worst.gapMm.toFixed(1))} mm, ${VERDICT_WORDS[worst.verdict]}`);
     expect(tab('Rear right')).toContain('not taken');
     expect(key(/^Front left/).attributes('aria-pressed')).toBe('true');
   });
@@ -129,7 +131,8 @@ describe('the shell', () => {
     await until(() => job.evaluation);
     await flushPromises();
     const low = job.evaluation!.lowGap!;
-    expect(said('low-gap').replace('−', '-')).toContain(low.mm.toFixed(1));
+    expect(said('low-gap').replace('−', '-')).toContain(low.gapMm.toFixed(1));
+    expect(said('low-margin')).toContain(`needs ${low.requiredMm} mm, short by ${(-low.mm).toFixed(1)} mm`);
     const label = job.evaluation!.obstacles.find(
       ({ corner, id }) => corner === low.corner && id === low.obstacle,
     )!.label;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { marginWords, needsWords } from '@/core/4-clearance/case/standard';
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { computed } from 'vue';
 import { problemText } from '@/contracts/problems';
@@ -39,22 +40,23 @@ function showWhere(): void {
     :class="verdict ? `is-${verdict}` : ''"
     aria-label="Gap strip"
     data-testid="gap-strip"
+    :data-old="job.isOld || undefined"
     :data-asked="job.turns.asked"
     :data-answered="job.turns.answered"
   >
     <div class="ticks" aria-hidden="true" />
     <template v-if="low && obstacle && limits && verdict">
       <div class="amount figures" :class="`verdict-${verdict}`">
-        <span class="caption">low gap</span>
-        <span class="number" data-testid="low-gap">{{ formatMm(low.mm) }}</span>
-        <span class="units">mm<br />{{ formatFraction(low.mm) }} in</span>
+        <span class="caption">{{ job.isOld ? 'old, being worked out' : 'low gap' }}</span>
+        <span class="number" data-testid="low-gap">{{ formatMm(low.gapMm) }}</span>
+        <span class="units">mm<br />{{ formatFraction(low.gapMm) }} in</span>
         <VerdictMark :verdict="verdict" :size="28" />
       </div>
       <button class="where" type="button" @click="showWhere">
         <strong>{{ obstacle.label }}</strong>, {{ cornerName(low.corner) }}
         <span class="detail">
-          gap {{ formatMm(low.gapMm) }} mm, {{ obstacle.requiredMm }} wanted · at {{ low.clock }} on the
-          {{ ACROSS_NAMES[low.across] }}
+          <strong data-testid="low-margin">{{ needsWords(low.requiredMm) }}, {{ marginWords(low.mm) }}</strong> · at
+          {{ low.clock }} on the {{ ACROSS_NAMES[low.across] }}
           <template v-if="chance !== null"> · short {{ chanceWords(chance) }}</template>
           <template v-if="verdict === 'notKnown'"> · {{ unknown }}</template>
         </span>
@@ -85,7 +87,7 @@ function showWhere(): void {
     <span class="visually-hidden" role="status">
       {{
         low && obstacle
-          ? `Low gap ${formatMm(low.mm)} millimetres at the ${obstacle.label}, ${VERDICT_WORDS[low.verdict]}`
+          ? `Low gap ${formatMm(low.gapMm)} millimetres at the ${obstacle.label}, ${needsWords(low.requiredMm)}, ${VERDICT_WORDS[low.verdict]}`
           : ''
       }}
     </span>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
+import { marginWords } from '@/core/4-clearance/case/standard';
 import { computed } from 'vue';
 import type { PlanAnswer } from '@/core/6-decisions/plan/planner';
 import type { Plan } from '@/core/6-decisions/plan/plan-step';
 import type { Modification } from '@/core/6-decisions/plan/modification';
-import { formatMm } from '@/core/1-base/units/length';
 import { formatMoney } from '@/core/1-base/units/money';
 import { MODIFICATION_WORDS, refusalWords, stepWords, timeWords } from '@/sheets/plan-words';
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
@@ -98,8 +98,7 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
       <p class="verdict-rubs"><strong>Nothing that is allowed clears it.</strong> The nearest leaves:</p>
       <ul class="bullets">
         <li v-for="{ verdict, refusals } in answer.nearest.left" :key="verdict.corner + verdict.id">
-          <strong>{{ verdict.label }}</strong>, {{ cornerName(verdict.corner) }}: {{ formatMm(-verdict.marginMm) }} mm
-          short.
+          <strong>{{ verdict.label }}</strong>, {{ cornerName(verdict.corner) }}: {{ marginWords(verdict.marginMm) }}.
           <span class="muted">{{
             refusals.length
               ? `${refusals.map(refusalWords).join('; ')}.`

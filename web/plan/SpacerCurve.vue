@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { marginWords } from '@/core/4-clearance/case/standard';
 import { extent, nice } from 'd3-array';
 import { line } from 'd3-shape';
 import { computed } from 'vue';
@@ -98,7 +99,7 @@ function pickAt(event: MouseEvent, x: { invert(at: number): number }, width: num
     <template #axes>
       Across: thickness, mm. Up: low gap over what is wanted, mm.
       <template v-if="atNow"
-        >At {{ atNow.thicknessMm }} mm: {{ formatMm(atNow.low.marginMm) }} mm, {{ atNow.low.label }}.</template
+        >At {{ atNow.thicknessMm }} mm: {{ marginWords(atNow.low.marginMm) }}, {{ atNow.low.label }}.</template
       >
     </template>
   </ChartFrame>

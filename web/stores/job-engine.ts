@@ -1,8 +1,10 @@
-import { shallowRef, ref, watch, type ShallowRef } from 'vue';
+import { gradedEvaluation } from '@/core/5-consequences/spread/graded';
+import { computed, shallowRef, ref, watch, type ShallowRef } from 'vue';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { Evaluation } from '@/core/4-clearance/verdict/evaluate';
 import type { Problem } from '@/core/1-base/problem';
+import type { TodayDoubt } from '@/core/5-consequences/today/fitted-today';
 import { ClearanceClient } from '../workers/clearance-client';
 import { StudyClient, type Rotation, type StudyAnswer } from '../workers/study-client';
 
@@ -23,6 +25,9 @@ export function useEngine(document: Readonly<ShallowRef<LowgapFile | null>>) {
   /** The verdict with the wheels rotated front to rear; null while it is not known for what is shown. */
   const rotation = shallowRef<Rotation | null>(null);
 
+  /** Where the numbers say otherwise of the fitted tire than it shows; null while that is not known for what is shown. */
+  const today = shallowRef<readonly TodayDoubt[] | null>(null);
+
   let engine: ClearanceClient | null = null;
   let scholar: StudyClient | null = null;
 
@@ -41,6 +46,9 @@ export function useEngine(document: Readonly<ShallowRef<LowgapFile | null>>) {
         if (answer.ok && file === document.value) evaluation.value = answer.value;
       },
       (found) => (rotation.value = found),
+      (found, file) => {
+        if (file === document.value) today.value = found.ok ? found.value : null;
+      },
     );
   }
 
@@ -59,6 +67,7 @@ export function useEngine(document: Readonly<ShallowRef<LowgapFile | null>>) {
     engine = scholar = null;
     study.value = null;
     rotation.value = null;
+    today.value = null;
     evaluation.value = null;
     answered.value = null;
     problems.value = [];
@@ -68,11 +77,31 @@ export function useEngine(document: Readonly<ShallowRef<LowgapFile | null>>) {
   watch([answered, studyOf], ([, wanted]) => {
     study.value = null;
     rotation.value = null;
+    today.value = null;
     const answer = evaluation.value;
     const corner = wanted?.corner ?? answer?.lowGap?.corner;
     if (!document.value || !corner || !answer?.obstacles.some((o) => o.corner === corner)) return;
     scholar?.ask({ file: document.value, corner, obstacle: wanted?.obstacle ?? null });
   });
 
-  return { evaluation, answered, turns, problems, computing, studyOf, study, rotation, start, ask, stop };
+  /** What is shown of the newest verdict: graded by how likely each gap is to fall short, once that is known. */
+  const graded = computed(() => evaluation.value && gradedEvaluation(evaluation.value, study.value?.spread ?? null));
+  /** The shown answers are about a document before this one. */
+  const isOld = computed(() => document.value !== null && answered.value !== null && answered.value !== document.value);
+
+  return {
+    evaluation: graded,
+    isOld,
+    answered,
+    turns,
+    problems,
+    computing,
+    studyOf,
+    study,
+    rotation,
+    today,
+    start,
+    ask,
+    stop,
+  };
 }

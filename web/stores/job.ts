@@ -23,7 +23,8 @@ export const useJobStore = defineStore('job', () => {
 
   const { document, refused, undoable, redoable, reset, replace, change, changeSetup, undo, redo } =
     useDocumentHistory(touched);
-  const { evaluation, answered, turns, problems, computing, studyOf, study, rotation, ...engine } = useEngine(document);
+  const { evaluation, answered, turns, problems, computing, studyOf, study, rotation, today, isOld, ...engine } =
+    useEngine(document);
   const saving = useSaving();
   const saveStatus = saving.status;
 
@@ -127,6 +128,8 @@ export const useJobStore = defineStore('job', () => {
     study,
     studyOf,
     rotation,
+    today,
+    isOld,
     undoable,
     redoable,
     open,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiDeleteOutline } from '@mdi/js';
+import { computed } from 'vue';
 import type { LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
 import type { SurveyedReadings } from '@/core/3-survey/edge-fit/surveyed-readings';
 import { formatMm, signedMm } from '@/core/1-base/units/length';
@@ -29,6 +30,7 @@ function outboardText({ across, outboardMm, outboardAsBefore, typed }: LowgapRea
   return outboardAsBefore ? 'as before' : asTyped(typed?.['outboardMm'], outboardMm);
 }
 
+const isFitted = computed(() => props.surveyed?.readings.some(({ gapOffMm }) => gapOffMm !== null) ?? false);
 const fitOf = (i: number) => props.surveyed?.readings[i];
 const landedText = (i: number): string => {
   const at = fitOf(i)?.at;
@@ -54,13 +56,13 @@ const landedText = (i: number): string => {
         <th>Height</th>
         <th>Gap</th>
         <th>Outboard</th>
-        <th v-if="surveyed?.toleranceMm !== null && surveyed">Off the edge, mm</th>
+        <th v-if="isFitted">Off the edge, mm</th>
         <th><span class="visually-hidden">Remove</span></th>
       </tr>
     </thead>
     <tbody>
       <template v-for="(reading, i) in obstacle.readings" :key="i">
-        <tr :class="{ doubted: fitOf(i)?.contradicts }" :title="landedText(i)">
+        <tr :class="{ doubted: fitOf(i)?.misses }" :title="landedText(i)">
           <td>{{ reading.clock }}</td>
           <td>{{ ACROSS_NAMES[reading.across] }}</td>
           <td>{{ steerText(reading) }}</td>
@@ -69,7 +71,7 @@ const landedText = (i: number): string => {
             <strong>{{ gapText(reading) }}</strong>
           </td>
           <td>{{ outboardText(reading) }}</td>
-          <td v-if="surveyed?.toleranceMm !== null && surveyed">
+          <td v-if="isFitted">
             {{ fitOf(i)?.gapOffMm === null || fitOf(i) === undefined ? '' : signedMm(fitOf(i)!.gapOffMm!) }}
           </td>
           <td>
@@ -82,10 +84,12 @@ const landedText = (i: number): string => {
             />
           </td>
         </tr>
-        <tr v-if="fitOf(i)?.contradicts" class="doubt">
+        <tr v-if="fitOf(i)?.misses && !reading.confirmed" class="doubt">
           <td colspan="8" data-testid="contradiction">
             The others say {{ formatMm(Math.abs(fitOf(i)!.gapOffMm ?? 0)) }} mm
-            {{ (fitOf(i)!.gapOffMm ?? 0) > 0 ? 'more' : 'less' }} here. It is set aside:
+            {{ (fitOf(i)!.gapOffMm ?? 0) > 0 ? 'more' : 'less' }} here{{
+              fitOf(i)!.contradicts ? '. It is set aside' : ''
+            }}:
             <v-btn variant="outlined" height="48" @click="emit('remove', i)">Take it again</v-btn>
             <v-btn variant="outlined" height="48" @click="emit('confirm', i)">It stands</v-btn>
           </td>
@@ -97,7 +101,7 @@ const landedText = (i: number): string => {
 
 <style scoped>
 .doubted td {
-  color: var(--close);
+  color: var(--rubs);
   border-bottom: 0;
 }
 .doubt td {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue';
+import { computed, reactive, ref } from 'vue';
 import type { z } from 'zod';
 import type { LowgapObstacle } from '@/contracts/lowgap-file';
 import type { rubSchema } from '@/contracts/lowgap-file';
@@ -13,6 +13,7 @@ const emit = defineEmits<{ change: [rubs: Rub[]] }>();
 
 const adding = ref(false);
 const form = reactive<{
+  touches: boolean;
   seen: Rub['seen'];
   steer: Rub['steer'];
   height: Rub['height'];
@@ -20,6 +21,7 @@ const form = reactive<{
   loaded: boolean;
   note: string;
 }>({
+  touches: true,
   seen: 'mark',
   steer: 'any',
   height: 'any',
@@ -28,10 +30,21 @@ const form = reactive<{
   note: '',
 });
 
-const SEEN = [
-  { value: 'mark', title: 'A mark is on it' },
-  { value: 'driver', title: 'The driver tells of it' },
+const TOUCHES = [
+  { value: true, title: 'It rubs' },
+  { value: false, title: 'It does not rub' },
 ];
+const SEEN = computed(() =>
+  form.touches
+    ? [
+        { value: 'mark', title: 'A mark is on it' },
+        { value: 'driver', title: 'The driver tells of it' },
+      ]
+    : [
+        { value: 'mark', title: 'Looked for marks: none' },
+        { value: 'driver', title: 'The driver says so' },
+      ],
+);
 const STEER = [
   { value: 'any', title: 'steering not known' },
   { value: 'left', title: 'turning left' },
@@ -52,9 +65,10 @@ const titleOf = (all: readonly { value: string; title: string }[], value: string
   all.find((a) => a.value === value)!.title;
 
 function add(): void {
-  const { going, loaded, note, ...rest } = form;
+  const { touches, going, loaded, note, ...rest } = form;
   const rub: Rub = {
     ...rest,
+    ...(touches ? {} : { touches }),
     ...(going === 'any' ? {} : { going }),
     ...(loaded ? { loaded } : {}),
     ...(note.trim() === '' ? {} : { note: note.trim() }),
@@ -64,9 +78,13 @@ function add(): void {
   form.note = '';
 }
 
+const SAID = {
+  true: { mark: 'A mark is on it', driver: 'The driver tells of it' },
+  false: { mark: 'No mark', driver: 'It does not rub, says the driver' },
+} as const;
 const words = (rub: Rub): string =>
   [
-    titleOf(SEEN, rub.seen),
+    SAID[`${rub.touches !== false}`][rub.seen],
     titleOf(STEER, rub.steer),
     titleOf(HEIGHT, rub.height),
     ...(rub.going ? [titleOf(GOING, rub.going)] : []),
@@ -82,10 +100,11 @@ const remove = (index: number): void =>
 </script>
 
 <template>
-  <section class="rubs" aria-label="Rubs already there">
+  <section class="rubs" aria-label="Rubs today">
     <EntryList :entries="obstacle.rubs ?? []" :words="words" :removal="() => 'Remove this rub'" @remove="remove" />
-    <v-btn v-if="!adding" variant="text" height="48" @click="adding = true">Rubs already?</v-btn>
+    <v-btn v-if="!adding" variant="text" height="48" @click="adding = true">Rubs today, or not?</v-btn>
     <form v-else class="fields" @submit.prevent="add">
+      <v-select v-model="form.touches" :items="TOUCHES" label="Today" />
       <v-select v-model="form.seen" :items="SEEN" label="How it is known" />
       <v-select v-model="form.steer" :items="STEER" label="Steering" />
       <v-select v-model="form.height" :items="HEIGHT" label="Height" />
@@ -94,7 +113,9 @@ const remove = (index: number): void =>
       <v-checkbox v-model="form.loaded" label="Loaded" hide-details density="compact" />
       <div class="ends">
         <v-btn variant="text" height="48" @click="adding = false">Cancel</v-btn>
-        <v-btn type="submit" variant="outlined" height="48">Add the rub</v-btn>
+        <v-btn type="submit" variant="outlined" height="48">{{
+          form.touches ? 'Add the rub' : 'Add that it does not'
+        }}</v-btn>
       </div>
     </form>
   </section>

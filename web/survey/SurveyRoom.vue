@@ -19,6 +19,7 @@ import ReadingTable from './ReadingTable.vue';
 import RubList from './RubList.vue';
 import ScanPanel from './ScanPanel.vue';
 import SurveyWalk from './SurveyWalk.vue';
+import TodayPanel from './TodayPanel.vue';
 import TireClock from './TireClock.vue';
 import { isBorrowed, withCheck } from './borrowed';
 import PositionEntry from './PositionEntry.vue';
@@ -183,6 +184,7 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
           @click="removeObstacle(obstacle.id)"
         />
       </div>
+      <TodayPanel :corner-key="key" @look="choose" />
       <TireClock
         :side="sideOf(key)"
         :clock="clock"
@@ -204,7 +206,15 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
       </p>
       <p v-if="obstacle && surveyed && surveyed.toleranceMm !== null" class="small" data-testid="edge-fit">
         {{ EDGE_NAMES[obstacle.readingsAs as EdgeKind] }}: within {{ bothUnits(surveyed.toleranceMm) }} of where its
-        readings put it, in 95 of 100 cases.
+        readings put it, in 90 of 100 wells.
+      </p>
+      <p
+        v-else-if="obstacle && surveyed?.readings.some(({ misses }) => misses)"
+        class="verdict-rubs small"
+        data-testid="edge-missed"
+      >
+        {{ EDGE_NAMES[obstacle.readingsAs as EdgeKind] }}: the readings in red do not lie on it, so nothing is said of
+        how near it is known. Take them again, or say that they stand.
       </p>
       <p
         v-if="obstacle && surveyed?.fitStatus && surveyed.fitStatus !== 'converged'"

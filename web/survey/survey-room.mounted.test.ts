@@ -162,6 +162,71 @@ describe('the survey of a corner', () => {
     expect(obstacles()[0]!.readings).toHaveLength(count);
   });
 
+  describe('the fitted tire as the judge', () => {
+    const LOW = ['11:00', '11:30', '12:00', '12:30'].map((clock) => ({
+      clock,
+      across: 'tread' as const,
+      outboardMm: -130,
+      gapMm: clock === '12:00' ? 6 : 130,
+      steer: 'straight' as const,
+      travelMm: 0,
+    }));
+    /** A lip 130 mm off, one reading of which was typed as 6. */
+    const slipped = async (): Promise<LowgapObstacle> => {
+      job!.change((file) => {
+        const corner = file.corners.frontLeft!;
+        corner.obstacles = [
+          { id: 'lip', label: 'Lip', mount: 'body', material: 'sheetMetal', readingsAs: 'points', readings: [...LOW] },
+        ];
+      });
+      await survey();
+      await until(() => !job!.isOld && job!.today);
+      await flushPromises();
+      return obstacles()[0]!;
+    };
+
+    test('says that it would rub, which reading is likeliest to be wrong, and asks', async () => {
+      await slipped();
+      expect(said('today-doubt')).toMatch(
+        /^Lip: by the numbers the fitted tire is .* into it.*no mark and no word says so/,
+      );
+      expect(said('suspect')).toContain('reading 3');
+      await press(/^It rubs/);
+      expect(obstacles()[0]!.rubs).toMatchObject([{ seen: 'mark', height: 'bump' }]);
+      await until(() => !job!.isOld && job!.today);
+      await flushPromises();
+      expect(said('today-doubt')).toBe('');
+      expect(said('today')).toContain('touches nothing that it is not said to touch');
+    });
+
+    test('that it does not rub stays as evidence, and the numbers are asked about again', async () => {
+      await slipped();
+      await press(/^It does not/);
+      expect(obstacles()[0]!.rubs).toEqual([{ seen: 'mark', touches: false, steer: 'any', height: 'any' }]);
+      await until(() => !job!.isOld && job!.today);
+      await flushPromises();
+      expect(said('today-doubt')).toContain('it is said not to rub');
+      expect(pageText()).toContain('No mark, steering not known');
+    });
+
+    test('what it is fixed to is put right with a press where that would agree', async () => {
+      job!.change((file) => {
+        const corner = file.corners.frontLeft!;
+        const arm = { id: 'arm', label: 'Arm end', mount: 'frame', material: 'arm' } as const;
+        corner.motion = { type: 'swingArm' };
+        delete corner.steering;
+        corner.obstacles = [
+          { ...arm, readingsAs: 'points', readings: LOW.map((reading) => ({ ...reading, gapMm: 30 })) },
+        ];
+      });
+      await survey();
+      await until(() => !job!.isOld && job!.today);
+      await flushPromises();
+      await press(/^Fix it to that/);
+      expect(obstacles()[0]!.mount).toBe('axle');
+    });
+  });
+
   test('a reading that the others contradict is set aside until it is said to stand', async () => {
     const straight = obstacles().findIndex(({ readings = [] }) => readings.length >= 4);
     expect(straight).toBeGreaterThanOrEqual(0);
@@ -273,10 +338,18 @@ test('a rub is said with how it is known and in which posture, and goes with a p
   expect(pageText()).toContain('The driver tells of it, turning left, over bumps, in reverse, loaded, front edge');
   await press(/^\s*Remove this rub/);
   expect(wrapper.emitted('change')!.at(-1)).toEqual([[]]);
-  await press(/^Rubs already/);
+  await press(/^Rubs today/);
   await type(/^Where, in words/, ' shiny patch ');
   await submit();
   expect(wrapper.emitted('change')!.at(-1)).toEqual([
     [...rubs, { seen: 'mark', steer: 'any', height: 'any', note: 'shiny patch' }],
   ]);
+});
+
+test('that a thing does not rub is entered like a rub', async () => {
+  ({ wrapper } = mounted(RubList, { obstacle: { id: 'lip' } }));
+  await press(/^Rubs today/);
+  await choose(wrapper, /^Today/, false);
+  await submit();
+  expect(wrapper.emitted('change')!.at(-1)).toEqual([[{ touches: false, seen: 'mark', steer: 'any', height: 'any' }]]);
 });

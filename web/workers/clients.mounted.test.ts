@@ -6,6 +6,7 @@ import { demoJobs } from '@/demo/demo-jobs';
 import { evaluateCase, type Evaluation } from '@/core/4-clearance/verdict/evaluate';
 import { cornerSpreadOf } from '@/core/5-consequences/spread/spread-case';
 import type { Result } from '@/core/1-base/problem';
+import { doubtsOfToday } from '@/core/5-consequences/today/fitted-today';
 import { nextReadingsOf } from '@/core/6-decisions/next-reading/next-case';
 import { checkClaim } from '@/core/6-decisions/finder/claim';
 import { endWorkersHere, runWorkersHere, until } from '../testing/worker-here';
@@ -68,16 +69,19 @@ test('the study of a corner: the settled verdict, next readings, spread, levers,
   const answers: StudyAnswer[] = [];
   const settled: Result<Evaluation>[] = [];
   const rotated: unknown[] = [];
+  const judged: unknown[] = [];
   const client = new StudyClient(
     (answer) => answers.push(answer),
     (answer) => settled.push(answer),
     (answer) => rotated.push(answer),
+    (found) => judged.push(found),
   );
   const file = fileOf('Patrol');
   const plain = evaluateCase(asCase(file));
   client.ask({ file, corner: 'frontLeft', obstacle: plain.obstacles.find(({ verdict }) => fallsShort(verdict))!.id });
   await until(() => rotated.length);
   expect(asData(settled[0])).toEqual(asData({ ok: true, value: plain }));
+  expect(asData(judged)).toEqual([asData({ ok: true, value: doubtsOfToday(asCase(file)) })]);
   const whole = answers.at(-1)!;
   expect(asData(whole.next)).toEqual(asData(nextReadingsOf(asCase(file), 'frontLeft')));
   expect(whole.levers!.levers.some(({ outcome }) => outcome === 'clears')).toBe(true);

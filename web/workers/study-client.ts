@@ -5,6 +5,7 @@ import type { NextReading } from '@/core/6-decisions/next-reading/next-reading';
 import type { ObstacleLevers } from '@/core/6-decisions/levers/levers';
 import type { CornerSpread } from '@/core/5-consequences/spread/spread';
 import type { Result } from '@/core/1-base/problem';
+import type { TodayDoubt } from '@/core/5-consequences/today/fitted-today';
 import type { StudyWorker } from './study.worker';
 import { WorkerLink } from './worker-link';
 
@@ -28,6 +29,9 @@ export type Settled = (answer: Result<Evaluation>, file: LowgapFile) => void;
 /** The verdict after a rotation front to rear; null where that changes nothing. */
 export type Rotation = Result<Evaluation | null>;
 
+/** What the fitted tire says of the survey, and the document it is about. */
+export type Judged = (found: Result<TodayDoubt[]>, file: LowgapFile) => void;
+
 /** ms a question waits for a newer one. */
 const SETTLE_MS = 350;
 
@@ -39,13 +43,20 @@ export class StudyClient {
   readonly #deliver: (answer: StudyAnswer) => void;
   readonly #settle: Settled;
   readonly #rotate: (found: Rotation) => void;
+  readonly #judge: Judged;
   readonly #link = new WorkerLink<StudyWorker>(
     () => new Worker(new URL('./study.worker.ts', import.meta.url), { type: 'module' }),
   );
   #timer: ReturnType<typeof setTimeout> | undefined;
   #busy = false;
 
-  constructor(deliver: (answer: StudyAnswer) => void, settle: Settled, rotate: (found: Rotation) => void) {
+  constructor(
+    deliver: (answer: StudyAnswer) => void,
+    settle: Settled,
+    rotate: (found: Rotation) => void,
+    judge: Judged = () => undefined,
+  ) {
+    this.#judge = judge;
     this.#rotate = rotate;
     this.#deliver = deliver;
     this.#settle = settle;
@@ -71,6 +82,9 @@ export class StudyClient {
     const settled = await this.#link.ask(({ remote }) => remote.evaluateAfresh(file));
     if (!settled) return;
     this.#settle(settled, file);
+    const today = await this.#link.ask(({ remote }) => remote.today(file));
+    if (!today) return;
+    this.#judge(today, file);
     // Problems are named by the verdict itself; here there is then simply nothing to add.
     const next = await this.#link.ask(({ remote }) => remote.next(file, corner));
     if (!next) return;

@@ -10,6 +10,7 @@ import { LeverBench, type ObstacleLevers } from '@/core/6-decisions/levers/lever
 import { rotatedCase } from '@/core/6-decisions/plan/rotation';
 import { attempt, type Result } from '@/core/1-base/problem';
 import type { CornerSpread } from '@/core/5-consequences/spread/spread';
+import { doubtsOfToday, type TodayDoubt } from '@/core/5-consequences/today/fitted-today';
 import { cornerSpreadOf } from '@/core/5-consequences/spread/spread-case';
 
 /** Answers that take longer than a hand waits; errors cross as data. */
@@ -22,6 +23,8 @@ export interface StudyWorker {
   compare(file: LowgapFile, setups: readonly (LowgapSetup | null)[]): Result<Evaluation>[];
   spread(file: LowgapFile, corner: CornerKey): Result<CornerSpread>;
   next(file: LowgapFile, corner: CornerKey): Result<NextReading[]>;
+  /** Where the numbers say otherwise of the fitted tire than it shows on the vehicle. */
+  today(file: LowgapFile): Result<TodayDoubt[]>;
   /** null: the obstacle does not rub. */
   levers(file: LowgapFile, corner: CornerKey, id: string): Result<ObstacleLevers | null>;
 }
@@ -41,6 +44,7 @@ export const worker: StudyWorker = {
   },
   spread: (file, corner) => attempt(() => cornerSpreadOf(asCase(file), corner, {}, cache)),
   next: (file, corner) => attempt(() => nextReadingsOf(asCase(file), corner, cache)),
+  today: (file) => attempt(() => doubtsOfToday(asCase(file), cache)),
   levers: (file, corner, id) =>
     attempt(() => {
       const bench = new LeverBench(asCase(file), corner, cache);

@@ -1,6 +1,11 @@
-/** When the fitted tire rubs on a thing, as a mark shows or a driver tells: somewhere in these postures they touch. */
+/**
+ * When the fitted tire rubs on a thing, as a mark shows or a driver tells: somewhere in these postures they touch. Or that it
+ * does not: nowhere in them do they.
+ */
 export interface RubDescription {
   readonly seen: 'mark' | 'driver';
+  /** `false`: looked for, or asked, and there is none. */
+  readonly touches?: false | undefined;
   readonly steer: 'left' | 'right' | 'straight' | 'any';
   /** `ride`: at ride height; `bump`: from a quarter of bump up; `any`: anywhere the stops allow. */
   readonly height: 'ride' | 'bump' | 'any';

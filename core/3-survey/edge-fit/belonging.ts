@@ -1,8 +1,11 @@
 import type { EdgeModel } from './edge-model';
 import { gapThere, isOutOfReach, MISSES, missBy, squaresOf, type Evidence } from './evidence';
 
-/** A rub: somewhere in these postures the fitted tire touches the thing. */
-export type RubEvidence = readonly Pick<Evidence, 'toWheel' | 'rotor'>[];
+/** A rub: somewhere in these postures the fitted tire touches the thing; or none: nowhere in them does it. */
+export interface RubEvidence {
+  readonly postures: readonly Pick<Evidence, 'toWheel' | 'rotor'>[];
+  readonly touches: boolean;
+}
 
 /** The place of the edge that a reading belongs to, and by how much it misses. */
 export interface PlaceOfReading {
@@ -11,7 +14,7 @@ export interface PlaceOfReading {
   readonly misses: Float64Array;
 }
 
-/** Where a rub comes nearest to being one, in standard deviations from touch. */
+/** Where a rub comes nearest to being one (or what does not rub, deepest), in standard deviations from touch. */
 export interface RubTouch {
   readonly posture: Pick<Evidence, 'toWheel' | 'rotor'>;
   readonly s: number;
@@ -111,10 +114,10 @@ const COMPASS = [
   [0, -1],
 ] as const;
 
-/** Where the edge comes nearest in the postures of a rub; none where it touches already. */
-export function nearestTouch(model: EdgeModel, postures: RubEvidence, q: Float64Array): RubTouch[] {
+/** Where the edge comes nearest in the postures of a rub; none where all is as it was seen. */
+export function nearestTouch(model: EdgeModel, { postures, touches }: RubEvidence, q: Float64Array): RubTouch[] {
   const at = new Float64Array(3);
-  let least: { posture: RubEvidence[number]; s: number; t: number; gap: number } | null = null;
+  let least: { posture: RubTouch['posture']; s: number; t: number; gap: number } | null = null;
   for (const posture of postures) {
     for (const [s, t] of model.seeds) {
       model.at(q, s, t, at);
@@ -122,5 +125,5 @@ export function nearestTouch(model: EdgeModel, postures: RubEvidence, q: Float64
       if (!least || gap < least.gap) least = { posture, s, t, gap };
     }
   }
-  return least && least.gap > 0 ? [{ ...least, miss: least.gap / RUB_SIGMA_MM }] : [];
+  return least && (touches ? least.gap > 0 : least.gap < 0) ? [{ ...least, miss: least.gap / RUB_SIGMA_MM }] : [];
 }

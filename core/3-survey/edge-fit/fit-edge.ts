@@ -16,6 +16,8 @@ export interface EdgeFit {
   readonly readings: readonly ReadingFit[];
   readonly status: FitStatus;
   readonly iterations: number;
+  /** By how much rubs are not found where they were seen, or are found where there are none: largest, in standard deviations. */
+  readonly rubMiss: number;
   /** Sum of squares left: readings, rubs and priors. */
   readonly cost: number;
 }
@@ -91,6 +93,7 @@ export function fitEdge(
     })),
     status,
     iterations,
+    rubMiss: Math.max(0, ...here.touches.map(({ miss }) => Math.abs(miss))),
     cost: here.cost,
   };
 }
@@ -121,10 +124,11 @@ function stand(
   before: Stand | null,
 ): Stand {
   const places = evidence.map((e, i) => placeOf(model, e, q, before?.places[i] ?? null));
-  const touches = rubs.flatMap((postures) => nearestTouch(model, postures, q));
+  const touches = rubs.flatMap((rub) => nearestTouch(model, rub, q));
   let cost = 0;
   for (const { misses } of places) cost += huber(squaresOf(misses));
-  for (const { miss } of touches) cost += miss * miss;
+  // One word against many readings must not carry the edge off, any more than one slip of the tape.
+  for (const { miss } of touches) cost += huber(miss * miss);
   for (let k = 0; k < q.length; k++) cost += ((q[k]! - model.mean[k]!) / model.sigma[k]!) ** 2;
   return { places, touches, cost };
 }

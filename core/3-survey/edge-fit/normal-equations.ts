@@ -69,7 +69,7 @@ export function normalEquations(
       model.at(moved, s, t, at);
       row[k] = (gapThere(posture, at, model.radiusMm) / RUB_SIGMA_MM - miss) / step;
     }
-    add(row, miss, 1);
+    add(row, miss, Math.abs(miss) <= HUBER ? 1 : HUBER / Math.abs(miss));
   }
   for (let k = 0; k < n; k++) {
     const weight = model.sigma[k]! ** -2;

@@ -140,8 +140,9 @@ function edgeEvidence(
 
 function rubEvidence({ rubs = [], mount }: ObstacleDescription, { motion, rotor, corner }: SurveyScene): RubEvidence[] {
   const { bumpMm, droopMm } = corner.travel;
-  return rubs.map((rub) =>
-    rubPostures(rub).map(([steerShare, travelShare]) => {
+  return rubs.map((rub) => ({
+    touches: rub.touches !== false,
+    postures: rubPostures(rub).map(([steerShare, travelShare]) => {
       const state = motion.carrierAt(travelShare * (travelShare > 0 ? bumpMm : droopMm), 0);
       const locks = motion.locksAt(state);
       const steer = steerShare * (steerShare > 0 ? locks.left : locks.right);
@@ -150,5 +151,35 @@ function rubEvidence({ rubs = [], mount }: ObstacleDescription, { motion, rotor,
         rotor,
       };
     }),
-  );
+  }));
+}
+
+/** Sums of squares of an edge under what its readings say and `rubs` more: with all of them, and with each reading set aside. */
+export interface Strain {
+  readonly all: number;
+  readonly without: readonly number[];
+}
+
+/** How hard an edge's readings and `rubs`, beside those it has, are to believe together. */
+export function strainOf(
+  obstacle: ObstacleDescription,
+  survey: SurveyScene,
+  { model, evidence, fit }: ReadEdge,
+  more: readonly RubEvidence[],
+): Strain {
+  const rubs = [...rubEvidence(obstacle, survey), ...more];
+  const all = fitEdge(model, evidence, rubs, fit.q);
+  return {
+    all: all.cost,
+    without: evidence.map(
+      (_, index) =>
+        fitEdge(
+          model,
+          evidence.map((e, i) => (i === index ? setAside(e) : e)),
+          rubs,
+          all.q,
+          FEW_STEPS,
+        ).cost,
+    ),
+  };
 }

@@ -8,7 +8,10 @@ import type { ReadEdge } from './read-edge';
 /** An obstacle's readings where they landed, and how well they agree. */
 export interface SurveyedReadings {
   readonly id: string;
-  /** Within so much (mm) of where the edge is said to be it lies in 95 of 100 cases, about its readings; null unless fitted. */
+  /**
+   * Within so much (mm) of where the edge is said to be it lies in 90 of 100 cases, about its readings; null unless fitted, and
+   * where a reading misses it.
+   */
   readonly toleranceMm: number | null;
   /** How the fit ended: unless `converged`, the edge said here is not the likeliest one; null unless fitted. */
   readonly fitStatus: FitStatus | null;
@@ -24,27 +27,47 @@ export interface SurveyedReading {
   readonly clockOffDeg: number | null;
   /** The others together say otherwise: set aside until it is taken again or confirmed. */
   readonly contradicts: boolean;
+  /** The edge misses it by more than a tape and a clock may be off. */
+  readonly misses: boolean;
 }
 
 export function surveyedReadings(id: string, landed: readonly Landed[], edge: ReadEdge | null): SurveyedReadings {
   if (!edge) {
     const inOrder = [...landed].sort((a, b) => a.index - b.index);
-    const readings = inOrder.map(({ point }) => ({ at: point, gapOffMm: null, clockOffDeg: null, contradicts: false }));
+    const readings = inOrder.map(({ point }) => ({
+      at: point,
+      gapOffMm: null,
+      clockOffDeg: null,
+      contradicts: false,
+      misses: false,
+    }));
     return { id, toleranceMm: null, fitStatus: null, readings };
   }
   const { model, fit, evidence, contradicting } = edge;
   const counted = fit.readings.flatMap(({ leverage }, i) =>
     contradicting.has(i) ? [] : [leverage * evidence[i]!.gapSigmaMm ** 2],
   );
-  return {
-    id,
-    toleranceMm: 2 * Math.sqrt(counted.reduce((sum, v) => sum + v, 0) / Math.max(1, counted.length)),
-    fitStatus: fit.status,
-    readings: fit.readings.map(({ s, t, misses }, i) => ({
+  const readings = fit.readings.map(({ s, t, misses }, i): SurveyedReading => {
+    const aside = contradicting.has(i);
+    return {
       at: edgePlace(model, fit.q, [s, t]),
       gapOffMm: misses[0]! * evidence[i]!.gapSigmaMm,
       clockOffDeg: toDegrees(misses[2]! * evidence[i]!.clockSigmaRad),
-      contradicts: contradicting.has(i),
-    })),
+      contradicts: aside,
+      misses: aside || Math.abs(misses[0]!) > MOST_MISS || Math.abs(misses[2]!) > MOST_MISS,
+    };
+  });
+  const variance = counted.reduce((sum, v) => sum + v, 0) / Math.max(1, counted.length);
+  return {
+    id,
+    toleranceMm: readings.some(({ misses }) => misses) ? null : NINETY * Math.sqrt(variance),
+    fitStatus: fit.status,
+    readings,
   };
 }
+
+/** Standard deviations by which a reading may miss its edge: once in 370. */
+const MOST_MISS = 3;
+
+/** Standard deviations either way that hold 90 of 100. */
+const NINETY = 1.645;

@@ -57,7 +57,11 @@ export interface Measured {
 export type WantedFirst =
   | { readonly kind: 'value'; readonly value: StartingValue }
   | { readonly kind: 'thing'; readonly label: string }
-  | { readonly kind: 'readings' };
+  | { readonly kind: 'readings' }
+  /** Its readings contradict each other. */
+  | { readonly kind: 'contradiction'; readonly label: string }
+  /** It rubs today, and by its readings it does not; or the other way round. */
+  | { readonly kind: 'rub'; readonly label: string };
 
 type Group = 'body' | 'frame' | 'suspension';
 
@@ -96,6 +100,27 @@ export function cornerKnown(corner: CornerDescription): Known {
     starting,
     isEnough: measured.length > 0 && deciding === undefined && !lacksThings && !lacksReadings,
     first: firstOf(deciding, open, measured.length === 0 || lacksThings, lacksReadings),
+  };
+}
+
+/** Standard deviations by which a rub is missed before a thing's readings are not believed. */
+const MOST_RUB_MISS = 2;
+
+/** What of a thing's survey speaks against itself. */
+export interface Unsettled {
+  readonly label: string;
+  readonly contradicts: boolean;
+  readonly rubMiss: number;
+}
+
+/** The same, with what the survey says against itself: a thing whose readings do not agree is not known. */
+export function knownWith(known: Known, things: readonly Unsettled[]): Known {
+  const found = things.find(({ contradicts, rubMiss }) => contradicts || rubMiss > MOST_RUB_MISS);
+  if (!found || (known.first && !known.isEnough)) return known;
+  return {
+    ...known,
+    isEnough: false,
+    first: { kind: found.rubMiss > MOST_RUB_MISS ? 'rub' : 'contradiction', label: found.label },
   };
 }
 

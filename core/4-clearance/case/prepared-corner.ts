@@ -10,7 +10,7 @@ import { makeEnvelope, travelLimits, type Envelope } from '../envelope/envelope'
 import { motionUnder } from '../../2-vehicle/setup/motion-under';
 import { prepareRotor, type Rotor } from '../../2-vehicle/setup/rotor';
 import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
-import { cornerKnown, type Known } from '../../3-survey/known/known';
+import { cornerKnown, knownWith, type Known, type Unsettled } from '../../3-survey/known/known';
 import { surveyedObstacles } from '../../3-survey/prepared/surveyed-obstacles';
 
 /** A thing about which nothing can be said: no place known, or nobody looked behind a part that comes off. */
@@ -73,7 +73,7 @@ export function prepareCorner(
     rotor: prepareRotor(setup, 'setup', setup.allowances),
     obstacles,
     unknown,
-    known: cornerKnown(corner),
+    known: knownWith(cornerKnown(corner), surveyed.map(unsettledOf)),
   };
 }
 
@@ -117,4 +117,16 @@ function inPlace(
     });
   });
   return { obstacles, unknown };
+}
+
+/** Standard deviations by which a reading that nobody confirmed misses its edge before the thing counts as not settled. */
+const FAR_OFF = 5;
+
+function unsettledOf({ label, description, edge }: PreparedObstacle): Unsettled {
+  const { readings = [] } = description;
+  const contradicts = (i: number): boolean =>
+    edge !== null &&
+    (edge.contradicting.has(i) || Math.abs(edge.fit.readings[i]!.misses[0]!) > FAR_OFF) &&
+    readings[i]!.confirmed !== true;
+  return { label, contradicts: readings.some((_, i) => contradicts(i)), rubMiss: edge?.fit.rubMiss ?? 0 };
 }

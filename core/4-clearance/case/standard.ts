@@ -1,3 +1,4 @@
+import { formatMm } from '../../1-base/units/length';
 import type { Material } from '../../3-survey/shape/material';
 
 export const STANDARD_IDS = ['neverRub', 'plasticKiss', 'cutToFit'] as const;
@@ -133,3 +134,25 @@ export function verdictOf(
 
 /** Whether less is left than is wanted. */
 export const fallsShort = (verdict: string): boolean => verdict === 'tooClose' || verdict === 'rubs';
+
+/** Chance of leaving less than is wanted from which a gap is no longer clear, and from which it counts as too close. Working values. */
+export const CHANCE_CLOSE = 0.1;
+export const CHANCE_TOO_CLOSE = 0.5;
+
+/**
+ * A verdict with what is known of how far off it may be: a gap that more likely than not falls short is too close, one that
+ * may is close at best.
+ * @param chanceOfShort of leaving less than is wanted, 0 to 1; null: not known (yet), the verdict stands.
+ */
+export function gradedVerdict(verdict: Verdict, chanceOfShort: number | null): Verdict {
+  if (chanceOfShort === null || (verdict !== 'clear' && verdict !== 'close')) return verdict;
+  if (chanceOfShort >= CHANCE_TOO_CLOSE) return 'tooClose';
+  return chanceOfShort >= CHANCE_CLOSE ? 'close' : verdict;
+}
+
+/** A margin as it is said beside its gap: `short by 4.7 mm`, `1.3 mm to spare`. */
+export const marginWords = (marginMm: number): string =>
+  marginMm < 0 ? `short by ${formatMm(-marginMm)} mm` : `${formatMm(marginMm)} mm to spare`;
+
+/** What a gap is held against: `needs 8 mm`. */
+export const needsWords = (requiredMm: number): string => `needs ${formatMm(requiredMm)} mm`;

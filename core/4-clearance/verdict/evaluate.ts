@@ -65,6 +65,7 @@ export interface LowGap {
   /** The least margin: gap less what the standard wants. */
   readonly mm: number;
   readonly gapMm: number;
+  readonly requiredMm: number;
   readonly steerDeg: number;
   readonly travelMm: number;
   readonly at: Vec3;
@@ -234,13 +235,14 @@ export function lowGapOf(obstacles: readonly ObstacleVerdict[]): LowGap | null {
     null,
   );
   if (!least) return null;
-  const { corner, id, marginMm, gapMm, steerDeg, travelMm, at, clock, across } = least;
+  const { corner, id, marginMm, gapMm, requiredMm, steerDeg, travelMm, at, clock, across } = least;
   return {
     corner,
     obstacle: id,
     verdict: wholeVerdict(least.verdict, obstacles),
     mm: marginMm,
     gapMm,
+    requiredMm,
     steerDeg,
     travelMm,
     at,

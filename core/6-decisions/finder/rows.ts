@@ -26,6 +26,8 @@ export interface FoundRow extends Combination {
   readonly result: 'clears' | 'withChanges';
   /** Least margin as it is, before anything is changed. */
   readonly lowGapMm: number;
+  /** What is wanted there; null where nothing was near enough, or it stands inside the wheel: then only the margin is said. */
+  readonly requiredMm: number | null;
   /** More room than the table reaches: the low gap is at least that. */
   readonly lowGapIsLeast: boolean;
   readonly corner: CornerKey | null;
@@ -99,11 +101,12 @@ function lowGap(
   staged: StagedCells,
   cell: number,
   { wheel, spacer }: Combination,
-): Pick<FoundRow, 'lowGapMm' | 'lowGapIsLeast' | 'corner' | 'obstacle' | 'obstacleLabel'> {
+): Pick<FoundRow, 'lowGapMm' | 'requiredMm' | 'lowGapIsLeast' | 'corner' | 'obstacle' | 'obstacleLabel'> {
   const { section, planeMm } = search.axes.placeOfCell(cell);
   const { rotor } = search.axes.sections[section]!.mounted;
   const inside = staged.inside?.at(wheel, spacer) ?? Infinity;
   let lowGapMm = Math.min(staged.marginMm[cell]! + TABLE_UNDER_MM, TABLE_REACH_MM);
+  let requiredMm: number | null = null;
   let corner = -1;
   let member = -1;
   staged.stages.forEach((stage, i) => {
@@ -111,15 +114,24 @@ function lowGap(
     const found = stage.leastOf(rotor, members, planeMm, lowGapMm);
     if (!found) return;
     lowGapMm = found.marginMm;
+    requiredMm = found.requiredMm;
     corner = i;
     member = found.member;
   });
   if (inside < lowGapMm) {
-    return { lowGapMm: inside, lowGapIsLeast: false, corner: null, obstacle: null, obstacleLabel: INSIDE };
+    return {
+      lowGapMm: inside,
+      requiredMm: null,
+      lowGapIsLeast: false,
+      corner: null,
+      obstacle: null,
+      obstacleLabel: INSIDE,
+    };
   }
   const obstacle = staged.stages[corner]?.corner.obstacles[member];
   return {
     lowGapMm,
+    requiredMm,
     lowGapIsLeast: corner < 0,
     corner: search.corners[corner] ?? null,
     obstacle: obstacle?.id ?? null,

@@ -216,20 +216,22 @@ export class Stage {
     members: readonly number[],
     planeMm: number,
     ceilingMm: number,
-  ): { readonly marginMm: number; readonly member: number } | null {
+  ): { readonly marginMm: number; readonly requiredMm: number; readonly member: number } | null {
     const corner = this.#with(rotor, planeMm);
     const { limits } = this.corner.envelope;
     let marginMm = ceilingMm;
     let nearest = -1;
+    let requiredMm = 0;
     for (const member of members) {
       const obstacle = corner.obstacles[member] as PreparedObstacle;
       for (const stretch of materialStretches(this.#standard, limits, obstacle.material)) {
         const gap = this.#section.gapBelow(corner, obstacle, stretch, marginMm + stretch.requiredMm);
         if (gap === null) continue;
         marginMm = gap - stretch.requiredMm;
+        requiredMm = stretch.requiredMm;
         nearest = member;
       }
     }
-    return nearest < 0 ? null : { marginMm, member: nearest };
+    return nearest < 0 ? null : { marginMm, requiredMm, member: nearest };
   }
 }
