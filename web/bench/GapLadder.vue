@@ -113,9 +113,11 @@ const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
           >
             <span class="line">
               <VerdictMark :verdict="o.verdict" :size="18" />
-              <strong>{{ o.label }}</strong>
+              <span class="named"
+                ><strong>{{ o.label }}</strong>
+                <span class="spare">{{ needsWords(o.requiredMm) }}, {{ marginWords(o.marginMm) }}</span></span
+              >
               <span class="gap figures">{{ formatMm(o.gapMm) }} mm</span>
-              <span class="spare figures">{{ needsWords(o.requiredMm) }}, {{ marginWords(o.marginMm) }}</span>
             </span>
             <svg :viewBox="`0 0 ${WIDTH} 16`" aria-hidden="true" :class="`verdict-${o.verdict}`">
               <rect
@@ -197,18 +199,22 @@ li {
   font-size: 15px;
 }
 .line strong {
-  flex: 1;
   font-weight: 500;
 }
 .gap {
+  white-space: nowrap;
   font-size: 18px;
   font-weight: 600;
 }
-/* One width, so that the gaps stand under each other. */
+.named {
+  flex: 1;
+  min-width: 0;
+}
 .spare {
+  display: block;
   font-size: 14px;
+  line-height: 17px;
   color: var(--muted);
-  width: 190px;
 }
 .bar {
   fill: currentColor;

@@ -42,8 +42,8 @@ const HEADERS = [
   { key: 'grade', title: '', sortable: false },
   { key: 'tire', title: 'Tire' },
   { key: 'diameterMm', title: 'Diameter, mm' },
-  { key: 'wheel', title: 'Wheel' },
-  { key: 'lowGapMm', title: 'Low gap, mm' },
+  { key: 'wheel', title: 'Wheel', minWidth: '150px' },
+  { key: 'lowGapMm', title: 'Low gap, mm', minWidth: '96px' },
   { key: 'chance', title: 'Short, of 100' },
   { key: 'tightest', title: 'Tightest' },
   { key: 'permanence', title: 'To be changed' },
@@ -115,7 +115,7 @@ const unchecked = computed(() => [...new Set(props.rows.flatMap((row) => row.unc
     >
       <template #item="{ item }">
         <tr :data-grade="item.grade" :aria-current="item.number === pickedNumber" @click="emit('pick', item.number)">
-          <td><VerdictMark :verdict="item.grade" :size="18" /></td>
+          <td class="grade"><VerdictMark :verdict="item.grade" :size="18" /></td>
           <td>
             <button type="button" class="tire figures" @click.stop="emit('pick', item.number)">{{ item.tire }}</button>
           </td>
@@ -146,6 +146,10 @@ tr[aria-current='true'] {
 td {
   padding: 0 8px !important;
   font-size: 15px;
+}
+.grade {
+  white-space: nowrap;
+  font-size: 14px;
 }
 .tire:not(.v-btn) {
   font-weight: 600;

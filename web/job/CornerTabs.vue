@@ -37,13 +37,16 @@ const state = (key: CornerKey): string => (job.document?.corners[key] ? 'no surv
       @click="corner = key"
     >
       <span>{{ CORNER_NAMES[key] }}</span>
-      <span v-if="worst.has(key)" class="state figures" :title="marginWords(worst.get(key)!.marginMm)">
+      <span
+        v-if="worst.has(key)"
+        class="state figures"
+        :title="`${VERDICT_WORDS[worst.get(key)!.verdict]}, ${marginWords(worst.get(key)!.marginMm)}`"
+      >
         <VerdictMark :verdict="worst.get(key)!.verdict" :size="14" bare />
-        {{
-          worst.get(key)!.verdict === 'notKnown'
-            ? VERDICT_WORDS.notKnown
-            : `${formatMm(worst.get(key)!.gapMm)} mm, ${VERDICT_WORDS[worst.get(key)!.verdict]}`
-        }}
+        {{ worst.get(key)!.verdict === 'notKnown' ? VERDICT_WORDS.notKnown : `${formatMm(worst.get(key)!.gapMm)} mm` }}
+        <span v-if="worst.get(key)!.verdict !== 'notKnown'" class="visually-hidden">{{
+          VERDICT_WORDS[worst.get(key)!.verdict]
+        }}</span>
       </span>
       <span v-else class="state figures">{{ state(key) }}</span>
     </button>

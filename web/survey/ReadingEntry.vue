@@ -12,6 +12,8 @@ import { heardText } from '../kit/quantity';
 import { useUnits } from '../stores/units';
 import { useMeasuringUnit } from './measuring-unit';
 import { doubtText, fittedRadiusMm, formField, readForm, type FormField, type ReadingForm } from './new-reading';
+import { isBorrowed } from './borrowed';
+import TapeWay from './TapeWay.vue';
 import NumberPad from './NumberPad.vue';
 
 /** One reading at a time: set the place and the posture, type the gap, Enter takes it. */
@@ -21,20 +23,24 @@ const emit = defineEmits<{ take: [reading: LowgapReading]; 'update:clock': [cloc
 const form = reactive<{
   across: ReadingPlace;
   steer: ReadingForm['steer'];
+  nearest: boolean;
   hubToLip: string;
   gap: string;
   outboard: string;
 }>({
   across: 'tread',
   steer: 'straight',
+  nearest: false,
   hubToLip: '',
   gap: '',
   outboard: '',
 });
 const problems = ref<Partial<Record<FormField, string>>>({});
 const gapField = ref<{ focus(): void }>();
-const askOutboard = computed(() => form.across === 'tread');
+const askOutboard = computed(() => form.across === 'tread' && !form.nearest && !isCheck.value);
 
+/** A borrowed well is checked where it comes nearest. */
+const isCheck = computed(() => isBorrowed(props.obstacle));
 const units = useUnits();
 const unit = useMeasuringUnit(() => props.corner);
 const question = ref('');
@@ -42,7 +48,13 @@ const question = ref('');
 let doubted: number | null = null;
 
 function take(): void {
-  const read = readForm({ ...form, clock: props.clock }, props.cornerKey, props.corner, props.obstacle, unit.value);
+  const read = readForm(
+    { ...form, nearest: form.nearest || isCheck.value, clock: props.clock },
+    props.cornerKey,
+    props.corner,
+    props.obstacle,
+    unit.value,
+  );
   problems.value = {};
   question.value = '';
   if (!read.ok) {
@@ -85,6 +97,7 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
         <v-btn value="right">Full right</v-btn>
       </v-btn-toggle>
     </div>
+    <TapeWay :nearest="form.nearest || isCheck" :only="isCheck" @choose="(way) => (form.nearest = way)" />
     <AcrossPicker :across="form.across" @choose="(place) => (form.across = place)" />
     <p v-if="problems.steer || problems.across" class="verdict-rubs" role="alert">
       {{ problems.steer ?? problems.across }}

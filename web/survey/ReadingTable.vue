@@ -55,6 +55,7 @@ const landedText = (i: number): string => {
         <th>Steer</th>
         <th>Height</th>
         <th>Gap</th>
+        <th>Tape</th>
         <th>Outboard</th>
         <th v-if="isFitted">Off the edge, mm</th>
         <th><span class="visually-hidden">Remove</span></th>
@@ -70,6 +71,7 @@ const landedText = (i: number): string => {
           <td :title="bothUnits(reading.gapMm)">
             <strong>{{ gapText(reading) }}</strong>
           </td>
+          <td>{{ reading.nearest ? 'nearest' : 'straight out' }}</td>
           <td>{{ outboardText(reading) }}</td>
           <td v-if="isFitted">
             {{ fitOf(i)?.gapOffMm === null || fitOf(i) === undefined ? '' : signedMm(fitOf(i)!.gapOffMm!) }}
@@ -85,7 +87,7 @@ const landedText = (i: number): string => {
           </td>
         </tr>
         <tr v-if="fitOf(i)?.misses && !reading.confirmed" class="doubt">
-          <td colspan="8" data-testid="contradiction">
+          <td colspan="9" data-testid="contradiction">
             The others say {{ formatMm(Math.abs(fitOf(i)!.gapOffMm ?? 0)) }} mm
             {{ (fitOf(i)!.gapOffMm ?? 0) > 0 ? 'more' : 'less' }} here{{
               fitOf(i)!.contradicts ? '. It is set aside' : ''

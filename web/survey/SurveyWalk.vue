@@ -9,6 +9,7 @@ import { useJobStore } from '../stores/job';
 import { ACROSS_NAMES } from '../words';
 import AcrossPicker from './AcrossPicker.vue';
 import GaugeBar from './GaugeBar.vue';
+import TapeWay from './TapeWay.vue';
 import NumberPad from './NumberPad.vue';
 import { useWalk } from './use-walk';
 import type { Asked } from './walk-state';
@@ -29,6 +30,7 @@ const {
   askedId,
   text,
   across,
+  nearest,
   refusal,
   question,
   several,
@@ -102,6 +104,12 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
       :across="across"
       @choose="(place) => (across = place)"
     />
+    <TapeWay
+      v-if="asked.kind === 'gap' && !heightAsked && asked.outboardMm === undefined && !asked.withOutboard"
+      :nearest="nearest"
+      @choose="(way) => (nearest = way)"
+    />
+    <TapeWay v-else-if="asked.kind === 'gap' && !heightAsked" only :nearest="false" />
     <p v-if="asked.kind === 'gap' && asked.height !== 'ride'" class="verdict-close small">
       Level ground, wheels chocked; stands, never blocks; nobody under a vehicle on its jack.
     </p>

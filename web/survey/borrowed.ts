@@ -29,7 +29,7 @@ export function wellCheckOf(key: CornerKey, corner: LowgapCorner): WellCheck | n
 
 export const withCheck = (o: LowgapObstacle, reading: LowgapReading): LowgapObstacle => ({
   ...o,
-  borrowed: { ...o.borrowed!, checks: [...o.borrowed!.checks, { ...reading, nearest: true }] },
+  borrowed: { ...o.borrowed!, checks: [...o.borrowed!.checks, reading] },
 });
 
 /** The corner with its borrowed obstacles accepted, moved by `shiftMm` where they are to be. */

@@ -8,6 +8,7 @@ const FORM: ReadingForm = {
   clock: '11:30',
   across: 'tread',
   steer: 'straight',
+  nearest: false,
   hubToLip: '',
   gap: '4 1/2',
   outboard: '',

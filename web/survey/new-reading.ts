@@ -16,6 +16,8 @@ export interface ReadingForm {
   readonly clock: string;
   readonly across: ReadingPlace;
   readonly steer: 'left' | 'straight' | 'right';
+  /** Slid along the thing to where the gap is least, rather than straight out at the clock. */
+  readonly nearest: boolean;
   /** Empty: taken at ride height. */
   readonly hubToLip: string;
   readonly gap: string;
@@ -71,6 +73,7 @@ export function readForm(
     gapMm,
     ...(outboardMm === undefined ? {} : { outboardMm }),
     steer: form.steer,
+    ...(form.nearest ? { nearest: true } : {}),
     ...(hubToLipMm === undefined ? { travelMm: 0 } : { hubToLipMm }),
     typed,
   });

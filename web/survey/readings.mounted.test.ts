@@ -63,7 +63,7 @@ describe('the readings of one thing', () => {
     }));
     const surveyed = await table({ ...obstacle, readings, readingsAs: 'arch' });
     expect(surveyed.readings.map(({ contradicts }) => contradicts)).toEqual([false, false, true, false, false, false]);
-    expect(wrapper.find('th:nth-child(7)').text()).toBe('Off the edge, mm');
+    expect(wrapper.find('th:nth-child(8)').text()).toBe('Off the edge, mm');
     const doubt = wrapper.find('[data-testid="contradiction"]');
     expect(doubt.text()).toContain('less here');
     await doubt

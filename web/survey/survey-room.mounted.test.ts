@@ -135,6 +135,23 @@ describe('the survey of a corner', () => {
     expect(obstacles()[0]!.readings!.at(-1)!.typed).toEqual({ gapMm: '4 in' });
   });
 
+  test('a reading is plainly straight out or nearest, in the form and in the table', async () => {
+    job!.change((file) => (file.corners.frontLeft!.obstacles[0]!.readings = []));
+    await survey();
+    await press(/^Free/);
+    await type(/^Clock$/, '12:00');
+    await type(/^Gap$/, '98 mm');
+    await submit();
+    await press(/^Nearest/);
+    await type(/^Clock$/, '1:00');
+    await type(/^Gap$/, '90 mm');
+    await submit();
+    expect(obstacles()[0]!.readings!.map(({ nearest }) => nearest)).toEqual([undefined, true]);
+    const rows = all('table tbody tr').map((row) => row.text());
+    expect(rows[0]).toContain('straight out');
+    expect(rows[1]).toContain('nearest');
+  });
+
   test('a reading far from its neighbour is asked about, and only the same number once more counts', async () => {
     job!.change((file) => (file.corners.frontLeft!.obstacles[0]!.readings = []));
     await survey();

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { computed, reactive, ref } from 'vue';
+import { computed, nextTick, reactive, ref } from 'vue';
 import { STEERED_WALK } from '@/core/3-survey/walk/usual-walk';
 import type { JobStore } from '../stores/job';
 import { composed } from '../testing/composing';
@@ -62,6 +62,21 @@ describe('the walk', () => {
     leave();
   });
 
+  test('the tape is held as asked, unless it is said to be held otherwise', async () => {
+    const { state, leave } = await walk();
+    for (let i = 0; i < 40 && !(state.asked.value as { nearest?: boolean }).nearest; i++) state.skip(false);
+    await nextTick();
+    expect(state.nearest.value).toBe(true);
+    expect(state.prompt.value).toContain('least');
+    state.nearest.value = false;
+    expect(state.prompt.value).toContain('straight out');
+    state.text.value = '70 mm';
+    state.take();
+    expect(readings()).toMatchObject([{ gapMm: 70 }]);
+    expect(readings()[0]).not.toHaveProperty('nearest');
+    leave();
+  });
+
   test('what cannot be read is refused, stays typed, and nothing is taken', async () => {
     const { state, leave } = await walk();
     state.text.value = 'wide';
@@ -116,7 +131,7 @@ describe('the walk', () => {
   test('a body mount that is not there is on no corner of the vehicle', async () => {
     job.change((file) => (file.corners.frontRight = structuredClone(file.corners.frontLeft!)));
     const { state, leave } = await walk();
-    while (state.asked.value!.stop !== 'body-mount') state.skip(true);
+    for (let i = 0; i < 20 && state.asked.value!.stop !== 'body-mount'; i++) state.skip(true);
     state.skip(true);
     expect(job.document!.corners.frontRight!.skipped).toEqual(['body-mount']);
     leave();

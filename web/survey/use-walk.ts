@@ -65,6 +65,8 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
     return heardText(text.value, LIMITS[limit], unit.value);
   });
   const across = ref<ReadingPlace>('tread');
+  /** How the tape is held: as asked, unless somebody holds it otherwise. */
+  const nearest = ref(false);
   const refusal = ref('');
   const question = ref('');
   const several = shallowRef<readonly number[]>([]);
@@ -88,6 +90,7 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
       if (now?.kind === 'gap') {
         setClock(now.clock);
         across.value = now.across;
+        nearest.value = now.nearest;
       }
       ask(now);
       void nextTick(focus);
@@ -104,7 +107,7 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
     if (!now) return '';
     if (now.kind === 'outboard') return 'How far outboard of the tire’s outer sidewall does it lie? (- inboard)';
     if (heightAsked.value) return 'Hub centre to fender lip, as the wheel stands now';
-    return now.nearest ? 'Slide the tape along it to where the gap is least' : 'Gap, straight out from the tire';
+    return nearest.value ? 'Slide the tape along it to where the gap is least' : 'Gap, straight out from the tire';
   });
 
   /** The readings of the thing asked for, which one more must go with. */
@@ -115,9 +118,9 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
   function heightProblems(hubToLip: string): readonly Problem[] {
     const read = parseQuantity(hubToLip, 'length', LIMITS.hubToLipMm, unit.value);
     if (!read.ok) return read.problems;
-    const trial = { clock: '12:00', across: 'tread', steer: 'straight', gap: '50', outboard: '' } as const;
+    const trial = { clock: '12:00', across: 'tread', steer: 'straight', nearest: false, outboard: '' } as const;
     const thing = { id: 'trial', mount: 'body', material: 'sheetMetal' } as const;
-    const landed = readForm({ ...trial, hubToLip }, props.cornerKey, props.corner, thing, unit.value);
+    const landed = readForm({ ...trial, gap: '50 mm', hubToLip }, props.cornerKey, props.corner, thing, unit.value);
     return landed.ok ? [] : landed.problems;
   }
 
@@ -154,6 +157,7 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
         clock: props.clock,
         across: across.value,
         steer: now.steer,
+        nearest: nearest.value,
         hubToLip: heightText(now.height) ?? '',
         gap: averaged ? `${formatMm(mm)} mm` : text.value,
         outboard: now.outboardMm === undefined ? '' : `${now.outboardMm} mm`,
@@ -173,7 +177,6 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
     }
     const reading: LowgapReading = {
       ...read.value,
-      ...(now.nearest ? { nearest: true } : {}),
       ...(now.outboardMm === undefined || across.value !== 'tread' ? {} : { outboardAsBefore: true }),
       ...(now.step === null ? {} : { walkStep: now.step }),
       ...(averaged ? { average: all } : {}),
@@ -240,6 +243,7 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
     askedId,
     text,
     across,
+    nearest,
     refusal,
     question,
     several,
