@@ -1,4 +1,5 @@
 /** What a job keeps after the hand-over, as Zod schemas. */
+import { OPEN_MATTERS } from '@/core/7-job/follow-up/still-open';
 import { z } from 'zod';
 import type { ALIGNMENT_STATES } from '@/core/7-job/follow-up/alignment';
 import { COMEBACK_CAUSES, FOLLOW_UP_KINDS } from '@/core/7-job/follow-up/due';
@@ -29,6 +30,14 @@ export const cornerAlignmentSchema = z.strictObject({
 
 export const followUpSchema = z.strictObject({
   handedOver: z.iso.date().optional(),
+  /** What was open when it went home, and why it went all the same; both are printed. */
+  openThen: z
+    .array(z.strictObject({ matter: z.enum(OPEN_MATTERS), count: z.int().min(1).max(999) }))
+    .max(OPEN_MATTERS.length)
+    .optional(),
+  openReason: plainText(300).optional(),
+  /** Its measurements may go into the shop record. */
+  inRecord: z.boolean().optional(),
   /** What the customer is told: pressures, spare, speedometer, what to watch. */
   pressures: plainText(120).optional(),
   spare: plainText(200).optional(),

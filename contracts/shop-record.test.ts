@@ -9,9 +9,21 @@ const fitted = (): LowgapFile =>
 describe('what the shop’s jobs say together', () => {
   test('promised against measured: where one kind of part alone lifted a corner, against its baseline', () => {
     const { heights } = shopRecord([fitted()]);
-    // 558, 554 and 587 read, of 524, 519 and 548 before; 40 promised at each.
+    // 558, 554 and 587 read, of 524, 519 and 548 before; 40 promised at each: one truck, one measurement.
     expect([...heights.keys()]).toEqual(['ride']);
-    expect(heights.get('ride')).toEqual([34, 35, 39].map((measuredMm) => ({ promisedMm: 40, measuredMm })));
+    expect(heights.get('ride')).toEqual([{ promisedMm: 40, measuredMm: (34 + 35 + 39) / 3 }]);
+  });
+
+  test('nothing of a job goes into it unasked', () => {
+    const file = fitted();
+    delete file.followUp!.inRecord;
+    expect(shopRecord([file])).toEqual({
+      heights: new Map(),
+      tires: [],
+      hours: [],
+      comebacks: new Map(),
+      handedOver: 0,
+    });
   });
 
   test('two kinds of part on a corner, or a body lift, say nothing of either', () => {
@@ -32,7 +44,7 @@ describe('what the shop’s jobs say together', () => {
       { ...structuredClone(first!), id: 'later', heights: { frontLeft: { hubToLipMm: 560 } } },
       { ...structuredClone(first!), id: 'trial', of: 'borrowed', setup: { ...first!.setup!, parts: [] } },
     );
-    expect(shopRecord([file]).heights.get('ride')![0]).toEqual({ promisedMm: 40, measuredMm: 36 });
+    expect(shopRecord([file]).heights.get('ride')![0]).toEqual({ promisedMm: 40, measuredMm: (36 + 35 + 39) / 3 });
   });
 
   test('hours, tires and comebacks are counted from what was written down', () => {

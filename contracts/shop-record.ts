@@ -13,9 +13,9 @@ import { travelAt } from '@/core/7-job/test-fit/tried';
 import { caseOfRound } from './as-fit';
 import type { LowgapFile } from './lowgap-file';
 
-/** What the shop's jobs say together. Derived from them, kept nowhere else. */
+/** What the shop's jobs say together, of those that may go into it. Derived from them, kept nowhere else. */
 export interface ShopRecord {
-  /** By kind of part: corners where it alone gave the lift. */
+  /** By kind of part: vehicles on which it alone gave the lift; the corners of one are one measurement. */
   readonly heights: ReadonlyMap<LiftPart['kind'], readonly Promised[]>;
   readonly tires: readonly { readonly size: string; readonly nominalMm: number; readonly measuredMm: number }[];
   /** Minutes of a job as planned and as it took, surprises apart. */
@@ -28,7 +28,8 @@ export interface ShopRecord {
   readonly handedOver: number;
 }
 
-export function shopRecord(files: readonly LowgapFile[]): ShopRecord {
+export function shopRecord(all: readonly LowgapFile[]): ShopRecord {
+  const files = all.filter(({ followUp }) => followUp?.inRecord === true);
   const heights = new Map<LiftPart['kind'], Promised[]>();
   const comebacks = new Map<ComebackCause, number>();
   for (const document of files) {
@@ -78,7 +79,20 @@ function promisedHeights(file: LowgapFile): ({ readonly kind: LiftPart['kind'] }
       found.set(key, { kind: only!, promisedMm: lifts.reduce((sum, { mm }) => sum + mm, 0), measuredMm: -travel });
     }
   }
-  return [...found.values()];
+  return byVehicle([...found.values()]);
+}
+
+/** One vehicle is one measurement of a kind of part, however many corners it stands on: the mean of them. */
+function byVehicle<T extends { readonly kind: LiftPart['kind'] } & Promised>(corners: readonly T[]) {
+  const mean = (of: readonly number[]): number => of.reduce((sum, mm) => sum + mm, 0) / of.length;
+  return [...new Set(corners.map(({ kind }) => kind))].map((kind) => {
+    const same = corners.filter((one) => one.kind === kind);
+    return {
+      kind,
+      promisedMm: mean(same.map(({ promisedMm }) => promisedMm)),
+      measuredMm: mean(same.map(({ measuredMm }) => measuredMm)),
+    };
+  });
 }
 
 /** Tires somebody measured, each size of a job once. What a test fit estimated was not measured: learned corners and their setup are left out. */

@@ -22,6 +22,8 @@ export const fitHeightsSchema = z.strictObject({
   groundToLipMm: within(LIMITS.groundToLipMm).optional(),
 });
 
+const expectedSchema = z.strictObject({ mm: z.number(), lowMm: z.number(), highMm: z.number() });
+
 /** How far one corner really went in a posture. */
 export const reachSchema = z.strictObject({
   hubToLipMm: within(LIMITS.hubToLipMm).optional(),
@@ -41,6 +43,8 @@ export const findingSchema = z.strictObject({
   posture: z.enum(FIT_POSTURES),
   seen: z.enum(['gap', 'mark', 'rubs', 'clear']),
   gapMm: within(LIMITS.gapMm).optional(),
+  /** What was predicted when it was seen: kept as it was made. */
+  expectedMm: z.number().min(-2000).max(2000).optional(),
   place: plainText(120).optional(),
   photo: z.uuid().optional(),
   /** Looked at again: it stands, however odd. */
@@ -57,6 +61,10 @@ export const testFitSchema = <Setup extends z.ZodType>(setup: Setup) =>
     of: z.enum(['bench', 'plan', 'borrowed']),
     setup: setup.optional(),
     heights: byCornerOptional(fitHeightsSchema).prefault({}),
+    /** What was expected of the heights when the round was begun: what was learned since does not change it. */
+    expected: byCornerOptional(
+      z.strictObject({ hubToLip: expectedSchema.optional(), groundToLip: expectedSchema.optional() }),
+    ).optional(),
     postures: z.array(triedPostureSchema).max(FIT_POSTURES.length).default([]),
     findings: z.array(findingSchema).max(300).default([]),
     /** Trimmed after this round, gap gained. */

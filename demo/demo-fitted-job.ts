@@ -140,6 +140,7 @@ export const liftLinePickup = (pickup: FileInput): FileInput => ({
   ],
   followUp: {
     handedOver: '2026-11-20',
+    inRecord: true,
     pressures: '240 kPa front, 260 kPa rear',
     spare: 'Fits under the bed, valve inboard',
     watch: 'Listen at full lock in reverse with chains on.',

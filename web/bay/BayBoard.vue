@@ -14,7 +14,7 @@ import { useUnits } from '../stores/units';
 import PageHead from '../kit/PageHead.vue';
 import { readLowgapUpload } from '../kit/lowgap-upload';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
-import { CORNER_KEYS } from '@/core/2-vehicle/setup/corner-key';
+import { AXLES, CORNER_KEYS, CORNERS_OF, type Axle } from '@/core/2-vehicle/setup/corner-key';
 import { blankJob } from './blank-job';
 
 const router = useRouter();
@@ -89,9 +89,24 @@ function nextDue({ document }: Job): { readonly due: string; readonly text: stri
   const [first] = [...open].sort((a, b) => a.due.localeCompare(b.due));
   return first ? { due: first.due, text: first.text, late: first.due < today() } : null;
 }
-const wanted = (job: Job): string => job.document.setup?.tire.size ?? 'not chosen yet';
+/** Each axle's tire: `265/70R17`, or `front 255/85R16, rear 265/75R16` where they differ. */
+function byAxle(sizeOf: (axle: Axle) => string | undefined): string {
+  const sizes = AXLES.flatMap((axle) => {
+    const size = sizeOf(axle);
+    return size === undefined ? [] : [{ axle, size }];
+  });
+  const [first] = sizes;
+  if (!first) return '';
+  return sizes.every(({ size }) => size === first.size)
+    ? first.size
+    : sizes.map(({ axle, size }) => `${axle} ${size}`).join(', ');
+}
+const wanted = ({ document: { setup } }: Job): string =>
+  setup
+    ? byAxle((axle) => CORNERS_OF[axle].flatMap((key) => setup.corners?.[key]?.tire?.size ?? [])[0] ?? setup.tire.size)
+    : 'not chosen yet';
 const fitted = (job: Job): string =>
-  CORNER_KEYS.flatMap((key) => job.document.corners[key] ?? [])[0]?.fitted.tire.size ?? '';
+  byAxle((axle) => CORNERS_OF[axle].flatMap((key) => job.document.corners[key]?.fitted.tire.size ?? [])[0]);
 </script>
 
 <template>

@@ -53,6 +53,18 @@ describe('the bay board', () => {
     });
   });
 
+  test('where the axles have other tires the card says each', async () => {
+    const content = structuredClone(demoJobs().find(({ title }) => title.startsWith('Lift-line'))!);
+    const { document } = content;
+    document.corners.rearLeft = structuredClone(document.corners.frontLeft!);
+    document.corners.rearLeft.fitted.tire = { size: '255/85R16' };
+    document.setup!.corners = { rearLeft: { tire: { size: '285/75R16' } } };
+    await board([content]);
+    const card = all('.cards > li')[0]!.text();
+    expect(card).toContain(`front ${document.corners.frontLeft!.fitted.tire.size}, rear 255/85R16`);
+    expect(card).toContain(`front ${document.setup!.tire.size}, rear 285/75R16`);
+  });
+
   test('without a job it says how to begin', async () => {
     await board([]);
     expect(pageText()).toContain('No jobs yet');

@@ -15,7 +15,7 @@ import { distanceIn, parseDistance } from '@/core/1-base/units/distance';
 import { inRange } from '../kit/read-lists';
 import { useJobStore } from '../stores/job';
 import { useUnits } from '../stores/units';
-import { FOLLOW_UP_WORDS } from './follow-up-words';
+import { FOLLOW_UP_WORDS, openWords } from './follow-up-words';
 import { type FollowUpState } from './use-follow-up';
 import { today } from '../kit/dates';
 
@@ -29,9 +29,17 @@ const handedOver = computed(() => props.state.followUp.value.handedOver);
 const date = ref(today());
 
 const dateProblem = ref('');
+const reason = ref(props.state.followUp.value.openReason ?? '');
+const reasonProblem = ref('');
+const setRecord = (on: boolean | null): void => props.state.change((own) => (own.inRecord = on === true), 'record');
 function handOver(): void {
   dateProblem.value = isDay(date.value) ? '' : `A day such as ${today()} is wanted; found ${date.value || 'nothing'}.`;
-  if (!dateProblem.value) props.state.handOver(date.value);
+  const isOpen = props.state.open.value.length > 0;
+  reasonProblem.value =
+    isOpen && reason.value.trim() === ''
+      ? 'Say why it goes home all the same: it is printed on the hand-over sheet.'
+      : '';
+  if (!dateProblem.value && !reasonProblem.value) props.state.handOver(date.value, reason.value);
 }
 
 const next = useKept('followUp.due', () => ({ kind: 'customer' as FollowUpKind, text: '', due: '', km: '' }));
@@ -114,6 +122,23 @@ const KINDS = FOLLOW_UP_KINDS.map((value) => ({ value, title: FOLLOW_UP_WORDS[va
         >Calendar file</v-btn
       >
     </div>
+    <template v-if="state.open.value.length">
+      <p class="verdict-close" role="note" data-testid="still-open">Still open: {{ openWords(state.open.value) }}.</p>
+      <v-text-field
+        v-model="reason"
+        label="Why it goes home all the same"
+        maxlength="300"
+        hide-details="auto"
+        :error-messages="reasonProblem"
+      />
+    </template>
+    <v-checkbox
+      :model-value="state.followUp.value.inRecord === true"
+      label="Its measurements may go into the shop record: heights, tires, hours, comebacks"
+      hide-details
+      density="compact"
+      @update:model-value="setRecord"
+    />
     <p v-if="saving" class="verdict-rubs" role="alert">{{ saving }}</p>
     <p v-if="!handedOver" class="muted">
       Handing over writes down the usual looks: wheel nuts, what was opened, rub marks, a year later. Days are this

@@ -15,6 +15,7 @@ import { STANDARD_NAMES } from '../words';
 import { bothUnits } from '../../core/1-base/units/length';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { stepWords } from '@/sheets/plan-words';
+import { openWords } from './follow-up-words';
 import { type FollowUpState } from './use-follow-up';
 import { dayText } from '../kit/dates';
 import { bodyRiseMm } from '@/core/2-vehicle/setup/setup';
@@ -36,7 +37,9 @@ function set(field: 'pressures' | 'spare' | 'watch', text: string): void {
 const setup = computed(() => job.document?.testFits?.at(-1)?.setup ?? job.document?.setup ?? null);
 const speed = computed(() => {
   const file = job.document;
-  const found = file ? attempt(() => roadReport(asCase(file), roadMeasured(file))) : null;
+  const found = file
+    ? attempt(() => roadReport({ ...asCase(file), ...(setup.value ? { setup: setup.value } : {}) }, roadMeasured(file)))
+    : null;
   return found?.ok ? found.value.speedometer : null;
 });
 const cuts = computed(() => (judged.value?.plan.steps ?? []).map(stepWords));
@@ -114,6 +117,9 @@ const print = (): void => window.print();
       <p>
         <strong>{{ job.document?.vehicle.label }}</strong>{{ job.customer ? `, ${job.customer}` : '' }}.
         {{ job.title }}. {{ own.handedOver ? `Handed over ${dayText(own.handedOver)}` : 'Not handed over yet' }}.
+      </p>
+      <p v-if="own.openThen?.length" class="open" data-testid="open-then">
+        <strong>Handed over with this open:</strong> {{ openWords(own.openThen) }}. Why: {{ own.openReason }}
       </p>
       <template v-if="setup">
         <h3>On it now</h3>

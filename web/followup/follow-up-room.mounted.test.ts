@@ -57,6 +57,35 @@ describe('handing over', () => {
     leave();
   });
 
+  test('with steps open, or no test fit, it goes home only with a reason, and both are printed', async () => {
+    job.changeSetup((file) => {
+      file.testFits = [];
+      delete file.followUp;
+    });
+    await room('due');
+    expect(said('still-open')).toContain('no test fit was made');
+    await press(/^Handed over/);
+    expect(job.document!.followUp?.handedOver).toBeUndefined();
+    expect(pageText()).toContain('Say why it goes home all the same');
+    await type(/^Why it goes home/, 'Needed for the storm; comes back Tuesday');
+    await press(/^Handed over/);
+    expect(own()).toMatchObject({ openReason: 'Needed for the storm; comes back Tuesday' });
+    expect(own().openThen).toContainEqual({ matter: 'noTestFit', count: 1 });
+    wrapper!.unmount();
+    await room('handOver');
+    expect(said('open-then')).toMatch(/no test fit was made.*Why: Needed for the storm/);
+  });
+
+  test('its measurements go into the shop record only where that was ticked', async () => {
+    job.changeSetup((file) => delete file.followUp!.inRecord);
+    await room('due');
+    const tick = all('input[type="checkbox"]').find((one) => one.attributes('aria-label') !== 'x')!;
+    await tick.setValue(true);
+    expect(own().inRecord).toBe(true);
+    await tick.setValue(false);
+    expect(own().inRecord).toBe(false);
+  });
+
   test('a day that is none is refused', async () => {
     await room('due');
     const before = own().handedOver;

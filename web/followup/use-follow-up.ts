@@ -1,3 +1,4 @@
+import { stillOpen } from '@/core/7-job/follow-up/still-open';
 import { DAY } from '@/web/kit/dates';
 import { addDays, format, parseISO } from 'date-fns';
 import { computed } from 'vue';
@@ -56,8 +57,19 @@ export function useFollowUp() {
       edit(file.followUp);
     }, gesture);
 
-  /** Usual due days from the day it goes home. */
-  function handOver(date: string): void {
+  /** What speaks against handing over today. */
+  const open = computed(() => {
+    const { install, testFits = [] } = job.document ?? {};
+    return stillOpen({
+      steps: install?.steps ?? [],
+      fasteners: install?.fasteners ?? [],
+      testFits: testFits.length,
+      verdict: job.evaluation?.lowGap?.verdict ?? null,
+    });
+  });
+
+  /** Usual due days from the day it goes home; what is open then is kept with the reason. */
+  function handOver(date: string, reason = ''): void {
     const file = job.document;
     if (!file) return;
     const parts = file.setup
@@ -75,12 +87,18 @@ export function useFollowUp() {
     }));
     change((own) => {
       own.handedOver = date;
+      delete own.openThen;
+      delete own.openReason;
+      if (open.value.length > 0) {
+        own.openThen = open.value.map((one) => ({ ...one }));
+        own.openReason = reason.trim().slice(0, 300);
+      }
       own.due = [...own.due.filter(({ kind, doneOn }) => kind === 'customer' || doneOn !== undefined), ...due].sort(
         (a, b) => a.due.localeCompare(b.due),
       );
     });
   }
-  return { followUp, change, handOver };
+  return { open, followUp, change, handOver };
 }
 
 export type FollowUpState = ReturnType<typeof useFollowUp>;

@@ -52,7 +52,10 @@ const few = (count: number): string => (count < ENOUGH ? ` Too few (${count}) to
 </script>
 
 <template>
-  <PageHead title="Shop record" says="What was promised and what was measured, from the jobs on the bay board" />
+  <PageHead
+    title="Shop record"
+    says="What was promised and what was measured, from the jobs that may go into it (asked at the hand-over)"
+  />
   <main class="page stack">
     <p v-if="shop.state === 'unreachable'" class="panel box verdict-rubs" role="alert">The server does not answer.</p>
     <section class="panel box" aria-label="Heights">
@@ -65,7 +68,7 @@ const few = (count: number): string => (count < ENOUGH ? ` Too few (${count}) to
         data-testid="record-heights"
         caption="Lift, promised against measured"
         corner="Kind of part"
-        :columns="['Corners', 'It gave', 'Expected of the next']"
+        :columns="['Vehicles', 'It gave', 'Expected of the next']"
         :rows="heights.map(({ kind, count, says, next }) => ({ name: kind, cells: [String(count), says, next] }))"
       />
       <p class="small muted">

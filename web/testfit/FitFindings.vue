@@ -68,12 +68,16 @@ function add(): void {
   ];
   refusal.value = lacks.length ? `Still wanted: ${lacks.join(', ')}.` : '';
   if (lacks.length) return;
+  const predicted = props.state.expected.value.find(
+    (one) => one.corner === corner && one.obstacle === obstacle && one.posture === posture,
+  );
   const finding: FindingEntry = {
     corner,
     obstacle,
     posture,
     seen,
     ...(seen === 'gap' && gapMm !== undefined ? { gapMm } : {}),
+    ...(predicted ? { expectedMm: Math.round(predicted.gapMm * 100) / 100 } : {}),
     ...(place.trim() ? { place: place.trim().slice(0, 120) } : {}),
     ...(photo ? { photo } : {}),
   };
@@ -126,7 +130,7 @@ const rows = computed<Row[]>(() =>
       index,
       finding,
       label: `${labelOf(finding.corner, finding.obstacle)}, ${cornerName(finding.corner)}`,
-      predictedMm: gap?.gapMm ?? null,
+      predictedMm: finding.expectedMm ?? gap?.gapMm ?? null,
       why: found && 'why' in found ? WHY_WORDS[found.why] : '',
       contradicts: clashing.value.has(finding),
     };

@@ -3,6 +3,7 @@ import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { caseOfRound } from '@/contracts/as-fit';
 import { expectedHeights } from '@/core/5-consequences/stance/expected-height';
 
+import { useShopRecord } from '../stores/shop-record';
 import type { JobStore } from '../stores/job';
 import { composed } from '../testing/composing';
 import { mountedInJob, openedJob } from '../testing/mounting';
@@ -61,6 +62,34 @@ describe('the test fits of the open job', () => {
     expect(rounds().at(-1)).toMatchObject({ of: 'borrowed', title: 'Trial with 285/70R17', findings: [], heights: {} });
     job.changeSetup((file) => (file.setup!.tire.size = '265/70R17'));
     expect(rounds().at(-1)!.setup!.tire.size).toBe('285/70R17');
+    leave();
+  });
+
+  test('what was expected stands as it was made, whatever its own readings teach the shop', async () => {
+    const { state, leave } = await composed(useTestFit, { room: 'testFit' });
+    state.begin('bench', job.document!.setup!, 'Round 9');
+    await until(() => state.round.value!.title === 'Round 9');
+    const before = state.expectedAt('frontLeft');
+    expect(before.hub!.mm).toBeGreaterThan(0);
+    // The shop's own measurements widen the band of springs; this round's expectation is not one of theirs.
+    useShopRecord().record = {
+      ...useShopRecord().record,
+      heights: new Map([['ride', Array.from({ length: 8 }, (_, i) => ({ promisedMm: 40, measuredMm: 10 + 8 * i }))]]),
+    };
+    job.changeSetup((file) => (file.corners.frontLeft!.hubToLipMm = 500));
+    expect(state.expectedAt('frontLeft')).toEqual(before);
+    leave();
+  });
+
+  test('borrowed tires go on each axle’s own wheels', async () => {
+    job.change((file) => {
+      for (const key of ['rearLeft', 'rearRight'] as const)
+        if (file.corners[key]) file.corners[key]!.fitted.wheel = { diameterIn: 17, widthIn: 9, offsetMm: -12 };
+    });
+    const { state, leave } = await composed(useTestFit, { room: 'testFit' });
+    const setup = state.borrowedSetup('285/70R17')!;
+    expect(setup.wheel).toEqual(job.document!.corners.frontLeft!.fitted.wheel);
+    expect(setup.corners!.rearLeft).toMatchObject({ tire: { size: '285/70R17' }, wheel: { widthIn: 9 } });
     leave();
   });
 

@@ -1,7 +1,8 @@
+import { asCase } from '@/contracts/as-case';
 import { computed, onBeforeUnmount, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { caseOfRound, fittedCorner } from '@/contracts/as-fit';
-import type { LowgapSetup, LowgapTestFit } from '@/contracts/lowgap-file';
+import type { LowgapFitted, LowgapSetup, LowgapTestFit } from '@/contracts/lowgap-file';
 import { fittedAsSetup } from '@/core/2-vehicle/setup/setup';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { attempt } from '@/core/1-base/problem';
@@ -71,17 +72,34 @@ export function useTestFit() {
           findings: [],
           trimmed: [],
           learned: {},
+          ...keptExpected(setup),
         },
       ];
     });
     open(id);
   }
 
-  /** Expected heights of a corner in the round; null: not to be said. */
+  /** What is expected of every corner's heights now, to stand as it was made. */
+  function keptExpected(setup: LowgapSetup): Pick<LowgapTestFit, 'expected'> {
+    const file = job.document;
+    if (!file) return {};
+    const kept: NonNullable<LowgapTestFit['expected']> = {};
+    for (const key of job.corners) {
+      const found = attempt(() => expectedHeights({ ...asCase(file), setup }, key, record.bands));
+      if (!found.ok) continue;
+      const { hubToLip, groundToLip } = found.value;
+      kept[key] = { ...(hubToLip ? { hubToLip } : {}), ...(groundToLip ? { groundToLip } : {}) };
+    }
+    return { expected: kept };
+  }
+
+  /** Expected heights of a corner in the round, as they were when it was begun; null: not to be said. */
   function expectedAt(key: CornerKey): { hub: Expected | null; ground: Expected | null } {
     const file = job.document;
     const one = round.value;
     if (!file || !one) return { hub: null, ground: null };
+    const kept = one.expected?.[key];
+    if (kept) return { hub: kept.hubToLip ?? null, ground: kept.groundToLip ?? null };
     const found = attempt(() => expectedHeights(caseOfRound(file, one), key, record.bands));
     return found.ok ? { hub: found.value.hubToLip, ground: found.value.groundToLip } : { hub: null, ground: null };
   }
@@ -103,8 +121,18 @@ export function useTestFit() {
     const [key] = job.corners;
     const fitted = key && job.document?.corners[key]?.fitted;
     if (!fitted) return null;
-    const { wheel, spacerMm } = JSON.parse(JSON.stringify(fitted)) as typeof fitted;
-    return fittedAsSetup({ tire: { size }, wheel, spacerMm }) as LowgapSetup;
+    const own = (of: LowgapFitted): Pick<LowgapFitted, 'tire' | 'wheel' | 'spacerMm'> => {
+      const { wheel, spacerMm } = JSON.parse(JSON.stringify(of)) as LowgapFitted;
+      return { tire: { size }, wheel, spacerMm };
+    };
+    const common = own(fitted);
+    // Each axle goes on its own wheels.
+    const others = job.corners.flatMap((one) => {
+      const there = own(job.document!.corners[one]!.fitted);
+      return JSON.stringify(there) === JSON.stringify(common) ? [] : [[one, there] as const];
+    });
+    const corners = others.length > 0 ? { corners: Object.fromEntries(others) } : {};
+    return { ...fittedAsSetup(common), ...corners } as LowgapSetup;
   }
 
   return { rounds, round, open, expected, client, change, begin, expectedAt, notTried, borrowedSetup };

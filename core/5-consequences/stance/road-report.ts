@@ -210,13 +210,15 @@ export function roadReport(description: CaseDescription, measured: RoadMeasured)
     ]);
   }
   // True kilometres for every hundred counted.
-  row('odometer', 'ratio', [], () => [100, 100 * r.diameterRatio]);
+  // By the rear axle, as most drive; where only the front was described, by its tires rather than as if nothing changed.
+  const counting = rear ?? f;
+  row('odometer', 'ratio', [], () => [100, 100 * counting.diameterRatio]);
   const error = measured.speedometerErrorShare ?? 0;
   const [least, most] = lawfulDiameterRatios(error);
   return {
     rows,
-    speedometer: speedometer(100, r.diameterRatio, error),
-    lawfulDiametersMm: [least * r.diameterBeforeMm, most * r.diameterBeforeMm],
+    speedometer: speedometer(100, counting.diameterRatio, error),
+    lawfulDiametersMm: [least * counting.diameterBeforeMm, most * counting.diameterBeforeMm],
     frontRiseMm: front && front.riseMm,
     rearRiseMm: rear && rear.riseMm,
   };
