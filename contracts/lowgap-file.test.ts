@@ -139,6 +139,12 @@ describe('the document', () => {
 
 test('a place is named as the screen names it', () => {
   expect(placeText('corners.frontLeft.obstacles[1].readings[0].gapMm')).toBe('front left, thing 2, reading 1, gap');
+  const file = { corners: { frontLeft: { obstacles: [{ id: 'a' }, { id: 'b', label: 'Body mount' }] } } };
+  expect(placeText('corners.frontLeft.obstacles[1].readings[0].gapMm', file)).toBe(
+    'front left, Body mount, reading 1, gap',
+  );
+  expect(placeText('corners.frontLeft.obstacles[0].mount', file)).toBe('front left, thing 1, mount');
+  expect(placeText('testFits[0].date', { testFits: [{ title: 'Round 1' }] })).toBe('Round 1, date');
   expect(placeText('setup.suspensionLiftMm')).toBe('setup, suspension lift');
   expect(placeText('finder.tires.mostDiameterMm')).toBe('finder, tires, most diameter');
   // The name of a file is nobody's path.

@@ -32,8 +32,11 @@ const TITLES: Readonly<Record<ProblemCode, string>> = {
   internal: 'A fault of ours',
 };
 
-/** One line for a person at a screen: what is wrong, where in the words of the screen, what was expected, what was found. */
-export const problemText = (problem: Problem): string => lineOf(problem, placeText(problem.path));
+/**
+ * One line for a person at a screen: what is wrong, where in the words of the screen, what was expected, what was found.
+ * `file`: the document the path leads into, whose things are called by their own names.
+ */
+export const problemText = (problem: Problem, file?: unknown): string => lineOf(problem, placeText(problem.path, file));
 
 /** The same for a person at a file: the place as it is written there. */
 export const problemLine = (problem: Problem): string => lineOf(problem, problem.path);
@@ -52,17 +55,34 @@ const ENTRIES: Readonly<Record<string, string>> = {
 /** Parts of a path that only the file has. */
 const ONLY_IN_FILES: readonly string[] = ['corners', 'typed', 'question'];
 
-/** `corners.frontLeft.obstacles[1].readings[0].gapMm` as a person says it: `front left, thing 2, reading 1, gap`. A file's name stays as it is. */
-export function placeText(path: string): string {
+/**
+ * `corners.frontLeft.obstacles[1].readings[0].gapMm` as a person says it: `front left, Body mount, reading 1, gap`, or `thing 2` where no
+ * document says its name. A file's name stays as it is.
+ */
+export function placeText(path: string, file?: unknown): string {
   if (!/^[a-zA-Z]+(?:[.[]|$)/.test(path) || /\.(?:json|csv|ply|stl|obj|glb|jpe?g|png|txt)$/i.test(path)) return path;
+  let at: unknown = file;
   return path
     .split('.')
     .flatMap((part) => {
       const [, name = part, index] = /^(\w+)\[(\d+)\]$/.exec(part) ?? [];
-      if (index !== undefined) return [`${ENTRIES[name] ?? wordsOf(name)} ${Number(index) + 1}`];
+      at = memberOf(at, name);
+      if (index !== undefined) {
+        at = memberOf(at, index);
+        return [labelOf(at) ?? `${ENTRIES[name] ?? wordsOf(name)} ${Number(index) + 1}`];
+      }
       return ONLY_IN_FILES.includes(name) ? [] : [wordsOf(name)];
     })
     .join(', ');
+}
+
+const memberOf = (of: unknown, name: string): unknown =>
+  typeof of === 'object' && of !== null ? (of as Readonly<Record<string, unknown>>)[name] : undefined;
+
+/** What an entry is called in the document: its label, a round's title, a setup's name. */
+function labelOf(entry: unknown): string | undefined {
+  const said = [memberOf(entry, 'label'), memberOf(entry, 'title'), memberOf(entry, 'name')];
+  return said.find((one): one is string => typeof one === 'string' && one !== '');
 }
 
 /** `suspensionLiftMm` as words, its unit left out: what is expected says it. */

@@ -76,7 +76,7 @@ test('the board is picked by pointer and keys, the refused say why, and the answ
 
   await view(page, 'Refused');
   const line = page.getByRole('button', { name: /Closest it comes/ }).first();
-  await expect(line).toContainText(/\d mm short of the \d+ mm wanted/);
+  await expect(line).toContainText(/needs \d+ mm, short by [\d.]+ mm/);
   await expect(line).toContainText('Nearest that does');
   await line.click();
   await expect(page.getByTestId('picked-says')).toContainText('Does not do', { timeout: 20_000 });
@@ -137,7 +137,7 @@ test('nothing found says the nearest miss and what would admit it; constraints t
   await page.getByLabel('Most diameter').fill('1000');
   await page.getByLabel('Least diameter').fill('945');
   await find(page);
-  await expect(page.getByTestId('nothing-found')).toContainText(/Nothing does\..*mm short of the \d+ mm wanted/);
+  await expect(page.getByTestId('nothing-found')).toContainText(/Nothing does\..*needs \d+ mm, short by/);
   await expect(page.getByTestId('picked-says')).toContainText('Does not do');
   await expect(page.getByRole('region', { name: 'Picked combination' })).toContainText(
     /less diameter|No single change/,

@@ -47,6 +47,10 @@ test('plans are found, one is taken, and the command line finds the same; the or
     leastPermanent.steps.length,
   );
 
+  const cardSum = await page
+    .getByRole('article', { name: /Least permanent/ })
+    .getByTestId('card-sum')
+    .textContent();
   await view(page, 'Work order');
   const order = page.getByTestId('work-order');
   await expect(order).toContainText('Eye protection when cutting or grinding.');
@@ -56,6 +60,7 @@ test('plans are found, one is taken, and the command line finds the same; the or
   );
   const [labour, parts, net, tax, total] = amounts as [number, number, number, number, number];
   expect(net).toBe(labour + parts);
+  expect(Math.round(100 * Number(cardSum))).toBe(net);
   expect(tax).toBe(Math.round(net * 0.2));
   expect(total).toBe(net + tax);
 

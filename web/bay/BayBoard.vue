@@ -5,7 +5,7 @@ import { format } from 'date-fns';
 import { onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Job, JobContent } from '@/contracts/job-api';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import type { Problem } from '@/core/1-base/problem';
 import { api, type ApiResult } from '../api';
 import type { LengthUnit } from '@/core/1-base/units/length';

@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, ref, shallowRef, toRef, watch } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { setupForCorner, enteredSetupFor } from '@/core/4-clearance/case/case-description';
 import type { CornerDescription } from '@/core/3-survey/description/corner-description';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';

@@ -5,7 +5,7 @@ import { fallsShort } from '@/core/4-clearance/case/standard';
 import { computed, onUnmounted, shallowRef, watch } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { setupForCorner } from '@/core/4-clearance/case/case-description';
 import { prepareDescribed } from '@/core/4-clearance/case/described-corner';
 import { ObstacleCache } from '@/core/3-survey/prepared/obstacle-cache';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { fallsShort, marginWords, needsWords } from '@/core/4-clearance/case/standard';
 import { computed } from 'vue';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { CORNER_KEYS, type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import { formatMm } from '@/core/1-base/units/length';

@@ -12,7 +12,7 @@ import { useRouter } from 'vue-router';
 import { CATALOGUE_KINDS, type CatalogueContent, type CatalogueItem, type CatalogueKind } from '@/contracts/catalogue';
 import { commonSizes, type CommonSize } from '@/core/2-vehicle/tire/common-sizes';
 import type { Problem } from '@/core/1-base/problem';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { api, type ApiResult } from '../api';
 import { saveText } from '../kit/save-text';
 import PageHead from '../kit/PageHead.vue';

@@ -4,7 +4,7 @@ import { mdiContentCopy, mdiDeleteOutline, mdiPrinterOutline } from '@mdi/js';
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { asCase } from '@/contracts/as-case';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { setupForCorner } from '@/core/4-clearance/case/case-description';
 import { type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import type { Evaluation } from '@/core/4-clearance/verdict/evaluate';

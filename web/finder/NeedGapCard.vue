@@ -2,7 +2,7 @@
 import { mdiPrinterOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { LowgapSetup } from '@/contracts/lowgap-file';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { POKE_POSTURES, type NeedGap, type NeedGapCard, type PokePosture } from '@/core/6-decisions/finder/need-gap';
 import type { Material } from '@/core/3-survey/shape/material';
 import { READING_PLACES } from '@/core/3-survey/reading/reading';

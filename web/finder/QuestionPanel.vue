@@ -3,7 +3,7 @@ import { mdiMagnify, mdiStop } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { spacerItemSchema, tireItemSchema, wheelItemSchema } from '@/contracts/catalogue';
 import type { FinderQuestionEntry } from '@/contracts/finder';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import type { StandardId } from '@/core/4-clearance/case/standard';
 import type { Fit } from '@/core/6-decisions/finder/question';
 import type { Problem } from '@/core/1-base/problem';

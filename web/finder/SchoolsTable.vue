@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue';
 import type { FinderQuestionEntry } from '@/contracts/finder';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import type { FoundRow } from '@/core/6-decisions/finder/rows';
 import type { SchoolAnswer } from '@/core/6-decisions/finder/schools';
 import type { Problem } from '@/core/1-base/problem';

@@ -2,7 +2,7 @@
 import { mdiCameraPlusOutline, mdiDeleteOutline } from '@mdi/js';
 import { computed, ref, shallowRef } from 'vue';
 import type { Photo } from '@/contracts/job-record';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import type { Problem } from '@/core/1-base/problem';
 import { api } from '../api';
 import { useJobStore } from '../stores/job';

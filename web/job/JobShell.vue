@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiArrowLeft, mdiDownload, mdiFolderOpenOutline, mdiRedo, mdiUndo } from '@mdi/js';
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import type { Problem } from '@/core/1-base/problem';
 import GapStrip from '../kit/GapStrip.vue';
 import { downloadLowgap, readLowgapUpload } from '../kit/lowgap-upload';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { saveText } from '../kit/save-text';
 import { useJobStore } from '../stores/job';
 

@@ -2,7 +2,7 @@
 import { marginWords, needsWords } from '@/core/4-clearance/case/standard';
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { computed } from 'vue';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { formatFraction, formatMm } from '@/core/1-base/units/length';
 import { cornerLimits } from '../job/corner-limits';
 import { useJobStore } from '../stores/job';

@@ -3,7 +3,7 @@ import { mdiDownload } from '@mdi/js';
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { SheetEntry } from '@/contracts/plan';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { CUTS, modificationsOf } from '@/core/6-decisions/plan/modification';
 import type { SheetPoint } from '@/core/5-consequences/panel/flat-sheet';
 import type { Problem } from '@/core/1-base/problem';

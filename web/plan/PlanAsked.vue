@@ -2,7 +2,7 @@
 import { mdiClipboardCheckOutline, mdiStop } from '@mdi/js';
 import { computed } from 'vue';
 import type { PlanEntry } from '@/contracts/plan';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { STANDARDS, type StandardId } from '@/core/4-clearance/case/standard';
 import { LIMITS, type Range } from '@/core/1-base/limits';
 import { MODIFICATION_RULES, MODIFICATIONS, permits, type Modification } from '@/core/6-decisions/plan/modification';

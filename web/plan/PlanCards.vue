@@ -2,6 +2,7 @@
 import { marginWords } from '@/core/4-clearance/case/standard';
 import { computed } from 'vue';
 import type { PlanAnswer } from '@/core/6-decisions/plan/planner';
+import { cheapestOf, type PlanPrice } from '@/core/6-decisions/plan/work-order';
 import type { Plan } from '@/core/6-decisions/plan/plan-step';
 import type { Modification } from '@/core/6-decisions/plan/modification';
 import { formatMoney } from '@/core/1-base/units/money';
@@ -10,14 +11,24 @@ import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { PERMANENCE_WORDS } from '../finder/finder-words';
 
 /** The plans found side by side, with what each trades; or why there is none, and what comes nearest. */
-const props = defineProps<{ answer: PlanAnswer; stale: boolean }>();
+const props = defineProps<{
+  answer: PlanAnswer;
+  stale: boolean;
+  /** What a plan comes to by its work order. */
+  priceOf: (plan: Plan) => PlanPrice;
+}>();
 const emit = defineEmits<{ take: [plan: Plan] }>();
 
 const sameSteps = (a: Plan, b: Plan): boolean =>
   JSON.stringify(a.steps.map(stepWords)) === JSON.stringify(b.steps.map(stepWords));
 
 const cards = computed(() => {
-  const { leastPermanent, cheapest, runnerUp, alternatives } = props.answer;
+  const { leastPermanent, runnerUp, alternatives } = props.answer;
+  const found = [leastPermanent, props.answer.cheapest, ...alternatives.map(({ plan }) => plan)].flatMap(
+    (plan) => plan ?? [],
+  );
+  // Standing work comes with some changes and not with others: the cheapest is so as a whole order.
+  const cheapest = cheapestOf(found, props.priceOf);
   if (!leastPermanent || !cheapest) return [];
   const both = sameSteps(leastPermanent, cheapest);
   const without = alternatives.find(({ plan }) => plan && runnerUp && sameSteps(plan, runnerUp))?.without;
@@ -46,8 +57,9 @@ const others = computed(() => {
 
 /** What is given and got against the least permanent plan. */
 function tradesOf(plan: Plan, against: Plan, without: Modification | null): string {
-  const money = plan.costMinor - against.costMinor;
-  const time = plan.minutes - against.minutes;
+  const [mine, theirs] = [props.priceOf(plan), props.priceOf(against)];
+  const money = mine.netMinor - theirs.netMinor;
+  const time = mine.minutes - theirs.minutes;
   const kinds = (of: Plan): Set<Modification> => new Set(of.steps.map(({ kind }) => kind));
   const more = [...kinds(plan)].filter((kind) => !kinds(against).has(kind));
   const said = [
@@ -72,8 +84,12 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
       <article v-for="card in cards" :key="card.name" class="plan-card" :aria-label="card.name">
         <h3>{{ card.name }}</h3>
         <p class="figures sum">
-          <strong>{{ formatMoney(card.plan.costMinor) }}</strong> before tax, {{ timeWords(card.plan.minutes) }},
-          {{ PERMANENCE_WORDS[card.plan.permanence] }}
+          <strong data-testid="card-sum">{{ formatMoney(priceOf(card.plan).netMinor) }}</strong> before tax,
+          {{ timeWords(priceOf(card.plan).minutes) }}, {{ PERMANENCE_WORDS[card.plan.permanence] }}
+        </p>
+        <p v-if="priceOf(card.plan).besideMinor" class="small muted">
+          As its work order: the changes {{ formatMoney(card.plan.costMinor) }}, setting up, trial fits and what comes
+          after {{ formatMoney(priceOf(card.plan).besideMinor) }}.
         </p>
         <p v-if="card.trades" class="small">{{ card.trades }}</p>
         <p v-if="!card.plan.steps.length">Clears as it is: nothing has to be done.</p>

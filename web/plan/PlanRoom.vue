@@ -3,11 +3,10 @@ import { fallsShort } from '@/core/4-clearance/case/standard';
 import { computed, ref, watchEffect } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { MOST_COMPARED, type LowgapSetup } from '@/contracts/lowgap-file';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import type { Fix, ThingOutcome } from '@/core/6-decisions/plan/judge-plan';
 import { type AxleChanges } from '@/core/6-decisions/plan/setup-changes';
 import { axleOf, AXLES, type Axle, cornerName } from '@/core/2-vehicle/setup/corner-key';
-import { formatMm } from '@/core/1-base/units/length';
 import { formatMoney } from '@/core/1-base/units/money';
 import { knockOnWords, timeWords } from '@/sheets/plan-words';
 import { PERMANENCE_WORDS } from '../finder/finder-words';
@@ -18,6 +17,9 @@ import ChangesEditor from './ChangesEditor.vue';
 import ConsentPanel from './ConsentPanel.vue';
 import CutSheetPanel from './CutSheetPanel.vue';
 import PlanAsked from './PlanAsked.vue';
+import { marginWords } from '@/core/4-clearance/case/standard';
+import type { Plan } from '@/core/6-decisions/plan/plan-step';
+import { planPrice, type PlanPrice } from '@/core/6-decisions/plan/work-order';
 import PlanCards from './PlanCards.vue';
 import ShopAsked from './ShopAsked.vue';
 import SpacerPanel from './SpacerPanel.vue';
@@ -65,6 +67,13 @@ const unsurveyed = computed(() =>
 );
 /** Nothing falls short, and too little was measured to say that it clears. */
 const notKnown = computed(() => failing.value.length === 0 && !judged.value?.clears);
+/** As the work order sums it up. */
+const priceOf = (plan: Plan): PlanPrice => {
+  const asked = state.plan.value;
+  return asked
+    ? planPrice(plan, asked.shop, asked.prescribed, asked.parts)
+    : { netMinor: plan.costMinor, minutes: plan.minutes, besideMinor: 0 };
+};
 const hasPlan = computed(() => (judged.value?.plan.steps.length ?? 0) > 0);
 
 const setAxle = (axle: Axle, key: keyof AxleChanges, amount: number): void =>
@@ -138,6 +147,7 @@ watchEffect(() => {
           v-if="state.answer.value"
           :answer="state.answer.value"
           :stale="state.stale.value"
+          :price-of="priceOf"
           @take="state.take"
         />
         <p v-else-if="!job.evaluation?.obstacles.length" class="panel box muted">
@@ -166,11 +176,10 @@ watchEffect(() => {
                     ? 'Not known whether it clears'
                     : `${failing.length} still to do`
               }}</strong><template v-if="hasPlan"
-                >: {{ formatMoney(judged.plan.costMinor) }} before tax, {{ timeWords(judged.plan.minutes) }},
-                {{ PERMANENCE_WORDS[judged.plan.permanence] }}</template
+                >: {{ formatMoney(priceOf(judged.plan).netMinor) }} before tax,
+                {{ timeWords(priceOf(judged.plan).minutes) }}, {{ PERMANENCE_WORDS[judged.plan.permanence] }}</template
               >.<template v-if="least">
-                Least left over what is wanted: {{ formatMm(least.overMm) }} mm, {{ least.label }},
-                {{ cornerName(least.corner) }}.</template
+                Tightest: {{ marginWords(least.overMm) }}, {{ least.label }}, {{ cornerName(least.corner) }}.</template
               >
             </p>
             <p v-if="unsurveyed" class="verdict-close">

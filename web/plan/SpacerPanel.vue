@@ -3,7 +3,7 @@ import { axleOf, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { computed, onBeforeUnmount, shallowRef, watch } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { SpacerEntry } from '@/contracts/plan';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { setupForCorner } from '@/core/4-clearance/case/case-description';
 import { bearingMomentRatio, checkSpacerFit, spacerHardware } from '@/core/6-decisions/plan/spacer-check';
 import type { SpacerSweep } from '@/core/6-decisions/plan/spacer-sweep';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { pdfBlob } from '@/web/kit/save-text';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { dayText, today } from '@/web/kit/dates';
 import { useKept } from '../saving/use-kept';
 import { mdiDownload, mdiPrinterOutline } from '@mdi/js';

@@ -36,7 +36,7 @@ describe('the plan', () => {
     await plan('plan');
     await until(() => job.document!.plan!.chosen && said('plan-says').startsWith('Clears as planned'));
     expect(said('plan-says')).toMatch(/before tax/);
-    expect(said('plan-says')).toMatch(/Least left over what is wanted: [\d.]+ mm/);
+    expect(said('plan-says')).toMatch(/Tightest: [\d.]+ mm to spare/);
   });
 
   test('a plan that is taken away says how much is still to do', async () => {

@@ -8,6 +8,8 @@ import { planCase, type PlanAnswer } from '@/core/6-decisions/plan/planner';
 import { formatMoney } from '@/core/1-base/units/money';
 import { demoJobs } from '@/demo/demo-jobs';
 import { mounted } from '../testing/mounting';
+import type { Plan } from '@/core/6-decisions/plan/plan-step';
+import { planPrice, workOrder } from '@/core/6-decisions/plan/work-order';
 import PlanCards from './PlanCards.vue';
 import ThingsTable from './ThingsTable.vue';
 
@@ -16,6 +18,7 @@ const { document: file } = demoJobs().find(({ title }) => title.startsWith('Resc
 let answer: PlanAnswer;
 let judged: PlanJudgement;
 let wrapper: VueWrapper;
+const priceOf = (plan: Plan) => planPrice(plan, file.plan!.shop, file.plan!.prescribed, file.plan!.parts);
 
 beforeAll(() => {
   const question = asPlanQuestion(file.plan!);
@@ -26,9 +29,14 @@ afterEach(() => wrapper.unmount());
 
 describe('plans side by side', () => {
   test('each card says what it costs and every step, and is taken with a press', async () => {
-    wrapper = mounted(PlanCards, { answer, stale: false }).wrapper;
+    wrapper = mounted(PlanCards, { answer, stale: false, priceOf }).wrapper;
     const { leastPermanent } = answer;
     expect(wrapper.text()).toContain(formatMoney(leastPermanent!.costMinor));
+    // The sum on the card is the one at the foot of its work order, before tax.
+    const { shop, prescribed, parts } = file.plan!;
+    expect(wrapper.findAll('[data-testid="card-sum"]')[0]!.text()).toBe(
+      formatMoney(workOrder(leastPermanent!, shop, prescribed, parts).sums.netMinor),
+    );
     expect(wrapper.findAll('ol')[0]!.findAll('li')).toHaveLength(leastPermanent!.steps.length);
     await wrapper
       .findAll('button')
@@ -38,7 +46,7 @@ describe('plans side by side', () => {
   });
 
   test('an answer to an older question says that it is', async () => {
-    wrapper = mounted(PlanCards, { answer, stale: true }).wrapper;
+    wrapper = mounted(PlanCards, { answer, stale: true, priceOf }).wrapper;
     expect(wrapper.find('[role="status"]').exists()).toBe(true);
     await wrapper.setProps({ stale: false });
     expect(wrapper.find('[role="status"]').exists()).toBe(false);
@@ -47,7 +55,7 @@ describe('plans side by side', () => {
   test('where nothing clears it says why, thing by thing, and offers no plan', () => {
     const none = planCase(asCase(file), { ...asPlanQuestion(file.plan!), allowed: {} });
     expect(none.leastPermanent).toBeNull();
-    wrapper = mounted(PlanCards, { answer: none, stale: false }).wrapper;
+    wrapper = mounted(PlanCards, { answer: none, stale: false, priceOf }).wrapper;
     expect(wrapper.findAll('button').filter((key) => key.text() === 'Take this plan')).toHaveLength(0);
     expect(wrapper.text().length).toBeGreaterThan(60);
   });

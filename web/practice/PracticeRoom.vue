@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import type { LeverKind } from '@/core/6-decisions/levers/lever-kinds';
 import { missesOfOffset, missesOfTouch } from '@/core/6-decisions/practice/score';
 import {

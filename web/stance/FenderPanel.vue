@@ -2,7 +2,7 @@
 import { signedMm } from '@/core/1-base/units/length';
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { setupForCorner } from '@/core/4-clearance/case/case-description';
 import { LIMITS } from '@/core/1-base/limits';
 import { attempt } from '@/core/1-base/problem';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { setupForCorner } from '@/core/4-clearance/case/case-description';
 import type { Expected } from '@/core/5-consequences/stance/expected-height';
 import { LIMITS } from '@/core/1-base/limits';

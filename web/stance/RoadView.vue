@@ -11,7 +11,7 @@ import { parseTireSize } from '@/core/2-vehicle/tire/size';
 import { formatMm } from '@/core/1-base/units/length';
 import { parseSpeed, speedIn } from '@/core/1-base/units/distance';
 import { parsePressure, pressureIn, pressureWords } from '@/core/1-base/units/pressure';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { inRange, readNumber } from '../kit/read-lists';
 import TypedField from '../kit/TypedField.vue';
 import { useJobStore } from '../stores/job';

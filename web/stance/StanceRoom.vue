@@ -2,7 +2,7 @@
 import { axleOf } from '@/core/2-vehicle/setup/corner-key';
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { halfShaftCurves } from '@/core/5-consequences/driveline/driveline-report';
 import type { CornerState } from '@/core/5-consequences/stance/stance-report';
 import { useCurrentCorner } from '../job/current-corner';

@@ -2,7 +2,7 @@
 import { extent } from 'd3-array';
 import { line } from 'd3-shape';
 import { computed, ref } from 'vue';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { TRAVEL_PLACES } from '@/core/4-clearance/case/travel-places';
 import type { WheelStand } from '@/core/5-consequences/stance/alignment-curve';
 import type { HalfShaftCurves, ShaftAngles } from '@/core/5-consequences/driveline/driveline-report';

@@ -1,6 +1,6 @@
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import type { SidePhotoEntry } from '@/contracts/stance';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { attempt } from '@/core/1-base/problem';

@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef } from 'vue';
 import type { LowgapCorner } from '@/contracts/lowgap-file';
 import { parseWith } from '@/contracts/parse';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import { scanPlanSchema, type ScanPlan } from '@/contracts/scan-plan';
 import { deviceListSchema } from '@/contracts/device-api';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';

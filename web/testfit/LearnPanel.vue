@@ -2,7 +2,7 @@
 import { momentNow } from '@/web/kit/dates';
 import { USUAL } from '@/core/3-survey/reading/usual-errors';
 import { computed, ref, shallowRef } from 'vue';
-import { problemText } from '@/contracts/problems';
+import { problemText } from '../problem-words';
 import type { Calibration } from '@/core/5-consequences/calibration/calibrate';
 import { type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import type { Problem } from '@/core/1-base/problem';

@@ -76,7 +76,7 @@ const PASSES = 3;
 const STUCK = 2;
 
 /** Steps that show whether a fit is going to be better. */
-const FEW_STEPS = 8;
+export const FEW_STEPS = 8;
 
 /** mm by which a fit is begun elsewhere, along each axis of the place it begins from. */
 const ELSEWHERE_MM = 60;
@@ -111,7 +111,7 @@ const FAR = 2.5;
 const isFar = ({ misses }: ReadingFit): boolean => Math.abs(misses[0]!) > FAR || Math.abs(misses[2]!) > FAR;
 
 /** The same reading, counting for next to nothing. */
-const setAside = (e: Evidence): Evidence => ({
+export const setAside = (e: Evidence): Evidence => ({
   ...e,
   gapSigmaMm: ASIDE * e.gapSigmaMm,
   acrossSigmaMm: ASIDE * e.acrossSigmaMm,
@@ -138,7 +138,11 @@ function edgeEvidence(
   });
 }
 
-function rubEvidence({ rubs = [], mount }: ObstacleDescription, { motion, rotor, corner }: SurveyScene): RubEvidence[] {
+/** Rubs as the fit takes them: the postures each may be in. */
+export function rubEvidence(
+  { rubs = [], mount }: ObstacleDescription,
+  { motion, rotor, corner }: SurveyScene,
+): RubEvidence[] {
   const { bumpMm, droopMm } = corner.travel;
   return rubs.map((rub) => ({
     touches: rub.touches !== false,
@@ -152,34 +156,4 @@ function rubEvidence({ rubs = [], mount }: ObstacleDescription, { motion, rotor,
       };
     }),
   }));
-}
-
-/** Sums of squares of an edge under what its readings say and `rubs` more: with all of them, and with each reading set aside. */
-export interface Strain {
-  readonly all: number;
-  readonly without: readonly number[];
-}
-
-/** How hard an edge's readings and `rubs`, beside those it has, are to believe together. */
-export function strainOf(
-  obstacle: ObstacleDescription,
-  survey: SurveyScene,
-  { model, evidence, fit }: ReadEdge,
-  more: readonly RubEvidence[],
-): Strain {
-  const rubs = [...rubEvidence(obstacle, survey), ...more];
-  const all = fitEdge(model, evidence, rubs, fit.q);
-  return {
-    all: all.cost,
-    without: evidence.map(
-      (_, index) =>
-        fitEdge(
-          model,
-          evidence.map((e, i) => (i === index ? setAside(e) : e)),
-          rubs,
-          all.q,
-          FEW_STEPS,
-        ).cost,
-    ),
-  };
 }

@@ -14,7 +14,7 @@ import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { defaultMount } from '../../3-survey/description/default-mount';
 import { rubPostures, type RubDescription } from '../../3-survey/description/rub';
 import { RUB_SIGMA_MM } from '../../3-survey/edge-fit/belonging';
-import { strainOf } from '../../3-survey/edge-fit/read-edge';
+import { strainOf } from '../../3-survey/edge-fit/strain';
 import type { StartingValue } from '../../3-survey/known/known';
 import { prepareObstacle, type PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
 import { USUAL } from '../../3-survey/reading/usual-errors';

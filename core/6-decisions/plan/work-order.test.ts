@@ -4,9 +4,9 @@ import { crowded, QUESTION, SHOP } from '../../fixtures/plan-wells';
 import { CUTS } from './modification';
 import { planCase } from './planner';
 import { labourMinor } from './plan-question';
-import { planOf, stepOf } from './plan-step';
+import { planOf, stepOf, type Plan } from './plan-step';
 import { NO_CHANGE } from './setup-changes';
-import { taxMinor, workOrder } from './work-order';
+import { cheapestOf, planPrice, taxMinor, workOrder } from './work-order';
 
 const at = { corner: 'frontLeft', obstacle: 'lip', label: 'Fender lip' } as const;
 
@@ -102,4 +102,20 @@ describe('a work order', () => {
     expect(kinds).toEqual(plan.steps.map(({ kind }) => kind));
     expect(lines.some(({ what }) => what === 'flexAgain')).toBe(plan.steps.some(({ kind }) => CUTS.includes(kind)));
   });
+});
+
+test('a plan comes to what its work order sums up, and the cheapest is so as a whole', () => {
+  const cut = planOf(NO_CHANGE, [stepOf(SHOP, 'cutSheetMetal', at, 5)]);
+  const stop = planOf(NO_CHANGE, [stepOf(SHOP, 'steeringStop', { axle: 'front' }, 2)]);
+  const priceOf = (plan: Plan) => planPrice(plan, SHOP);
+  for (const plan of [PLAN, cut, stop]) {
+    const { sums, minutes } = workOrder(plan, SHOP);
+    expect(priceOf(plan)).toEqual({ netMinor: sums.netMinor, minutes, besideMinor: sums.netMinor - plan.costMinor });
+  }
+  // Cutting brings a trial fit, looking behind and sealing with it.
+  expect(priceOf(cut).besideMinor).toBeGreaterThan(priceOf(stop).besideMinor);
+  const entered = planPrice(cut, SHOP, [], [{ name: 'Flare', quantity: 2, unitMinor: 5000 }]);
+  expect(entered.netMinor).toBe(priceOf(cut).netMinor + 10_000);
+  expect(cheapestOf([PLAN, stop, cut], priceOf)).toBe(stop);
+  expect(cheapestOf([], priceOf)).toBeNull();
 });

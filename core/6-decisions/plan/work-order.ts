@@ -115,6 +115,32 @@ export function workOrder(
   };
 }
 
+/** What a plan comes to as a whole: the sum before tax and the time that its work order says. */
+export interface PlanPrice {
+  readonly netMinor: number;
+  readonly minutes: number;
+  /** Of the sum, what is not the changes themselves: standing work, steps of a maker's, parts the shop entered. */
+  readonly besideMinor: number;
+}
+
+/** @see PlanPrice */
+export function planPrice(
+  plan: Plan,
+  shop: ShopTerms,
+  prescribed: readonly PrescribedStep[] = [],
+  entered: readonly PartEntry[] = [],
+): PlanPrice {
+  const { sums, minutes } = workOrder(plan, shop, prescribed, entered);
+  return { netMinor: sums.netMinor, minutes, besideMinor: sums.netMinor - plan.costMinor };
+}
+
+/** The plan whose work order comes to least; of equal ones the first. */
+export const cheapestOf = (plans: readonly Plan[], priceOf: (plan: Plan) => PlanPrice): Plan | null =>
+  plans.reduce<Plan | null>(
+    (best, next) => (best && priceOf(best).netMinor <= priceOf(next).netMinor ? best : next),
+    null,
+  );
+
 /** From here on a change leaves a mark: it is tried on before. */
 const LEAST_LASTING = 3;
 
