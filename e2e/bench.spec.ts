@@ -112,7 +112,7 @@ test('by keyboard alone: the section, the postures, the ladder and the pictures'
   await expect(here).toContainText(`${lock.toFixed(0)}° left`);
   const gap = gapThere(file, 'frontLeft', 'fender-lip', lock, droop);
   expect(Math.abs((await gapShown(here)) - gap)).toBeLessThan(0.6);
-  await page.getByRole('button', { name: 'Worst' }).click();
+  await page.getByRole('button', { name: 'Worst', exact: true }).click();
   const lip = now.obstacles.find((o) => o.corner === 'frontLeft' && o.id === 'fender-lip')!;
   await expect(here).toContainText(`Fender lip ${shown(lip.gapMm)} mm`);
 });
@@ -173,7 +173,7 @@ test('the wheel is taken hold of, steered and lifted; the sweep plays', async ({
   const paused = await here.textContent();
   await page.waitForTimeout(400);
   await expect(here).toHaveText(paused!);
-  await page.getByRole('button', { name: 'Worst' }).click();
+  await page.getByRole('button', { name: 'Worst', exact: true }).click();
   await expect(here).toHaveText(worst!);
 });
 

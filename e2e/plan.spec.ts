@@ -143,7 +143,7 @@ test('no plan says why and what comes nearest; a crash bracket takes the ownerâ€
   });
   const none = page.getByTestId('no-plan');
   await expect(none).toContainText('Nothing that is allowed clears it', { timeout: 30_000 });
-  await expect(none).toContainText(/Inner fender.*mm short.*cut sheet metal is not allowed in this job/);
+  await expect(none).toContainText(/Inner fender.*short by.*cut sheet metal is not allowed in this job/);
   await expect(none).toContainText(/Lower crash bracket.*take off the crash bracket is not allowed in this job/);
 
   const consent = page.getByRole('region', { name: 'Crash bracket' });

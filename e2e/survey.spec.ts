@@ -290,8 +290,8 @@ test('the baseline checks heights against the tire, and a mirrored corner says t
   await pressure.press('Tab');
   await expect(page.getByText('found rock hard.')).toBeHidden();
   await expect(pressure).toHaveValue('35 psi');
-  await page.getByLabel('Shock fully open').fill('500');
-  await page.getByLabel('Shock fully closed').fill('520');
+  await page.getByLabel('Shock fully open').fill('500 mm');
+  await page.getByLabel('Shock fully closed').fill('520 mm');
   await expect(page.getByText('must be longer than closed')).toBeVisible();
 });
 

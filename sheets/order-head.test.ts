@@ -7,6 +7,10 @@ describe('a setup in a line', () => {
   test('tire, wheel, offset, and a spacer where there is one', () => {
     expect(setupLine(COMMON)).toBe('285/75R17 on 17 x 8.5, offset 12 mm');
     expect(setupLine({ ...COMMON, spacerMm: 20 })).toBe('285/75R17 on 17 x 8.5, offset 12 mm, 20 mm spacer');
+    // As it was typed, as long as that still is it.
+    const inches = { ...COMMON, spacerMm: 19.05, typed: { spacerMm: '3/4' } };
+    expect(setupLine(inches)).toBe('285/75R17 on 17 x 8.5, offset 12 mm, 3/4 in (19.1 mm) spacer');
+    expect(setupLine({ ...inches, spacerMm: 25 })).toContain('25 mm spacer');
     const { offsetMm: _, ...byBackspacing } = COMMON.wheel;
     expect(setupLine({ ...COMMON, wheel: byBackspacing })).toBe('285/75R17 on 17 x 8.5');
   });

@@ -37,7 +37,7 @@ test('a verdict is a sentence to say aloud', () => {
   expect(verdictSentence({ ...VERDICT, gapMm: -12.7, marginMm: -20.7 }, 0)).toContain(
     'is overlapped by 12.7 mm (1/2 in)',
   );
-  expect(verdictSentence({ ...VERDICT, gapMm: 20, marginMm: 12 }, 0)).toContain('12 mm more than the 8 mm wanted');
+  expect(verdictSentence({ ...VERDICT, gapMm: 20, marginMm: 12 }, 0)).toContain('needs 8 mm, 12 mm to spare');
 });
 
 describe('what would clear it, said aloud', () => {

@@ -11,7 +11,7 @@ import QuantityField from '../kit/QuantityField.vue';
 import TypedField from '../kit/TypedField.vue';
 import { STANDARD_NAMES } from '../words';
 import { REMEDY_WORDS } from './finder-words';
-import { readLengths, readNumbers, writeLengths, writeList } from '../kit/read-lists';
+import { bothUnitsOf, readLengths, readNumbers, writeLengths, writeList } from '../kit/read-lists';
 import { useUnits } from '../stores/units';
 
 /** What may be changed where a tire would rub, by how much at most, and what each change costs. */
@@ -45,9 +45,22 @@ const tried = computed(() => {
       label: `Bump stop longer, ${units.unit}`,
       read: readLengths(LIMITS.bumpStopMm, units.unit),
       write,
+      echo: bothUnitsOf,
     },
-    { key: 'steeringStopsDeg', label: 'Less lock, °', read: readNumbers(LIMITS.lockDeg), write: writeList },
-    { key: 'axleShiftsMm', label: `Axle forward, ${units.unit}`, read: readLengths(LIMITS.shiftMm, units.unit), write },
+    {
+      key: 'steeringStopsDeg',
+      label: 'Less lock, °',
+      read: readNumbers(LIMITS.lockDeg),
+      write: writeList,
+      echo: () => '',
+    },
+    {
+      key: 'axleShiftsMm',
+      label: `Axle forward, ${units.unit}`,
+      read: readLengths(LIMITS.shiftMm, units.unit),
+      write,
+      echo: bothUnitsOf,
+    },
   ] as const;
 });
 
@@ -95,12 +108,13 @@ const setPrice = (change: (typeof PRICED_CHANGES)[number], minor: number | undef
     </p>
     <div class="pair">
       <TypedField
-        v-for="{ key, label, read, write } in tried"
-        :key="key"
+        v-for="{ key, label, read, write, echo } in tried"
+        :key="key + units.unit"
         :label="label"
         :value="question.allowed[key]"
         :read="read"
         :write="write"
+        :echo="echo"
         optional
         @change="(values) => setTried(key, values)"
       />

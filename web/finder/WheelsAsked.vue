@@ -7,7 +7,7 @@ import ChipGroup from '../kit/ChipGroup.vue';
 import QuantityField from '../kit/QuantityField.vue';
 import TypedField from '../kit/TypedField.vue';
 import { LIFT_WORDS } from './finder-words';
-import { readLengths, readNumbers, writeLengths, writeList } from '../kit/read-lists';
+import { bothUnitsOf, readLengths, readNumbers, writeLengths, writeList } from '../kit/read-lists';
 import { useUnits } from '../stores/units';
 
 /** Which wheels, spacers and heights are looked at. */
@@ -123,19 +123,23 @@ const STEPS = { min: 0.1, max: 500, unit: 'mm' };
     </template>
     <div class="pair">
       <TypedField
+        :key="`spacers ${units.unit}`"
         :label="`Spacers, ${units.unit}`"
         :value="question.spacers.map(({ thicknessMm }) => thicknessMm)"
         :read="readLengths(LIMITS.spacerMm, units.unit)"
         :write="writeLengths(units.unit)"
+        :echo="bothUnitsOf"
         optional
         hint="0; 25"
         @change="setSpacers"
       />
       <TypedField
+        :key="`lift ${units.unit}`"
         :label="`Lift at the wheel, ${units.unit}`"
         :value="question.lift?.amountsMm ?? []"
         :read="readLengths(LIMITS.suspensionLiftMm, units.unit)"
         :write="writeLengths(units.unit)"
+        :echo="bothUnitsOf"
         optional
         hint="0; 2 in"
         @change="(amountsMm) => setLift({ amountsMm })"

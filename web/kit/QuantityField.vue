@@ -5,6 +5,7 @@ import { fieldText } from '@/contracts/problems';
 import type { Range } from '@/core/1-base/limits';
 import { attempt } from '@/core/1-base/problem';
 import { parseLength, type LengthUnit } from '@/core/1-base/units/length';
+import { unitInRun } from '@/core/1-base/units/meant-length';
 import { useUnits } from '../stores/units';
 import { bareUnit, keptText, otherUnitText, parseQuantity, quantityText, type Quantity } from './quantity';
 
@@ -47,7 +48,11 @@ const props = withDefaults(
 const emit = defineEmits<{ change: [value: number | undefined, typed: string | undefined, unfinished?: true] }>();
 
 const units = useUnits();
-const unitNow = computed<LengthUnit>(() => bareUnit(props.quantity, props.measured ? units.measuring : units.unit));
+const unitOf = (typed: string): LengthUnit =>
+  bareUnit(
+    props.quantity,
+    props.measured ? unitInRun(typed, props.range, units.goingOn('vehicle'), units.unit) : units.unit,
+  );
 /** What a bare number in this field is in: fixed when it is typed. */
 const unit = ref<LengthUnit>(bareUnit(props.quantity, units.unit));
 
@@ -84,7 +89,7 @@ watch(
 
 function typeText(entered: string | null): void {
   text.value = entered ?? '';
-  unit.value = unitNow.value;
+  unit.value = unitOf(text.value);
   question.value = '';
   if (text.value.trim() === '' && props.optional) {
     refusal.value = '';
@@ -119,7 +124,7 @@ function leave(): void {
   if (refusal.value || text.value.trim() === '' || props.quantity !== 'length') return;
   const read = attempt(() => parseLength(text.value, unit.value));
   if (!read.ok) return;
-  if (props.measured) units.goOn(read.value.unit);
+  if (props.measured) units.goOn('vehicle', read.value.unit);
   if (!read.value.stated && unit.value !== units.unit) text.value = keptText(text.value, props.quantity, unit.value);
 }
 

@@ -13,6 +13,8 @@ const props = defineProps<{
   optional?: boolean;
   suffix?: string;
   hint?: string;
+  /** What was understood, said under the field. */
+  echo?: (value: T) => string;
   problem?: string | undefined;
 }>();
 const emit = defineEmits<{ change: [value: T | undefined] }>();
@@ -62,6 +64,7 @@ function typeText(entered: string | null): void {
     :label="label"
     :suffix="suffix"
     :placeholder="hint"
+    :messages="echo && value !== undefined && !refusal ? [echo(value)].filter(Boolean) : []"
     :error-messages="refusal || problem ? [refusal || problem || ''] : []"
     autocomplete="off"
     class="figures"

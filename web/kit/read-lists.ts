@@ -1,6 +1,6 @@
 import type { Range } from '@/core/1-base/limits';
 import { attempt, ProblemError, type Result } from '@/core/1-base/problem';
-import { formatMm, lengthIn, type LengthUnit } from '@/core/1-base/units/length';
+import { bothUnits, formatMm, lengthIn, type LengthUnit } from '@/core/1-base/units/length';
 import { meantLength } from '@/core/1-base/units/meant-length';
 
 /** Lengths (mm) one after another: `0, 25, 2 in`; a decimal comma stands between digits, a separating one before a space or `;`. */
@@ -26,6 +26,13 @@ export const readNumber =
   (range: Range) =>
   (text: string): Result<number> =>
     attempt(() => inRange(Number(text.trim().replace(',', '.')), range, text));
+
+/** Lengths (mm) in both units, for an echo under their field. */
+export const bothUnitsOf = (values: readonly number[]): string =>
+  values
+    .filter((mm) => mm !== 0)
+    .map(bothUnits)
+    .join('; ');
 
 export const writeList = (values: readonly number[]): string => values.map((value) => formatMm(value, 2)).join('; ');
 export const writeNumber = (value: number): string => String(value);

@@ -10,7 +10,7 @@ import { AXLE_CHANGE_KEYS, type AxleChanges } from '@/core/6-decisions/plan/setu
 import type { Axle } from '@/core/2-vehicle/setup/corner-key';
 import type { Problem } from '@/core/1-base/problem';
 import { MODIFICATION_WORDS } from '@/sheets/plan-words';
-import { readLengths, readNumbers, writeLengths, writeList } from '../kit/read-lists';
+import { bothUnitsOf, readLengths, readNumbers, writeLengths, writeList } from '../kit/read-lists';
 import { useUnits } from '../stores/units';
 import QuantityField from '../kit/QuantityField.vue';
 import TypedField from '../kit/TypedField.vue';
@@ -167,15 +167,17 @@ const triedLine = (axle: Axle): string => {
             :value="plan.tried[axle][key]"
             :read="READ[key]"
             :write="WRITE[key]"
+            :echo="key.endsWith('Mm') ? bothUnitsOf : () => ''"
             optional
             @change="(values) => tryAt(axle, key, values)"
           />
           <TypedField
             v-if="axle === axles[0]"
-            label="Body lift (whole), mm"
+            :label="`Body lift (whole), ${units.unit}`"
             :value="plan.bodyLiftsMm.length ? plan.bodyLiftsMm : undefined"
             :read="readBodyLifts"
             :write="writeLengths(units.unit)"
+            :echo="bothUnitsOf"
             optional
             @change="(values) => emit('change', (next) => (next.bodyLiftsMm = values ?? []))"
           />

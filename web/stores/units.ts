@@ -4,6 +4,9 @@ import { computed, ref, watch } from 'vue';
 import { LENGTH_UNITS, type LengthUnit } from '@/core/1-base/units/length';
 import { useJobStore } from './job';
 
+/** What is measured one after the other, and so in one unit: the vehicle's own numbers, or gaps round a tire. */
+export type Run = 'vehicle' | 'gaps';
+
 /** What a bare number is in: the job's unit, outside of jobs the shop's; while measuring, the unit of the run of readings. */
 export const useUnits = defineStore('units', () => {
   const job = useJobStore();
@@ -15,19 +18,19 @@ export const useUnits = defineStore('units', () => {
     },
   });
   const unit = computed<LengthUnit>(() => (job.document ? (job.document.units ?? 'mm') : (chosen.value ?? 'mm')));
-  const run = ref<LengthUnit | null>(null);
-  watch([() => job.id, unit], () => (run.value = null), { flush: 'sync' });
+  const runs = ref<Readonly<Partial<Record<Run, LengthUnit>>>>({});
+  watch([() => job.id, unit], () => (runs.value = {}), { flush: 'sync' });
   const isInches = computed(() => unit.value === 'in');
 
   return {
     chosen,
     unit,
-    /** Of the readings taken since the job was opened; null: none yet. */
-    run,
-    /** Of a bare number at the tape: that of the readings just taken. */
-    measuring: computed<LengthUnit>(() => run.value ?? unit.value),
-    /** A measurement was taken in this unit: bare numbers go on in it. */
-    goOn: (taken: LengthUnit): void => void (run.value = taken),
+    /** The unit of the readings of a run taken since the job was opened; none: nothing was taken. */
+    runs,
+    /** The unit of a bare number that goes on in a run. */
+    goingOn: (run: Run): LengthUnit => runs.value[run] ?? unit.value,
+    /** A measurement was taken in this unit: bare numbers of its run go on in it. */
+    goOn: (run: Run, taken: LengthUnit): void => void (runs.value = { ...runs.value, [run]: taken }),
     pressure: computed(() => (isInches.value ? ('psi' as const) : ('kPa' as const))),
     torque: computed(() => (isInches.value ? ('lbft' as const) : ('nm' as const))),
     distance: computed(() => (isInches.value ? ('mi' as const) : ('km' as const))),

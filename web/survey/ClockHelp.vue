@@ -4,13 +4,14 @@ import { fieldText } from '@/contracts/problems';
 import { LIMITS } from '@/core/1-base/limits';
 import { clockFromAngle, clockFromTapes } from '@/core/1-base/units/clock-finder';
 import { attempt } from '@/core/1-base/problem';
-import { parseQuantity } from '../kit/quantity';
+import { heardText, parseQuantity } from '../kit/quantity';
 import { useUnits } from '../stores/units';
 
 /** Three ways to a finer clock: a phone's inclinometer, two tape distances, a printed degree ring. */
 const emit = defineEmits<{ clock: [clock: string]; close: [] }>();
 
 const toward = ref<'front' | 'rear'>('front');
+const RISE = { min: -1500, max: 1500, unit: 'mm' };
 const units = useUnits();
 const angle = ref('');
 const away = ref('');
@@ -24,8 +25,8 @@ const angleProblems = computed(() =>
   angle.value.trim() === '' || readAngle.value.ok ? [] : readAngle.value.problems.map(fieldText),
 );
 const byTapes = computed(() => {
-  const fromHub = parseQuantity(away.value, 'length', LIMITS.hubToLipMm, units.measuring);
-  const above = parseQuantity(rise.value, 'length', { min: -1500, max: 1500, unit: 'mm' }, units.measuring);
+  const fromHub = parseQuantity(away.value, 'length', LIMITS.hubToLipMm, units.goingOn('gaps'));
+  const above = parseQuantity(rise.value, 'length', RISE, units.goingOn('gaps'));
   if (!fromHub.ok || !above.ok) return null;
   return attempt(() => clockFromTapes(fromHub.value, above.value, toward.value));
 });
@@ -61,8 +62,22 @@ const byTapes = computed(() => {
         From the hub centre straight to the place, and how far the place stands above the hub (- below).
       </p>
       <div class="pair">
-        <v-text-field v-model="away" label="Hub centre to the place" autocomplete="off" class="figures" />
-        <v-text-field v-model="rise" label="Above the hub" autocomplete="off" class="figures" />
+        <v-text-field
+          v-model="away"
+          label="Hub centre to the place"
+          :hint="heardText(away, LIMITS.hubToLipMm, units.goingOn('gaps'))"
+          persistent-hint
+          autocomplete="off"
+          class="figures"
+        />
+        <v-text-field
+          v-model="rise"
+          label="Above the hub"
+          :hint="heardText(rise, RISE, units.goingOn('gaps'))"
+          persistent-hint
+          autocomplete="off"
+          class="figures"
+        />
       </div>
       <p v-if="byTapes && !byTapes.ok" class="verdict-rubs" role="alert">
         Expected {{ byTapes.problems[0]!.expected }}; found {{ byTapes.problems[0]!.found }}.

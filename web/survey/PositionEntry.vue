@@ -3,7 +3,7 @@ import { reactive, ref } from 'vue';
 import type { LowgapObstacle } from '@/contracts/lowgap-file';
 import { fieldText } from '@/contracts/problems';
 import { LIMITS } from '@/core/1-base/limits';
-import { parseQuantity } from '../kit/quantity';
+import { heardText, parseQuantity } from '../kit/quantity';
 import { useUnits } from '../stores/units';
 
 /** A place by its position: from the centre of the hub's face, wheels straight, at ride height. */
@@ -20,7 +20,7 @@ const texts = reactive(['', '', '']);
 const problems = ref<string[]>(['', '', '']);
 
 function take(): void {
-  const read = texts.map((text) => parseQuantity(text, 'length', LIMITS.coordinateMm, units.measuring));
+  const read = texts.map((text) => parseQuantity(text, 'length', LIMITS.coordinateMm, units.goingOn('gaps')));
   problems.value = read.map((r) => (r.ok ? '' : r.problems.map(fieldText).join(' ')));
   const point = read.flatMap((r) => (r.ok ? [r.value] : []));
   if (point.length < 3) return;
@@ -43,6 +43,9 @@ const others = props.obstacle.shape !== undefined && props.obstacle.shape.type !
         v-model="texts[i]"
         :label="axis"
         :error-messages="problems[i] ? [problems[i]!] : []"
+        :suffix="/^[-+\d.,]+$/.test(texts[i]!.trim()) ? units.goingOn('gaps') : undefined"
+        :hint="heardText(texts[i]!, LIMITS.coordinateMm, units.goingOn('gaps'))"
+        persistent-hint
         class="figures"
         autocomplete="off"
       />

@@ -6,7 +6,7 @@ import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { ReadingPlace } from '@/core/3-survey/reading/reading';
 import AcrossPicker from './AcrossPicker.vue';
 import { LIMITS } from '@/core/1-base/limits';
-import { parseLength } from '@/core/1-base/units/length';
+import { parseLength, type LengthUnit } from '@/core/1-base/units/length';
 import { doubtOf, SAME_READING_MM } from '@/core/3-survey/reading/doubt';
 import { heardText } from '../kit/quantity';
 import { useUnits } from '../stores/units';
@@ -53,7 +53,7 @@ function take(): void {
     props.cornerKey,
     props.corner,
     props.obstacle,
-    unit.value,
+    unit.of,
   );
   problems.value = {};
   question.value = '';
@@ -66,7 +66,7 @@ function take(): void {
   const isAnswer = doubted !== null && Math.abs(gapMm - doubted) <= SAME_READING_MM;
   doubted = doubt && !isAnswer ? gapMm : null;
   if (doubted !== null) return void (question.value = doubtText(doubt, gapMm));
-  units.goOn(parseLength(form.gap, unit.value).unit);
+  units.goOn('gaps', parseLength(form.gap, unit.of(form.gap, LIMITS.gapMm)).unit);
   emit('take', doubt ? { ...read.value, confirmed: true } : read.value);
   form.gap = '';
   form.outboard = '';
@@ -74,9 +74,10 @@ function take(): void {
 }
 
 const isBare = (text: string): boolean => /^[-+\d.,]+$/.test(text.trim());
-const suffix = (text: string): string | undefined => (isBare(text) ? unit.value : undefined);
-const heard = (field: 'gap' | 'outboard' | 'hubToLip'): string =>
-  heardText(form[field], LIMITS[`${field}Mm`], unit.value);
+type Length = 'gap' | 'outboard' | 'hubToLip';
+const unitOf = (field: Length): LengthUnit => unit.of(form[field], LIMITS[`${field}Mm`]);
+const suffix = (field: Length): string | undefined => (isBare(form[field]) ? unitOf(field) : undefined);
+const heard = (field: Length): string => heardText(form[field], LIMITS[`${field}Mm`], unitOf(field));
 const errors = (field: FormField): string[] => (problems.value[field] ? [problems.value[field]!] : []);
 </script>
 
@@ -106,7 +107,7 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
       v-model="form.hubToLip"
       label="Hub to lip now (empty: at ride height)"
       :error-messages="errors('hubToLip')"
-      :suffix="suffix(form.hubToLip)"
+      :suffix="suffix('hubToLip')"
       :hint="heard('hubToLip')"
       persistent-hint
       autocomplete="off"
@@ -117,9 +118,9 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
         ref="gapField"
         v-model="form.gap"
         label="Gap"
-        :placeholder="unit === 'in' ? '2 7/8 or 57 mm' : '57 or 2 7/8 in'"
+        :placeholder="unit.run.value === 'in' ? '2 7/8 or 57 mm' : '57 or 2 7/8 in'"
         :error-messages="errors('gap')"
-        :suffix="suffix(form.gap)"
+        :suffix="suffix('gap')"
         :hint="heard('gap')"
         persistent-hint
         class="gap figures"
@@ -132,7 +133,7 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
         label="Outboard of sidewall"
         placeholder="if known"
         :error-messages="errors('outboard')"
-        :suffix="suffix(form.outboard)"
+        :suffix="suffix('outboard')"
         :hint="heard('outboard')"
         persistent-hint
         class="figures"

@@ -13,7 +13,8 @@ const FORM: ReadingForm = {
   gap: '4 1/2',
   outboard: '',
 };
-const read = (changes: Partial<ReadingForm>) => readForm({ ...FORM, ...changes }, 'frontLeft', corner, obstacle, 'mm');
+const read = (changes: Partial<ReadingForm>) =>
+  readForm({ ...FORM, ...changes }, 'frontLeft', corner, obstacle, () => 'mm');
 
 describe('one reading from the form', () => {
   test('keeps the number and what was typed', () => {

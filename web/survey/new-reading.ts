@@ -2,7 +2,7 @@ import { readingSchema, type LowgapCorner, type LowgapObstacle, type LowgapReadi
 import { parseWith } from '@/contracts/parse';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { surveyedObstacles } from '@/core/3-survey/prepared/surveyed-obstacles';
-import { LIMITS } from '@/core/1-base/limits';
+import { LIMITS, type Range } from '@/core/1-base/limits';
 import { parseClock } from '@/core/1-base/units/clock';
 import { attempt, type Problem, type Result } from '@/core/1-base/problem';
 import { tireSection } from '@/core/2-vehicle/tire/section';
@@ -46,12 +46,13 @@ export function readForm(
   key: CornerKey,
   corner: LowgapCorner,
   obstacle: LowgapObstacle,
-  /** Of bare numbers. */
-  unit: LengthUnit,
+  /** Of a bare number within a range. */
+  unitOf: (text: string, range: Range) => LengthUnit,
 ): Result<LowgapReading> {
   const problems: Problem[] = [];
   const typed: Record<string, string> = {};
   const take = (text: string, field: 'gapMm' | 'outboardMm' | 'hubToLipMm'): number | undefined => {
+    const unit = unitOf(text, LIMITS[field]);
     const parsed = parseQuantity(text, 'length', LIMITS[field], unit);
     if (parsed.ok) {
       typed[field] = keptText(text, 'length', unit);

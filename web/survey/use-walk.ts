@@ -54,16 +54,17 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
 
   const text = ref('');
   const units = useUnits();
-  const unit = useMeasuringUnit(() => props.corner);
+  const measuring = useMeasuringUnit(() => props.corner);
+  const limit = computed(
+    () => LIMITS[heightAsked.value ? 'hubToLipMm' : asked.value?.kind === 'outboard' ? 'outboardMm' : 'gapMm'],
+  );
+  const unit = computed(() => measuring.of(text.value, limit.value));
   /** What was just typed settles the unit of the bare numbers after it. */
   function goOn(): void {
     const read = attempt(() => parseLength(text.value, unit.value));
-    if (read.ok) units.goOn(read.value.unit);
+    if (read.ok) units.goOn('gaps', read.value.unit);
   }
-  const heard = computed(() => {
-    const limit = heightAsked.value ? 'hubToLipMm' : asked.value?.kind === 'outboard' ? 'outboardMm' : 'gapMm';
-    return heardText(text.value, LIMITS[limit], unit.value);
-  });
+  const heard = computed(() => heardText(text.value, limit.value, unit.value));
   const across = ref<ReadingPlace>('tread');
   /** How the tape is held: as asked, unless somebody holds it otherwise. */
   const nearest = ref(false);
@@ -120,7 +121,7 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
     if (!read.ok) return read.problems;
     const trial = { clock: '12:00', across: 'tread', steer: 'straight', nearest: false, outboard: '' } as const;
     const thing = { id: 'trial', mount: 'body', material: 'sheetMetal' } as const;
-    const landed = readForm({ ...trial, gap: '50 mm', hubToLip }, props.cornerKey, props.corner, thing, unit.value);
+    const landed = readForm({ ...trial, gap: '50 mm', hubToLip }, props.cornerKey, props.corner, thing, measuring.of);
     return landed.ok ? [] : landed.problems;
   }
 
@@ -165,7 +166,7 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
       props.cornerKey,
       props.corner,
       { id: now.stop, mount: 'body', material: 'sheetMetal' },
-      unit.value,
+      measuring.of,
     );
     if (!read.ok) return void (refusal.value = read.problems.map(fieldText).join(' '));
     const doubt = doubtOf(read.value, others(now.stop), fittedRadiusMm(props.corner), now.expectedMm);

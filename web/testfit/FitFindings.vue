@@ -90,6 +90,8 @@ interface Row {
   readonly finding: FindingEntry;
   readonly label: string;
   readonly predictedMm: number | null;
+  /** What would be predicted by now, where that is something else. */
+  readonly nowMm: number | null;
   readonly why: string;
   readonly contradicts: boolean;
 }
@@ -131,6 +133,8 @@ const rows = computed<Row[]>(() =>
       finding,
       label: `${labelOf(finding.corner, finding.obstacle)}, ${cornerName(finding.corner)}`,
       predictedMm: finding.expectedMm ?? gap?.gapMm ?? null,
+      nowMm:
+        gap && finding.expectedMm !== undefined && Math.abs(gap.gapMm - finding.expectedMm) > 0.5 ? gap.gapMm : null,
       why: found && 'why' in found ? WHY_WORDS[found.why] : '',
       contradicts: clashing.value.has(finding),
     };
@@ -208,7 +212,12 @@ const remove = (index: number): void => props.state.change((one) => void one.fin
               <span v-else-if="r.why" class="verdict-close block">{{ r.why }}</span>
             </th>
             <td>{{ POSTURE_WORDS[r.finding.posture].name }}</td>
-            <td>{{ r.predictedMm === null ? 'not known' : `${formatMm(r.predictedMm)} mm` }}</td>
+            <td>
+              {{ r.predictedMm === null ? 'not known' : `${formatMm(r.predictedMm)} mm`
+              }}<span v-if="r.nowMm !== null" class="muted block" data-testid="by-now"
+                >as predicted then; by what was learned since {{ formatMm(r.nowMm) }} mm</span
+              >
+            </td>
             <td>
               <strong>{{ seenWords(r.finding) }}</strong>
             </td>

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { LIMITS } from '../limits';
 import { attempt } from '../problem';
 import { formatFraction, formatMm, LENGTH_UNITS, lengthIn, type LengthUnit } from './length';
-import { meantLength, rangeText, withItsUnit } from './meant-length';
+import { meantLength, rangeText, unitInRun, withItsUnit } from './meant-length';
 
 const read = (text: string, bare: LengthUnit, range = LIMITS.hubToLipMm) =>
   attempt(() => meantLength(text, range, bare));
@@ -104,4 +104,12 @@ describe('as it is written again', () => {
     expect(lengthIn(73.025, 'in')).toBe('2 7/8');
     expect(lengthIn(73.4, 'in')).toBe('73.4 mm');
   });
+});
+
+test('a run goes on in its unit, unless the number can only be of the shop’s own', () => {
+  const gap = LIMITS.gapMm;
+  expect(unitInRun('4', gap, 'in', 'mm')).toBe('in');
+  expect(unitInRun('60', gap, 'in', 'mm')).toBe('mm');
+  expect(unitInRun('60', gap, 'mm', 'in')).toBe('mm');
+  expect(unitInRun('wide', gap, 'in', 'mm')).toBe('in');
 });

@@ -27,7 +27,7 @@ export function meantLength(text: string, range: Range, bare: LengthUnit): Parse
     });
   }
   if (isIn) return read;
-  throw new ProblemError({ code: 'outOfRange', path: '', expected: rangeText(range, bare), found });
+  throw new ProblemError({ code: 'outOfRange', path: '', expected: rangeText(range, read.unit), found });
 }
 
 /** `50 to 1500 mm`, for a shop of inches `2 to 59.1 in (50 to 1500 mm)`. */
@@ -44,4 +44,13 @@ const isLikely = (mm: number, { likely }: Range): boolean =>
 export function withItsUnit(text: string, bare: LengthUnit): string {
   const read = attempt(() => parseLength(text, bare));
   return !read.ok || read.value.stated || read.value.mm === 0 ? text.trim() : `${text.trim()} ${bare}`;
+}
+
+/**
+ * The unit of a bare number that goes on in a run of `run` where the job works in `shop`: the run's, unless it cannot be and
+ * the shop's can (a 60 after 2 1/4 in, between readings in mm).
+ */
+export function unitInRun(text: string, range: Range, run: LengthUnit, shop: LengthUnit): LengthUnit {
+  const isMeant = (unit: LengthUnit): boolean => attempt(() => meantLength(text, range, unit)).ok;
+  return run !== shop && !isMeant(run) && isMeant(shop) ? shop : run;
 }

@@ -45,6 +45,23 @@ export const USUAL = {
   instantCentreMm: 10,
 } as const;
 
+/**
+ * The same for values that stand in for a measurement nobody took: how far vehicles of all kinds lie from them. Working values
+ * of this project, no published source.
+ */
+export const UNMEASURED = {
+  /** Share of the diameter and the width: any size may be fitted. */
+  tireShare: 0.05,
+  offsetMm: 15,
+  bumpMm: 25,
+  droopMm: 25,
+  lockDeg: 4,
+  axisDeg: 3,
+  kingpinOffsetMm: 25,
+  camberDeg: 0.7,
+  toeDeg: 0.3,
+} as const;
+
 /** mm within which 95 of 100 positions lie, by kind of shape. */
 const POSITION_TOLERANCE_MM: Readonly<Record<ShapeDescription['type'], number>> = {
   points: 6,

@@ -4,7 +4,8 @@ import type { WheelAndTire } from '../../2-vehicle/setup/wheel-and-tire';
 import { type MotionDescription, hasBallJoints } from '../../2-vehicle/motion/motion-description';
 import { tireSection } from '../../2-vehicle/tire/section';
 import { wheelOffsetMm } from '../../2-vehicle/wheel/rim';
-import { USUAL } from '../../3-survey/reading/usual-errors';
+import type { StartingValue } from '../../3-survey/known/known';
+import { UNMEASURED, USUAL } from '../../3-survey/reading/usual-errors';
 
 /** A corner with a setup on it. */
 export interface Fit {
@@ -37,8 +38,14 @@ export interface SharedError {
   disturb(fit: Fit, z: number): Fit;
 }
 
-/** Every shared number of a fit that may be off. Tire and wheel count once where the tried ones are the fitted ones. */
+/**
+ * Every shared number of a fit that may be off. Tire and wheel count once where the tried ones are the fitted ones; a starting value
+ * that nobody measured may be off by as much as vehicles differ.
+ */
 export function sharedErrors({ corner, setup }: Fit): SharedError[] {
+  const stands = (value: StartingValue): boolean => corner.starting?.includes(value) ?? false;
+  const sigma = (value: StartingValue, usual: number, unmeasured: number): number =>
+    stands(value) ? unmeasured : usual;
   const errors: SharedError[] = [];
   const onCorner = (source: SharedSource, name: string, change: (c: CornerDescription, z: number) => object): void => {
     errors.push({
@@ -63,18 +70,20 @@ export function sharedErrors({ corner, setup }: Fit): SharedError[] {
       }),
     });
   };
-  both('fitted diameter', 'fittedTire', tireOff('diameter'), sameTire);
-  both('fitted width', 'fittedTire', tireOff('width'), sameTire);
-  both('fitted offset', 'fittedOffset', offsetOff, sameWheel);
+  both('fitted diameter', 'fittedTire', tireOff('diameter', stands('tire')), sameTire);
+  both('fitted width', 'fittedTire', tireOff('width', stands('tire')), sameTire);
+  both('fitted offset', 'fittedOffset', offsetOff(stands('wheel')), sameWheel);
   if (!sameTire) {
     onSetup('triedTire', 'tried diameter', tireOff('diameter'));
     onSetup('triedTire', 'tried width', tireOff('width'));
   }
-  if (!sameWheel) onSetup('triedOffset', 'tried offset', offsetOff);
+  if (!sameWheel) onSetup('triedOffset', 'tried offset', offsetOff(false));
 
+  const bumpMm = sigma('bumpMm', USUAL.bumpMm, UNMEASURED.bumpMm);
+  const droopMm = sigma('droopMm', USUAL.droopMm, UNMEASURED.droopMm);
   // The stops move, not the surveyed travel: readings taken at a stop stay readings at that stop.
-  onSetup('bumpTravel', 'bump', (s, z) => ({ bumpLimitShiftMm: s.bumpLimitShiftMm + USUAL.bumpMm * z }));
-  onSetup('droopTravel', 'droop', (s, z) => ({ droopLimitShiftMm: s.droopLimitShiftMm + USUAL.droopMm * z }));
+  onSetup('bumpTravel', 'bump', (s, z) => ({ bumpLimitShiftMm: s.bumpLimitShiftMm + bumpMm * z }));
+  onSetup('droopTravel', 'droop', (s, z) => ({ droopLimitShiftMm: s.droopLimitShiftMm + droopMm * z }));
   onSetup('parkedHeight', 'parked', (s, z) => ({ suspensionLiftMm: s.suspensionLiftMm + USUAL.parkedMm * z }));
   const { hubToLipMm, steering } = corner;
   if (hubToLipMm !== undefined && corner.obstacles.some((o) => o.readings?.some((r) => r.hubToLipMm !== undefined))) {
@@ -84,7 +93,7 @@ export function sharedErrors({ corner, setup }: Fit): SharedError[] {
     const keys = ['lockLeftDeg', 'lockRightDeg'] as const;
     for (const key of keys) {
       onCorner('locks', key, (c, z) => ({
-        steering: { ...c.steering, [key]: angle(steering[key] + USUAL.lockDeg * z) },
+        steering: { ...c.steering, [key]: angle(steering[key] + sigma(key, USUAL.lockDeg, UNMEASURED.lockDeg) * z) },
       }));
     }
     for (const key of ['steerStopLeftDeg', 'steerStopRightDeg'] as const) {
@@ -92,14 +101,19 @@ export function sharedErrors({ corner, setup }: Fit): SharedError[] {
       if (stop !== undefined) onSetup('steerStops', key, (_, z) => ({ [key]: angle(stop + USUAL.steerStopDeg * z) }));
     }
     if (!hasBallJoints(corner.motion)) {
-      for (const [key, sigma] of AXIS_NUMBERS) {
+      for (const [key, usual, unmeasured] of AXIS_NUMBERS) {
         const value = steering[key] ?? 0;
-        onCorner('steeringAxis', key, (c, z) => ({ steering: { ...c.steering, [key]: value + sigma * z } }));
+        const by = sigma(key, usual, unmeasured);
+        onCorner('steeringAxis', key, (c, z) => ({ steering: { ...c.steering, [key]: value + by * z } }));
       }
     }
   }
-  onCorner('alignment', 'camber', (c, z) => ({ staticCamberDeg: c.staticCamberDeg + USUAL.camberDeg * z }));
-  onCorner('alignment', 'toe', (c, z) => ({ staticToeDeg: c.staticToeDeg + USUAL.toeDeg * z }));
+  onCorner('alignment', 'camber', (c, z) => ({
+    staticCamberDeg: c.staticCamberDeg + sigma('staticCamberDeg', USUAL.camberDeg, UNMEASURED.camberDeg) * z,
+  }));
+  onCorner('alignment', 'toe', (c, z) => ({
+    staticToeDeg: c.staticToeDeg + sigma('staticToeDeg', USUAL.toeDeg, UNMEASURED.toeDeg) * z,
+  }));
   for (const { name, off } of motionNumbers(corner.motion)) {
     onCorner('hardPoints', name, (c, z) => ({ motion: off(c.motion, z) }));
   }
@@ -112,28 +126,30 @@ const angle = (degrees: number): number => Math.max(0.1, degrees);
 type FitmentChange = (fitment: WheelAndTire, z: number) => Partial<WheelAndTire>;
 
 const AXIS_NUMBERS = [
-  ['inclinationDeg', USUAL.axisDeg],
-  ['casterDeg', USUAL.axisDeg],
-  ['kingpinOffsetMm', USUAL.hardPointMm],
+  ['inclinationDeg', USUAL.axisDeg, UNMEASURED.axisDeg],
+  ['casterDeg', USUAL.axisDeg, UNMEASURED.axisDeg],
+  ['kingpinOffsetMm', USUAL.hardPointMm, UNMEASURED.kingpinOffsetMm],
 ] as const;
 
 const tireOff =
-  (which: 'diameter' | 'width'): FitmentChange =>
+  (which: 'diameter' | 'width', isStarting = false): FitmentChange =>
   ({ tire, wheel }, z) => {
     const section = tireSection(tire, wheel.widthIn);
     const key = which === 'diameter' ? 'measuredDiameterMm' : 'measuredWidthMm';
     const value = which === 'diameter' ? section.diameterMm : section.widthMm;
     const share = which === 'diameter' ? USUAL.diameterShare : USUAL.widthShare;
-    const sigma = tire[key] === undefined ? share * value : USUAL.measuredTireMm;
+    const usual = tire[key] === undefined ? share * value : USUAL.measuredTireMm;
+    const sigma = isStarting && tire[key] === undefined ? UNMEASURED.tireShare * value : usual;
     return { tire: { ...tire, [key]: value + sigma * z } };
   };
 
-const offsetOff: FitmentChange = ({ wheel }, z) => {
-  const sigma = wheel.offsetMm === undefined ? USUAL.backspacingMm : USUAL.offsetMm;
-  return {
-    wheel: { diameterIn: wheel.diameterIn, widthIn: wheel.widthIn, offsetMm: wheelOffsetMm(wheel) + sigma * z },
+const offsetOff =
+  (isStarting: boolean): FitmentChange =>
+  ({ wheel }, z) => {
+    const usual = wheel.offsetMm === undefined ? USUAL.backspacingMm : USUAL.offsetMm;
+    const offsetMm = wheelOffsetMm(wheel) + (isStarting ? UNMEASURED.offsetMm : usual) * z;
+    return { wheel: { diameterIn: wheel.diameterIn, widthIn: wheel.widthIn, offsetMm } };
   };
-};
 
 interface MotionNumber {
   readonly name: string;
