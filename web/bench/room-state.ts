@@ -1,3 +1,4 @@
+import { CORNER_KEYS } from '@/core/2-vehicle/setup/corner-key';
 import type { Verdict } from '@/core/4-clearance/case/standard';
 import type { JobStore } from '../stores/job';
 
@@ -9,5 +10,7 @@ export function benchState(job: JobStore): string {
   const count = (verdict: Verdict): number => obstacles.filter((o) => o.verdict === verdict).length;
   if (count('rubs')) return `${count('rubs')} rub${count('rubs') === 1 ? 's' : ''}`;
   if (count('tooClose')) return `${count('tooClose')} too close`;
-  return lowGap && lowGap.verdict !== 'notKnown' ? 'nothing rubs' : 'not known';
+  if (!lowGap || lowGap.verdict === 'notKnown') return 'not known';
+  const silent = CORNER_KEYS.filter((key) => !obstacles.some(({ corner }) => corner === key)).length;
+  return silent > 0 ? `clear at ${4 - silent} of 4` : 'nothing rubs';
 }

@@ -139,6 +139,8 @@ describe('the shell', () => {
       ({ corner, id }) => corner === low.corner && id === low.obstacle,
     )!.label;
     expect(pageText()).toContain(label);
+    // The setup goes on all four; of a corner that was not taken nothing is said.
+    expect(said('gap-strip')).toMatch(/says nothing of .*rear right/);
     expect(keys(/Save as a file/)).toHaveLength(1);
   });
 });

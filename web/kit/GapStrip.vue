@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { marginWords, needsWords } from '@/core/4-clearance/case/standard';
-import { cornerName } from '@/core/2-vehicle/setup/corner-key';
+import { CORNER_KEYS, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { computed } from 'vue';
 import { problemText } from '../problem-words';
 import { formatFraction, formatMm } from '@/core/1-base/units/length';
@@ -21,6 +21,13 @@ const limits = computed(() => (low.value ? cornerLimits(job.document, low.value.
 const verdict = computed(() => low.value?.verdict ?? null);
 /** Corners about which too little is known to say that they clear, with what to measure first. */
 const unknown = computed(() => unknownWords(job.evaluation?.known ?? []));
+
+/** Corners that the setup stands on too, and of which nothing can be said. */
+const unsaid = computed(() => {
+  const surveyed = new Set(job.evaluation?.obstacles.map(({ corner }) => corner));
+  const silent = CORNER_KEYS.filter((key) => !surveyed.has(key));
+  return silent.length > 0 ? `says nothing of ${silent.map((key) => cornerName(key)).join(', ')}` : '';
+});
 
 /** How often less is left than wanted at the low gap's obstacle, once that is known. */
 const chance = computed(() => {
@@ -59,6 +66,7 @@ function showWhere(): void {
           {{ low.clock }} on the {{ ACROSS_NAMES[low.across] }}
           <template v-if="chance !== null"> · short {{ chanceWords(chance) }}</template>
           <template v-if="verdict === 'notKnown'"> · {{ unknown }}</template>
+          <template v-if="unsaid"> · {{ unsaid }}</template>
         </span>
       </button>
       <PostureGlyph
