@@ -197,7 +197,7 @@ const print = (): void => window.print();
               <template v-if="v">
                 <VerdictMark :verdict="v.verdict" :size="16" bare />
                 <span :class="`verdict-${v.verdict}`">{{ formatMm(v.gapMm) }}</span>
-                <span class="muted small"> {{ marginWords(v.marginMm) }}</span>
+                <span class="muted small spare">{{ marginWords(v.marginMm) }}</span>
                 <span class="visually-hidden">{{ VERDICT_WORDS[v.verdict] }}</span>
                 <span v-if="i > 0 && row.verdicts[0]" class="muted">
                   ({{ signedMm(v.marginMm - row.verdicts[0].marginMm) }})
@@ -232,6 +232,9 @@ const print = (): void => window.print();
 </template>
 
 <style scoped>
+.spare {
+  margin-inline: 8px 4px;
+}
 .head h2 {
   flex: 1;
   font-size: 20px;

@@ -70,6 +70,7 @@ function set(key: CornerKey, field: 'hubToLipMm' | 'groundToLipMm', mm: number |
           :label="`${CORNER_NAMES[r.key]} ${f.label}`"
           :value="f.value"
           :range="f.range"
+          measured
           optional
           @change="(mm) => set(r.key, f.key, mm)"
         />

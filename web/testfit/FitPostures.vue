@@ -73,6 +73,7 @@ const isRead = ({ kind, reach }: TriedPostureEntry): boolean => {
         <template v-for="key in job.corners" :key="key">
           <QuantityField
             :label="`${CORNER_NAMES[key]} hub to lip then`"
+            measured
             :value="p.reach[key]?.hubToLipMm"
             :range="LIMITS.hubToLipMm"
             optional

@@ -112,4 +112,6 @@ test('a run goes on in its unit, unless the number can only be of the shop’s o
   expect(unitInRun('60', gap, 'in', 'mm')).toBe('mm');
   expect(unitInRun('60', gap, 'mm', 'in')).toBe('mm');
   expect(unitInRun('wide', gap, 'in', 'mm')).toBe('in');
+  // 12 in of gap or beside the tire no well has; 12 mm is usual (common practice, no source).
+  for (const range of [gap, LIMITS.outboardMm]) expect(unitInRun('12', range, 'in', 'mm')).toBe('mm');
 });

@@ -1,10 +1,11 @@
+import { LIMITS } from '../../1-base/limits';
 import { toRadians } from '../../1-base/units/angle';
 import { parseClock } from '../../1-base/units/clock';
 import { attempt } from '../../1-base/problem';
 import type { ReadingDescription } from './reading';
 
 /** mm: a tape from the tire to the inside of a wheel well does not read more. Working value. */
-export const LARGEST_LIKELY_MM = 260;
+export const LARGEST_LIKELY_MM = LIMITS.gapMm.likely!.max;
 
 /** mm, and share of what is foretold, by which a reading may differ from it. Working values. */
 export const FORETOLD = { mm: 15, share: 0.25 } as const;
