@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { canClear } from '@/core/3-survey/known/known';
 import { marginWords } from '@/core/4-clearance/case/standard';
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { mdiCheckDecagramOutline } from '@mdi/js';
@@ -54,11 +55,13 @@ function words({ holds, marginMm, obstacle, corner }: ClaimFinding): string {
   return holds ? `holds, ${marginWords(marginMm)}` : `${marginWords(marginMm)} at ${where}`;
 }
 
+/** Enough was measured to say that a claim holds. */
+const isSaid = computed(() => canClear(job.corners, check.value?.notKnown ?? [], job.begun));
 function verdict(tire: ClaimedTire): string {
   const all = tire.findings.filter((one) => one.standard === 'neverRub');
   const fails = all.filter(({ holds }) => !holds);
   const notKnown = check.value!.notKnown.map((key) => cornerName(key));
-  if (fails.length === 0 && notKnown.length === job.corners.length) {
+  if (fails.length === 0 && !isSaid.value) {
     return `Not known: ${unknownWords(job.evaluation?.known ?? [])} Nothing can be said of a claim before.`;
   }
   if (fails.length === 0 && notKnown.length) {
@@ -75,10 +78,9 @@ const figuresOf = (tire: ClaimedTire): FiguresRow[] =>
     name: CLAIM_POSTURE_WORDS[posture],
     cells: STANDARD_IDS.map((standard) => {
       const finding = findingOf(tire, posture, standard);
-      const isSaid = check.value!.notKnown.length < job.corners.length;
       return {
         text: words(finding),
-        tone: !finding.holds ? 'rubs' : isSaid && finding.marginMm !== null ? 'clear' : 'muted',
+        tone: !finding.holds ? 'rubs' : isSaid.value && finding.marginMm !== null ? 'clear' : 'muted',
       };
     }),
   }));

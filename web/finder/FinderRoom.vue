@@ -18,6 +18,7 @@ import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { unknownWords } from '../advice';
 import FinderBoard, { type BoardMark } from './FinderBoard.vue';
 import { marginWords } from '@/core/4-clearance/case/standard';
+import { canClear } from '@/core/3-survey/known/known';
 import FoundTable from './FoundTable.vue';
 import FrontierTable from './FrontierTable.vue';
 import KeptAnswerList from './KeptAnswerList.vue';
@@ -51,7 +52,9 @@ const axleIndex = ref(0);
 const axles = computed(() => finder.result.value?.axles ?? []);
 const answer = computed(() => axles.value[Math.min(axleIndex.value, axles.value.length - 1)] ?? null);
 /** Something can be said of at least one of the corners it is about. */
-const isKnown = computed(() => (answer.value ? answer.value.notKnown.length < answer.value.corners.length : true));
+const isKnown = computed(() =>
+  answer.value ? canClear(answer.value.corners, answer.value.notKnown, job.begun) : true,
+);
 const pairs = computed(() => finder.result.value?.pairs ?? []);
 const pickedNumber = computed(() =>
   finder.picked.value?.axle === answer.value?.axle ? (finder.picked.value?.number ?? null) : null,

@@ -64,7 +64,7 @@ function showWhere(): void {
         <span class="detail">
           <strong data-testid="low-margin">{{ needsWords(low.requiredMm) }}, {{ marginWords(low.mm) }}</strong> · at
           {{ low.clock }} on the {{ ACROSS_NAMES[low.across] }}
-          <template v-if="chance !== null"> · short {{ chanceWords(chance) }}</template>
+          <template v-if="chance !== null && verdict !== 'notKnown'"> · short {{ chanceWords(chance) }}</template>
           <template v-if="verdict === 'notKnown'"> · {{ unknown }}</template>
           <template v-if="unsaid"> · {{ unsaid }}</template>
         </span>

@@ -38,6 +38,9 @@ export const useJobStore = defineStore('job', () => {
     return chosen ?? all.find((o) => o.corner === low?.corner && o.id === low.obstacle) ?? null;
   });
 
+  /** Corners of which something was surveyed. */
+  const begun = computed(() => [...new Set((evaluation.value?.obstacles ?? []).map(({ corner }) => corner))]);
+
   /** A getter, not a function of the store: it is asked for every field at every change. */
   const problemAt = computed(() => {
     const all = problems.value;
@@ -130,6 +133,7 @@ export const useJobStore = defineStore('job', () => {
     rotation,
     today,
     isOld,
+    begun,
     undoable,
     redoable,
     open,

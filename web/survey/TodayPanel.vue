@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, shallowRef, watch } from 'vue';
 import type { z } from 'zod';
 import type { LowgapObstacle, rubSchema } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
@@ -12,7 +12,14 @@ const props = defineProps<{ cornerKey: CornerKey }>();
 const emit = defineEmits<{ look: [id: string] }>();
 const job = useJobStore();
 
-const doubts = computed(() => (job.today ?? []).filter(({ corner }) => corner === props.cornerKey));
+/** What was found last stays, marked as old, until the next answer stands: the room does not jump. */
+const found = shallowRef(job.today);
+watch(
+  () => job.today,
+  (now) => now && (found.value = now),
+);
+const isOld = computed(() => job.isOld || job.today === null);
+const doubts = computed(() => (found.value ?? []).filter(({ corner }) => corner === props.cornerKey));
 const isRead = computed(() =>
   (job.document?.corners[props.cornerKey]?.obstacles ?? []).some(({ readings, shape }) => readings?.length || shape),
 );
@@ -49,7 +56,13 @@ const KEY_WORDS: Readonly<Record<Exclude<Suspect['kind'], 'starting'>, string>> 
 </script>
 
 <template>
-  <section v-if="isRead && job.today" class="stack close today" aria-label="The fitted tire today" data-testid="today">
+  <section
+    v-if="isRead && found"
+    class="stack close today"
+    :data-old="isOld || undefined"
+    aria-label="The fitted tire today"
+    data-testid="today"
+  >
     <p v-if="doubts.length === 0" class="muted small">
       The fitted tire: by these numbers it touches nothing that it is not said to touch.
     </p>

@@ -8,7 +8,7 @@ import { fallsShort, STANDARDS, VERDICTS, verdictOf } from '../../4-clearance/ca
 import type { CornerDescription } from '../description/corner-description';
 import type { ObstacleDescription } from '../description/obstacle-description';
 import { STEERED_WALK } from '../walk/usual-walk';
-import { cornerKnown, STARTING_VALUES } from './known';
+import { canClear, cornerKnown, STARTING_VALUES } from './known';
 
 /** A thing of the walk, read as often as the walk asks, each time with so much room. */
 const walked = (id: string, gapMm = 70): ObstacleDescription => {
@@ -154,4 +154,11 @@ test('of random sparse surveys none is said to clear below the line, and none ab
   }
   expect(met.below).toBeGreaterThan(20);
   expect(met.above).toBeGreaterThan(5);
+});
+
+test('several corners clear together only where none was begun and left unknown', () => {
+  expect(canClear(['a', 'b'], [], ['a', 'b'])).toBe(true);
+  expect(canClear(['a', 'b'], ['b'], ['a'])).toBe(true);
+  expect(canClear(['a', 'b'], ['b'], ['a', 'b'])).toBe(false);
+  expect(canClear(['a', 'b'], ['a', 'b'], [])).toBe(false);
 });

@@ -103,6 +103,16 @@ export function cornerKnown(corner: CornerDescription): Known {
   };
 }
 
+/**
+ * Whether anything can be said to clear on several corners together: one of them is known, and none was begun and left unknown. A
+ * corner that nobody began is only said nothing of.
+ */
+export const canClear = <Corner>(
+  corners: readonly Corner[],
+  notKnown: readonly Corner[],
+  begun: readonly Corner[],
+): boolean => notKnown.length < corners.length && !notKnown.some((corner) => begun.includes(corner));
+
 /** Standard deviations by which a rub is missed before a thing's readings are not believed. */
 const MOST_RUB_MISS = 2;
 
