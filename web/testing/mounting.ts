@@ -1,9 +1,9 @@
 import { mount, type VueWrapper } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import type { Component } from 'vue';
-import { createMemoryHistory } from 'vue-router';
+import { createMemoryHistory, RouterView } from 'vue-router';
 import { demoJobs } from '@/demo/demo-jobs';
-import { makeRouter } from '../router';
+import { makeRouter, withoutRooms } from '../router';
 import { DraftStore } from '../saving/draft-store';
 import { useJobStore, type JobStore } from '../stores/job';
 import { makeVuetify } from '../theme';
@@ -26,7 +26,10 @@ const mountedWith = (
 /** Mounts a component as the program would, with no job open. */
 export function mounted(component: Component, props: Record<string, unknown> = {}) {
   setActivePinia(createPinia());
-  return { wrapper: mountedWith(component, props, makeRouter(createMemoryHistory())), job: useJobStore() };
+  return {
+    wrapper: mountedWith(component, props, makeRouter(createMemoryHistory(), withoutRooms)),
+    job: useJobStore(),
+  };
 }
 
 /** A demo job opened from a server in memory; `title` is what its title begins with. */
@@ -59,7 +62,9 @@ export async function mountedInJob(
   props: Record<string, unknown> = {},
   at: { readonly room?: string; readonly query?: Record<string, string> } = {},
 ): Promise<VueWrapper> {
-  const router = makeRouter(createMemoryHistory());
+  // Rooms are loaded only where the router's own view is mounted: what is loaded beside a test is loaded while the next one runs.
+  const router =
+    component === RouterView ? makeRouter(createMemoryHistory()) : makeRouter(createMemoryHistory(), withoutRooms);
   await router.push({ name: at.room ?? 'intake', params: { id: ID }, query: at.query ?? {} });
   return mountedWith(component, props, router);
 }
