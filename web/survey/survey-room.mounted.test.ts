@@ -18,6 +18,12 @@ const survey = async (corner = 'frontLeft'): Promise<void> => {
   await flushPromises();
 };
 const obstacles = (): LowgapObstacle[] => job!.document!.corners.frontLeft!.obstacles;
+/** Types a reading at a clock and takes it. */
+const takeReading = async (clock: string, gap: string): Promise<void> => {
+  await type(/^Clock$/, clock);
+  await type(/^Gap$/, gap);
+  await submit();
+};
 const submit = async (at = -1): Promise<void> => {
   await all('form').at(at)!.trigger('submit');
   await flushPromises();
@@ -92,9 +98,7 @@ describe('the survey of a corner', () => {
     job!.change((file) => (file.corners.frontLeft!.obstacles[0]!.readings = []));
     await survey();
     await press(/^Free/);
-    await type(/^Clock$/, '10:30');
-    await type(/^Gap$/, '2 7/8');
-    await submit();
+    await takeReading('10:30', '2 7/8');
     const [reading] = obstacles()[0]!.readings!;
     expect(reading).toMatchObject({ clock: '10:30', gapMm: 73.025, steer: 'straight' });
     expect(valueIn(/^Gap$/)).toBe('');
@@ -139,13 +143,9 @@ describe('the survey of a corner', () => {
     job!.change((file) => (file.corners.frontLeft!.obstacles[0]!.readings = []));
     await survey();
     await press(/^Free/);
-    await type(/^Clock$/, '12:00');
-    await type(/^Gap$/, '98 mm');
-    await submit();
+    await takeReading('12:00', '98 mm');
     await press(/^Nearest/);
-    await type(/^Clock$/, '1:00');
-    await type(/^Gap$/, '90 mm');
-    await submit();
+    await takeReading('1:00', '90 mm');
     expect(obstacles()[0]!.readings!.map(({ nearest }) => nearest)).toEqual([undefined, true]);
     const rows = all('table tbody tr').map((row) => row.text());
     expect(rows[0]).toContain('straight out');
@@ -156,9 +156,7 @@ describe('the survey of a corner', () => {
     job!.change((file) => (file.corners.frontLeft!.obstacles[0]!.readings = []));
     await survey();
     await press(/^Free/);
-    await type(/^Clock$/, '12:00');
-    await type(/^Gap$/, '98 mm');
-    await submit();
+    await takeReading('12:00', '98 mm');
     await type(/^Clock$/, '12:30');
     for (const gap of ['4 mm', '6 mm', '6 mm']) {
       expect(obstacles()[0]!.readings).toHaveLength(1);

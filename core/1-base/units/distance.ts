@@ -27,5 +27,6 @@ function parseRoad(text: string, bare: DistanceUnit, pattern: RegExp, expected: 
 export const distanceIn = (km: number, unit: DistanceUnit): string =>
   unit === 'km' ? `${formatMm(km, 0)} km` : `${formatMm(km / KM_PER_MILE, 0)} mi`;
 
+/** The same of a speed: `110 km/h`, `70 mph`. */
 export const speedIn = (kmh: number, unit: DistanceUnit): string =>
   unit === 'km' ? `${formatMm(kmh, 0)} km/h` : `${formatMm(kmh / KM_PER_MILE, 0)} mph`;

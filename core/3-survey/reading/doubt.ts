@@ -5,10 +5,10 @@ import { attempt } from '../../1-base/problem';
 import type { ReadingDescription } from './reading';
 
 /** mm: a tape from the tire to the inside of a wheel well does not read more. Working value. */
-export const LARGEST_LIKELY_MM = LIMITS.gapMm.likely!.max;
+const LARGEST_LIKELY_MM = LIMITS.gapMm.likely!.max;
 
 /** mm, and share of what is foretold, by which a reading may differ from it. Working values. */
-export const FORETOLD = { mm: 15, share: 0.25 } as const;
+const FORETOLD = { mm: 15, share: 0.25 } as const;
 
 /** How fast the gap to one thing changes along the tire: mm by mm of arc. An edge that leaves the tire by 15 degrees; working value. */
 const SLOPE = Math.tan(toRadians(15));
@@ -88,7 +88,7 @@ const angleOf = (clock: string): number | null => {
 export const SAME_READING_MM = 0.8;
 
 /** mm by which the two sides of an axle hardly stand apart: a slip of a digit does. Working value. */
-export const SIDES_DIFFER_MM = 50;
+const SIDES_DIFFER_MM = 50;
 
 /** Whether a height at a corner is asked about, by what the other side of the axle reads. */
 export const isHeightDoubted = (mm: number, otherSideMm: number | undefined): boolean =>

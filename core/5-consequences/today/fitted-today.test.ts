@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { FITTED, LEANING_AXIS, madeCase, madeCorner } from '../../fixtures/made-corner';
 import { prepareCorner } from '../../4-clearance/case/prepared-corner';
-import { fittedSetup } from '../../2-vehicle/setup/setup';
+import { fittedAsSetup, fittedSetup } from '../../2-vehicle/setup/setup';
 import type { CornerDescription } from '../../3-survey/description/corner-description';
 import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
 import type { ReadingDescription } from '../../3-survey/reading/reading';
@@ -35,8 +35,7 @@ describe('the fitted tire as the judge', () => {
   test('where nothing rubs and nobody says so, nothing is asked', () => {
     expect(doubtsOfToday(withLip({}))).toEqual([]);
     // The setup tried does not matter: it is what stands on the vehicle.
-    const big = { tire: { size: '40x15.50R17' }, wheel: FITTED.wheel, spacerMm: 0, suspensionLiftMm: 0, bodyLiftMm: 0 };
-    const asked = { ...withLip({}), setup: { ...evaluableSetup, ...big } };
+    const asked = { ...withLip({}), setup: fittedAsSetup({ ...FITTED, tire: { size: '40x15.50R17' } }) };
     expect(evaluateCase(asked).lowGap!.verdict).toBe('rubs');
     expect(doubtsOfToday(asked)).toEqual([]);
   });
@@ -145,12 +144,3 @@ describe('that it does not rub is evidence', () => {
 });
 
 const ALL_BUT_LIP = ['liner', 'frame-rail', 'shock'];
-const evaluableSetup = {
-  bumpStopMm: 0,
-  axleShiftMm: 0,
-  bumpLimitShiftMm: 0,
-  droopLimitShiftMm: 0,
-  linkageDropMm: 0,
-  camberChangeDeg: 0,
-  casterChangeDeg: 0,
-};

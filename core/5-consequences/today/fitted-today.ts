@@ -7,7 +7,7 @@ import { SectionCache } from '../../4-clearance/search/section-cache';
 import { cornerVerdicts, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import { compose, inverse, unplace } from '../../1-base/geometry/pose';
 import { attempt } from '../../1-base/problem';
-import { toRadians } from '../../1-base/units/angle';
+import { toDegrees, toRadians } from '../../1-base/units/angle';
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
 import type { Mount } from '../../2-vehicle/motion/mount';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
@@ -94,7 +94,7 @@ function doubtOf(corner: PreparedCorner, obstacle: PreparedObstacle, verdict: Ob
     ...about,
     kind: 'rubUnfound',
     gapMm,
-    steerDeg: (posture.steer * 180) / Math.PI,
+    steerDeg: toDegrees(posture.steer),
     travelMm: posture.travel,
     suspects: suspectsOf(corner, obstacle, posture, gapMm, true),
   };
