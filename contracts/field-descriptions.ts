@@ -122,6 +122,9 @@ export const FIELD_DESCRIPTIONS: Readonly<Record<string, string>> = {
   findings: 'What was seen at each thing.',
   finder: 'The finder’s question and the answer that was kept.',
   firstTouchMm: 'Travel to the first touch of the bump stop, mm at the wheel.',
+  rampHereMm: 'Beam axle on a ramp with the stop of this wheel closed: this wheel above its ride height, mm.',
+  rampOtherMm:
+    'Beam axle on a ramp with the stop of this wheel closed: the other wheel from its ride height, mm, - hanging.',
   fit: 'All wheels alike, one axle, or each axle its own.',
   fitted: 'Tire, wheel and spacer now fitted: what the readings were taken against.',
   fixes: 'What is done to things in the way.',
@@ -167,6 +170,8 @@ export const FIELD_DESCRIPTIONS: Readonly<Record<string, string>> = {
   hubPattern: 'Bolt pattern of the hub.',
   hubRegisterMm: 'How far the hub’s register stands out, mm.',
   hubSpacingMm: 'Between the mounting faces of both hubs, mm.',
+  stopSpacingMm: 'Beam axle: from one bump stop to the other, mm. Absent: at the hubs, each wheel stopped for itself.',
+  shockSpacingMm: 'Beam axle: from one shock to the other where they meet the axle, mm. Absent: at the hubs.',
   hubToLipMm: 'Hub center to fender lip, mm; of a reading: at that moment.',
   id: 'Its name within the file, used once.',
   inclinationDeg: 'Inclination of the steering axis, degrees, + = leaned inboard at the top.',

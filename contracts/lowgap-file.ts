@@ -297,6 +297,8 @@ export const cornerSchema = z.strictObject({
     bumpMm: within(LIMITS.travelLimitMm),
     droopMm: within(LIMITS.travelLimitMm),
     firstTouchMm: within(LIMITS.travelLimitMm).optional(),
+    rampHereMm: within(LIMITS.travelMm).optional(),
+    rampOtherMm: within(LIMITS.travelMm).optional(),
   }),
   loadedSagMm: within(LIMITS.sagMm).optional(),
   complianceMm: complianceSchema.optional(),

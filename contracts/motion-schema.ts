@@ -76,6 +76,8 @@ const macphersonStrut = z.strictObject({
 const beamAxle = z.strictObject({
   type: z.literal('beamAxle'),
   hubSpacingMm: within(LIMITS.hubSpacingMm),
+  stopSpacingMm: within(LIMITS.stopSpacingMm).optional(),
+  shockSpacingMm: within(LIMITS.stopSpacingMm).optional(),
   points: z
     .strictObject({
       linkPivot: pointSchema.optional(),

@@ -117,7 +117,7 @@ export function remeasureWords({ source, obstacle, reading }: Remeasure, labelOf
 export function verdictSentence(o: ObstacleVerdict, rideMm: number): string {
   const gap = o.gapMm >= 0 ? `comes down to ${bothUnits(o.gapMm)}` : `is overlapped by ${bothUnits(-o.gapMm)}`;
   const margin = `${needsWords(o.requiredMm)}, ${marginWords(o.marginMm)}`;
-  return `${o.label} ${gap} at ${o.clock} on the ${ACROSS_NAMES[o.across]}, ${postureWords(o.steerDeg, o.travelMm, rideMm)}: ${margin}.`;
+  return `${o.label} ${gap} at ${o.clock} on the ${ACROSS_NAMES[o.across]}, ${postureWords(o.steerDeg, o.travelMm, rideMm, o.crossMm)}: ${margin}.`;
 }
 
 /** A little more than just enough, so that what is read off the screen holds: the next tenth; rims come by halves. */
@@ -189,6 +189,8 @@ export const STARTING_WORDS: Readonly<Record<StartingValue, string>> = {
   staticCamberDeg: 'the camber',
   staticToeDeg: 'the toe',
   motion: 'how the wheel moves',
+  stopSpacingMm: 'how far apart the bump stops of the axle stand, or both wheels on a ramp',
+  shockSpacingMm: 'how far apart the shocks of the axle stand',
 };
 
 function firstWords(first: WantedFirst): string {

@@ -102,8 +102,16 @@ export const ENVELOPE_NAMES: Readonly<Record<EnvelopeKind, string>> = {
 
 const WHOLE = 0.5;
 
-/** `steered 29° left, 82 mm up` and the like. */
-export function postureWords(steerDeg: number, travelMm: number, rideMm = 0): string {
+/** `the other wheel 210 mm lower`, where it makes a difference. */
+const otherWheelWords = (crossMm: number): string =>
+  Math.abs(crossMm) < LEAST_CROSS_MM
+    ? ''
+    : `, the other wheel ${formatMm(Math.abs(crossMm), 0)} mm ${crossMm > 0 ? 'higher' : 'lower'}`;
+
+const LEAST_CROSS_MM = 5;
+
+/** `steered 29° left, 82 mm up` and the like; `crossMm`: how much higher the other wheel of a beam axle stands. */
+export function postureWords(steerDeg: number, travelMm: number, rideMm = 0, crossMm = 0): string {
   const degrees = Math.abs(steerDeg);
   const steer =
     degrees < WHOLE ? 'straight ahead' : `steered ${degrees.toFixed(0)}° ${steerDeg > 0 ? 'left' : 'right'}`;
@@ -112,7 +120,7 @@ export function postureWords(steerDeg: number, travelMm: number, rideMm = 0): st
     Math.abs(height) < WHOLE
       ? 'at ride height'
       : `${formatMm(Math.abs(height), 0)} mm ${height > 0 ? 'up' : 'down'} from ride`;
-  return `${steer}, ${travel}`;
+  return `${steer}, ${travel}${otherWheelWords(crossMm)}`;
 }
 
 /** `38° right, 60 down`: a posture in little room. */

@@ -75,6 +75,8 @@ export const LIMITS = {
   jointMm: range(-400, 1200, 'mm'),
   sweepDeg: range(-60, 60, 'degrees'),
   hubSpacingMm: range(200, 4000, 'mm'),
+  /** Bump stops or shocks of a beam axle, from one to the other. */
+  stopSpacingMm: range(100, 4000, 'mm', from(250, 1900)),
   sagMm: range(0, 300, 'mm'),
   instantCentreMm: range(-100000, 100000, 'mm'),
   wheelbaseMm: range(500, 10000, 'mm', from(1000, 6000)),

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import type { LowgapCorner, LowgapFitted } from '@/contracts/lowgap-file';
 import { fieldText } from '@/contracts/problems';
 import { mountUnder } from '@/core/3-survey/description/default-mount';
+import { STARTING_VALUES } from '@/core/3-survey/known/known';
 import { hasBallJoints } from '@/core/2-vehicle/motion/motion-description';
 import { useCurrentCorner } from '../job/current-corner';
 import FitmentFields from '../kit/FitmentFields.vue';
@@ -11,7 +12,7 @@ import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES, acrossFrom } from '../../core/2-vehicle/setup/corner-key';
 import AxisSketch from './AxisSketch.vue';
-import { ALIGNMENT, HEIGHTS, LOCKS, STEERING_AXIS, type Entry } from './baseline-entries';
+import { ALIGNMENT, HEIGHTS, LOCKS, RAMP, STEERING_AXIS, type Entry } from './baseline-entries';
 import { STARTING_WORDS } from '../advice';
 import { settle, standIn, BLANK_AXIS, BLANK_AXIS_NAMES, mirroredCorner, newCorner } from './blank-corner';
 import ConditionsPanel from './ConditionsPanel.vue';
@@ -30,15 +31,16 @@ const corner = computed(() => job.document?.corners[key.value]);
 const isStarting = (name: string): boolean => corner.value?.starting?.some((one) => one === valueOf(name)) ?? false;
 /** All numbers of the linkage are one value: how the wheel moves. */
 const valueOf = (name: string): string => {
+  if (STARTING_VALUES.some((value) => value === name)) return name;
   const moves = corner.value ? motionEntries(corner.value.motion).some(({ typedAs }) => typedAs === name) : false;
   return moves ? 'motion' : name;
 };
 const startingWords = computed(() => (corner.value?.starting ?? []).map((value) => STARTING_WORDS[value]).join('; '));
 
-function edit(change: (corner: LowgapCorner) => void): void {
+function edit(change: (corner: LowgapCorner, across: LowgapCorner | undefined) => void): void {
   job.change((file) => {
     const target = file.corners[key.value];
-    if (target) change(target);
+    if (target) change(target, file.corners[acrossFrom(key.value)]);
   });
 }
 
@@ -87,6 +89,10 @@ function setMotion(type: MotionType): void {
     for (const thing of target.obstacles) thing.mount = mountUnder(thing, before, target.motion);
     // What it brings along was measured by nobody.
     standIn(target, 'motion');
+    for (const spacing of ['stopSpacingMm', 'shockSpacingMm'] as const) {
+      if (type === 'beamAxle') standIn(target, spacing);
+      else settle(target, spacing);
+    }
     // An axis entered before stays; a motion without ball joints needs one.
     if (target.steering && !hasBallJoints(target.motion)) {
       for (const name of BLANK_AXIS_NAMES) if (target.steering[name] === undefined) standIn(target, name);
@@ -95,11 +101,29 @@ function setMotion(type: MotionType): void {
   });
 }
 
+const across = computed(() => job.document?.corners[acrossFrom(key.value)]);
+const isBeam = computed(() => corner.value?.motion.type === 'beamAxle');
+/** A ramp reading is taken hub to lip, and counts from both heights at ride. */
+const canRamp = computed(
+  () => isBeam.value && corner.value?.hubToLipMm !== undefined && across.value?.hubToLipMm !== undefined,
+);
+const travelHelp = computed(() => {
+  if (!isBeam.value) return 'From ride height to the stop, at the wheel.';
+  return canRamp.value
+    ? 'From ride height to the stop, both wheels together. With one wheel on a ramp or hump until its stop closes, hub to lip of both wheels says how far the axle flexes.'
+    : 'From ride height to the stop, both wheels together. For a reading on a ramp, take hub centre to fender lip of both wheels first.';
+});
+
+const setLedBy = (leaf: boolean): void =>
+  edit((target) => {
+    if (target.motion.type === 'beamAxle') target.motion.leaf = leaf;
+  });
+
 const groups = computed(() => [
   {
     title: 'Travel',
-    help: 'From ride height to the stop, at the wheel.',
-    entries: HEIGHTS,
+    help: travelHelp.value,
+    entries: canRamp.value ? [...HEIGHTS, ...RAMP] : HEIGHTS,
   },
   ...(corner.value?.steering
     ? [
@@ -119,6 +143,11 @@ const groups = computed(() => [
   { title: UNDERBODY_TITLE, help: 'Optional. With the wheel hanging; later rooms warn by it.', entries: UNDERBODY },
 ]);
 
+const LED_BY = [
+  { value: false, title: 'links or arms' },
+  { value: true, title: 'leaf springs' },
+] as const;
+
 const LOCK_READINGS = [
   { value: 'axis', title: 'by angle about its own axis' },
   { value: 'heading', title: 'on a turn plate' },
@@ -129,8 +158,8 @@ const setLockMeasured = (how: 'axis' | 'heading'): void =>
 
 /** `unfinished`: put back as it stood in, since what was typed was no number in the end. */
 function write(entry: Entry, value: number | undefined, typed: string | undefined, unfinished = false): void {
-  edit((target) => {
-    entry.write(target, value);
+  edit((target, beside) => {
+    entry.write(target, value, beside);
     const { [entry.typedAs]: _old, ...rest } = target.typed ?? {};
     target.typed = typed === undefined ? rest : { ...rest, [entry.typedAs]: typed };
     if (unfinished) standIn(target, valueOf(entry.typedAs));
@@ -185,18 +214,25 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
           label="Suspension"
           @update:model-value="setMotion"
         />
+        <v-select
+          v-if="group.title === MOTION_TITLE && corner.motion.type === 'beamAxle'"
+          :model-value="corner.motion.leaf ?? false"
+          :items="LED_BY"
+          label="The axle is led by"
+          @update:model-value="setLedBy"
+        />
         <p v-if="group.help" class="muted">{{ group.help }}</p>
         <QuantityField
           v-for="entry in group.entries"
           :key="`${key}.${entry.typedAs}`"
           :label="entry.label"
-          :value="entry.read(corner)"
+          :value="entry.read(corner, across)"
           :typed="corner.typed?.[entry.typedAs]"
           :quantity="entry.quantity ?? 'length'"
           :range="entry.range"
           :optional="entry.optional ?? false"
           measured
-          :starting="isStarting(entry.typedAs) && entry.read(corner) !== undefined"
+          :starting="isStarting(entry.typedAs) && entry.read(corner, across) !== undefined"
           @change="(value, typed, unfinished) => write(entry, value, typed, unfinished)"
         />
         <AxisSketch

@@ -68,13 +68,23 @@ const SKETCHES: Readonly<Record<Motion['type'], Sketch>> = {
     tapes: [...LOWER, tape([330, 150], [330, 24], 'hub up to strut mount', [-88, 10])],
   },
   beamAxle: {
-    title: 'Beam axle from the front: hub face to hub face',
-    bars: [[70, 150, 350, 150]],
+    title: 'Beam axle from the front: hub faces, bump stops and shocks',
+    bars: [
+      [70, 150, 350, 150],
+      [140, 150, 140, 118],
+      [280, 150, 280, 118],
+      [162, 150, 186, 70],
+      [258, 150, 234, 70],
+    ],
     joints: [
       [70, 150],
       [350, 150],
     ],
-    tapes: [tape([70, 190], [350, 190], 'hub face to hub face')],
+    tapes: [
+      tape([70, 222], [350, 222], 'hub face to hub face'),
+      tape([140, 106], [280, 106], 'stop to stop', [0, -8]),
+      tape([162, 176], [258, 176], 'shock to shock', [0, 20]),
+    ],
   },
   trailingArm: {
     title: 'Trailing arm from the side, front to the left',

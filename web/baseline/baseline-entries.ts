@@ -9,8 +9,9 @@ export interface Entry {
   readonly quantity?: 'length' | 'degrees';
   readonly optional?: boolean;
   readonly typedAs: string;
-  readonly read: (corner: LowgapCorner) => number | undefined;
-  readonly write: (corner: LowgapCorner, value: number | undefined) => void;
+  /** `across`: the other corner of the axle. */
+  readonly read: (corner: LowgapCorner, across?: LowgapCorner) => number | undefined;
+  readonly write: (corner: LowgapCorner, value: number | undefined, across?: LowgapCorner) => void;
 }
 
 export const HEIGHTS: readonly Entry[] = [
@@ -44,6 +45,33 @@ export const HEIGHTS: readonly Entry[] = [
     read: (c) => c.travel.droopMm,
     write: (c, v) => (c.travel.droopMm = v ?? 0),
   },
+];
+
+/** A ramp reading as it is taken, hub to lip, of a wheel whose height at ride is known. */
+const rampEntry = (
+  field: 'rampHereMm' | 'rampOtherMm',
+  label: string,
+  rideOf: (corner: LowgapCorner, across?: LowgapCorner) => number | undefined,
+): Entry => ({
+  label,
+  typedAs: field,
+  range: LIMITS.hubToLipMm,
+  optional: true,
+  read: (c, across) => {
+    const ride = rideOf(c, across);
+    return ride === undefined || c.travel[field] === undefined ? undefined : ride - c.travel[field];
+  },
+  write: (c, v, across) => {
+    const ride = rideOf(c, across);
+    if (v === undefined) delete c.travel[field];
+    else if (ride !== undefined) c.travel[field] = ride - v;
+  },
+});
+
+/** Hub to lip of both wheels with one of them on a ramp or hump and its stop closed. */
+export const RAMP: readonly Entry[] = [
+  rampEntry('rampHereMm', 'On a ramp, this stop closed: hub to lip here', (c) => c.hubToLipMm),
+  rampEntry('rampOtherMm', '… and hub to lip at the other wheel', (_c, across) => across?.hubToLipMm),
 ];
 
 type SteeringField =

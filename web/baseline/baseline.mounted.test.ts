@@ -4,6 +4,7 @@ import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { JobStore } from '../stores/job';
 import { mountedInJob, openedJob } from '../testing/mounting';
 import { choose, field, keys, pageText, press, said, type, valueIn } from '../testing/page';
+import { cornerLimits } from '../job/corner-limits';
 import BaselineRoom from './BaselineRoom.vue';
 import { blankCorner, mirroredCorner, newCorner } from './blank-corner';
 
@@ -120,6 +121,47 @@ describe('one corner', () => {
     expect(corners().frontLeft).toMatchObject({ motion: { type: 'macphersonStrut' }, starting: ['motion'] });
     await type(/^Lower arm, pivot/, '340');
     expect(corners().frontLeft).not.toHaveProperty('starting');
+  });
+
+  test('a beam axle starts from stops inboard, flagged; a ramp reading is taken hub to lip, and says where they stand', async () => {
+    job.change((file) => {
+      const corner = file.corners.frontLeft!;
+      delete corner.starting;
+      Object.assign(corner, { hubToLipMm: 500, travel: { bumpMm: 90, droopMm: 120 }, obstacles: [] });
+      delete file.corners.frontRight!.hubToLipMm;
+    });
+    await baseline();
+    await choose(wrapper, /^Suspension/, 'beamAxle');
+    const motion = () => corners().frontLeft!.motion;
+    expect(motion()).toMatchObject({ stopSpacingMm: 900, shockSpacingMm: 900 });
+    expect(corners().frontLeft!.starting).toEqual(
+      expect.arrayContaining(['motion', 'stopSpacingMm', 'shockSpacingMm']),
+    );
+    for (const axis of [/^Steering axis inboard/, /^Steering axis leans/, /^Caster/, /^Axis ahead/])
+      await type(axis, '4');
+    await type(/^Hub face to hub face/, '1600');
+    // What stands in goes with the axle.
+    expect(motion()).toMatchObject({ hubSpacingMm: 1600, stopSpacingMm: 960 });
+    await type(/^Shock to shock/, '1100');
+    expect(corners().frontLeft!.starting).toEqual(['stopSpacingMm']);
+    await type(/^Panhard rod, frame end: inboard/, '1300');
+    await type(/^Panhard rod, axle end: inboard/, '200');
+    expect(motion()).toMatchObject({ points: { panhardFrame: [0, -1300, 0], panhardAxle: [0, -200, 0] } });
+    await choose(wrapper, /^The axle is led by/, true);
+    expect(motion()).toMatchObject({ leaf: true });
+
+    expect(pageText()).toContain('take hub centre to fender lip of both wheels first');
+    await type(/^Front right: hub to lip/, '496');
+    await type(/^On a ramp, this stop closed/, '352');
+    await type(/^… and hub to lip at the other wheel/, '616');
+    expect(corners().frontLeft!.travel).toMatchObject({ rampHereMm: 148, rampOtherMm: -120 });
+    expect(cornerLimits(job.document, 'frontLeft')!.highest).toBeCloseTo(148, 6);
+    await type(/^Bump stop to bump stop/, '900');
+    expect(corners().frontLeft).not.toHaveProperty('starting');
+    expect(cornerLimits(job.document, 'frontLeft')!.stops!.stops).toBeCloseTo(900 / 1600, 9);
+    // Another suspension has no such stops, and nobody's numbers of them.
+    await choose(wrapper, /^Suspension/, 'trailingArm');
+    expect(corners().frontLeft!.starting).toEqual(['motion']);
   });
 
   test('what is fixed to an arm goes to the arm once the arms are measured, and back to the axle without', async () => {

@@ -70,7 +70,8 @@ function mirroredMotion(motion: LowgapCorner['motion']): LowgapCorner['motion'] 
 /** A corner as the other side of its axle stands, marked so; its readings and heights are not carried over. */
 export function mirroredCorner(key: CornerKey, other: LowgapCorner): LowgapCorner {
   const { hubToLipMm: _hub, groundToLipMm: _ground, typed, ...rest } = structuredClone(other);
-  const { hubToLipMm: _typedHub, groundToLipMm: _typedGround, ...kept } = typed ?? {};
+  const { hubToLipMm: _typedHub, groundToLipMm: _typedGround, rampHereMm: _a, rampOtherMm: _b, ...kept } = typed ?? {};
+  const { rampHereMm: _here, rampOtherMm: _other, ...travel } = rest.travel;
   const steering = rest.steering && {
     ...rest.steering,
     lockLeftDeg: rest.steering.lockRightDeg,
@@ -79,6 +80,7 @@ export function mirroredCorner(key: CornerKey, other: LowgapCorner): LowgapCorne
   return {
     ...rest,
     motion: mirroredMotion(rest.motion),
+    travel,
     ...(steering ? { steering } : {}),
     typed: kept,
     obstacles: [],

@@ -26,7 +26,7 @@ describe.each(MOTION_CHOICES.map(({ value }) => value))('%s', (type) => {
       );
       entry.write(target, value);
       expect([entry.label, entry.read(target)]).toEqual([entry.label, expect.closeTo(value, 9)]);
-      if (entry.optional && entry.typedAs.startsWith('motion.') && !entry.typedAs.startsWith('motion.link')) {
+      if (entry.optional && entry.typedAs.startsWith('motion.') && !/^motion\.(link|panhard)/.test(entry.typedAs)) {
         entry.write(target, undefined);
         expect([entry.label, entry.read(target)]).toEqual([entry.label, undefined]);
       }

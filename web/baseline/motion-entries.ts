@@ -1,6 +1,7 @@
 /** The tape measurements of each suspension: only what its model needs, everything else has a default. */
 import type { LowgapCorner } from '@/contracts/lowgap-file';
 import { LIMITS, type Range } from '@/core/1-base/limits';
+import { USUAL_STOP_SHARE } from '@/core/2-vehicle/motion/axle-stops';
 import { TAPE_DEFAULTS } from '@/core/2-vehicle/motion/from-tape';
 import type { Entry } from './baseline-entries';
 
@@ -25,15 +26,25 @@ export function blankMotion(type: MotionType): Motion {
     case 'macphersonStrut':
       return { type, tape: { lowerArmMm: 340 } };
     case 'beamAxle':
-      return { type, hubSpacingMm: 1500 };
+      return { type, hubSpacingMm: 1500, ...usualStops(1500) };
     case 'trailingArm':
       return { type, tape: { armMm: 450 } };
   }
 }
 
+/** Where stops and shocks of an axle that nobody measured are taken to stand, mm. */
+const usualStops = (hubSpacingMm: number) => ({
+  stopSpacingMm: USUAL_STOP_SHARE * hubSpacingMm,
+  shockSpacingMm: USUAL_STOP_SHARE * hubSpacingMm,
+});
+
 export function motionHelp(motion: Motion): string {
   if (motion.type === 'swingArm') return 'Leave empty for a wheel that goes straight up.';
-  if (motion.type === 'beamAxle') return 'Both wheels on one axle: the other one’s height counts too.';
+  if (motion.type === 'beamAxle') {
+    return motion.stopSpacingMm === undefined
+      ? 'As in older jobs, each wheel is taken to stop for itself. Bump stops stand well inboard: flexed, one wheel then goes past its bump travel, and the verdict may be too kind. Measure how far apart they stand.'
+      : 'Both wheels on one axle: where its bump stops and shocks stand says how far one wheel goes while the other hangs.';
+  }
   if (motion.points) return `${Object.keys(motion.points).length} hard points, as they came with the file.`;
   return 'Seen from the front at ride height. Left empty, a usual value stands in.';
 }
@@ -117,18 +128,73 @@ const linkEntry = (axis: 0 | 2, label: string, range: Range): Entry => ({
   },
 });
 
-const BEAM: readonly Entry[] = [
+type BeamAxle = Extract<Motion, { type: 'beamAxle' }>;
+const beamOf = (c: LowgapCorner): BeamAxle | null => (c.motion.type === 'beamAxle' ? c.motion : null);
+
+/** Where the axle's stops or shocks stand; may be left out only where an older job left it out. */
+const spacingEntry = (field: 'stopSpacingMm' | 'shockSpacingMm', label: string, isOptional: boolean): Entry => ({
+  label,
+  range: LIMITS.stopSpacingMm,
+  typedAs: field,
+  optional: isOptional,
+  read: (c) => beamOf(c)?.[field],
+  write: (c, v) => {
+    const beam = beamOf(c);
+    if (!beam) return;
+    if (v === undefined) delete beam[field];
+    else beam[field] = v;
+  },
+});
+
+/** An end of the panhard rod, inboard of this hub's face and above its centre; both ends or neither. */
+const panhardEntry = (end: 'panhardFrame' | 'panhardAxle', axis: 1 | 2, label: string): Entry => ({
+  label,
+  range: axis === 1 ? LIMITS.hubSpacingMm : LIMITS.riseMm,
+  optional: true,
+  typedAs: `motion.${end}${axis}`,
+  read: (c) => {
+    const value = beamOf(c)?.points?.[end]?.[axis];
+    return axis === 1 ? negated(value) : value;
+  },
+  write: (c, v) => {
+    const beam = beamOf(c);
+    if (!beam) return;
+    const { [end]: was, ...rest } = beam.points ?? {};
+    if (v === undefined && axis === 1) {
+      beam.points = rest;
+      return;
+    }
+    const moved: [number, number, number] = was ? [...was] : [0, 0, 0];
+    moved[axis] = axis === 1 ? -(v ?? 0) : (v ?? 0);
+    beam.points = { ...rest, [end]: moved };
+  },
+});
+
+const beamEntries = (motion: BeamAxle): readonly Entry[] => [
   {
     label: 'Hub face to hub face across the axle',
     range: LIMITS.hubSpacingMm,
     typedAs: 'motion.hubSpacingMm',
     read: (c) => (c.motion.type === 'beamAxle' ? c.motion.hubSpacingMm : undefined),
     write: (c, v) => {
-      if (c.motion.type === 'beamAxle' && v !== undefined) c.motion.hubSpacingMm = v;
+      const beam = beamOf(c);
+      if (!beam || v === undefined) return;
+      beam.hubSpacingMm = v;
+      // What stands in goes with the axle.
+      const usual = usualStops(v);
+      for (const field of ['stopSpacingMm', 'shockSpacingMm'] as const) {
+        if (c.starting?.includes(field)) beam[field] = usual[field];
+      }
     },
   },
+  spacingEntry('stopSpacingMm', 'Bump stop to bump stop across the axle', motion.stopSpacingMm === undefined),
+  spacingEntry('shockSpacingMm', 'Shock to shock, where they meet the axle', motion.shockSpacingMm === undefined),
   linkEntry(0, 'Link or fixed spring eye ahead of the hub (- behind)', LIMITS.coordinateMm),
   linkEntry(2, '… and above the hub', LIMITS.riseMm),
+  panhardEntry('panhardFrame', 1, 'Panhard rod, frame end: inboard of this hub face'),
+  panhardEntry('panhardFrame', 2, '… and above the hub'),
+  panhardEntry('panhardAxle', 1, 'Panhard rod, axle end: inboard of this hub face'),
+  panhardEntry('panhardAxle', 2, '… and above the hub'),
 ];
 
 type SwingArm = Extract<Motion, { type: 'swingArm' }>;
@@ -187,6 +253,6 @@ export function motionEntries(motion: Motion): readonly Entry[] {
     case 'trailingArm':
       return motion.points ? [] : TRAILING;
     case 'beamAxle':
-      return BEAM;
+      return beamEntries(motion);
   }
 }

@@ -32,7 +32,7 @@ const corners = computed<CornerState[]>(() =>
     const least = leastOf(job.evaluation?.obstacles ?? [], key);
     const corner = job.document?.corners[key];
     const words = least
-      ? `${needsWords(least.requiredMm)}, ${marginWords(least.marginMm)}: ${least.label}, ${postureWords(least.steerDeg, least.travelMm, cornerLimits(job.document, key)?.ride)}`
+      ? `${needsWords(least.requiredMm)}, ${marginWords(least.marginMm)}: ${least.label}, ${postureWords(least.steerDeg, least.travelMm, cornerLimits(job.document, key)?.ride, least.crossMm)}`
       : corner
         ? 'nothing near the tire surveyed'
         : 'not taken: no baseline';

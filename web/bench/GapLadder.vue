@@ -64,7 +64,7 @@ const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
     VERDICT_WORDS[o.verdict],
     rangeOf(o.id),
     chanceOf(o.id),
-    `${o.clock}, ${ACROSS_NAMES[o.across]}; ${postureWords(o.steerDeg, o.travelMm, props.rideMm)}`,
+    `${o.clock}, ${ACROSS_NAMES[o.across]}; ${postureWords(o.steerDeg, o.travelMm, props.rideMm, o.crossMm)}`,
   ],
 });
 </script>

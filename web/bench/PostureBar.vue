@@ -61,8 +61,8 @@ const travel = (mm: string): void => emit('look', { steer: props.looked.steer, t
         <input
           type="range"
           class="slider"
-          :min="limits.droop"
-          :max="limits.bump"
+          :min="limits.lowest"
+          :max="limits.highest"
           step="1"
           :value="looked.travel"
           :aria-valuetext="postureWords(0, looked.travel, limits.ride)"

@@ -1,5 +1,5 @@
 import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef } from 'vue';
-import { steerAt } from '@/core/4-clearance/envelope/envelope';
+import { levelCrossMm, steerAt } from '@/core/4-clearance/envelope/envelope';
 import { gapInPosture } from '@/core/4-clearance/oracle/plain-sweep';
 import type { PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
@@ -22,10 +22,14 @@ export function usePosture(prepared: ComputedRef<PreparedCorner | null>, picked:
   const posture = computed<Posture | null>(() => {
     const corner = prepared.value;
     if (!corner || !chosen.value) return null;
-    const { droop, bump } = corner.envelope.limits;
-    const travel = Math.min(bump, Math.max(droop, chosen.value.travel));
+    const { lowest, highest } = corner.envelope.limits;
+    const travel = Math.min(highest, Math.max(lowest, chosen.value.travel));
     const locks = corner.motion.locksAt(corner.motion.carrierAt(travel, 0));
-    return { travel, steer: Math.min(locks.left, Math.max(-locks.right, chosen.value.steer)), cross: 0 };
+    return {
+      travel,
+      steer: Math.min(locks.left, Math.max(-locks.right, chosen.value.steer)),
+      cross: levelCrossMm(corner.envelope, travel),
+    };
   });
 
   const looked = computed<Looked | null>(() => {
@@ -51,7 +55,7 @@ export function usePosture(prepared: ComputedRef<PreparedCorner | null>, picked:
 
   /** Lock to lock at the parked height, bump to droop straight ahead, then round the envelope's edge. */
   function sweep(seconds: number, corner: PreparedCorner): { steer: number; travel: number } {
-    const { droop, bump, ride } = corner.envelope.limits;
+    const { lowest, highest, ride } = corner.envelope.limits;
     const leg = Math.floor(seconds / LEG_SECONDS) % 4;
     const share = (seconds / LEG_SECONDS) % 1;
     const there = (travel: number, part: number) => {
@@ -60,8 +64,9 @@ export function usePosture(prepared: ComputedRef<PreparedCorner | null>, picked:
     };
     const wave = Math.sin(2 * Math.PI * share);
     if (leg === 0) return there(ride, wave);
-    if (leg === 1) return { steer: 0, travel: wave > 0 ? ride + wave * (bump - ride) : ride + wave * (ride - droop) };
-    const travel = bump + (droop - bump) * share;
+    if (leg === 1)
+      return { steer: 0, travel: wave > 0 ? ride + wave * (highest - ride) : ride + wave * (ride - lowest) };
+    const travel = highest + (lowest - highest) * share;
     return there(travel, leg === 2 ? 1 : -1);
   }
 

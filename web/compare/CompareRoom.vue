@@ -67,7 +67,7 @@ const lows = computed(() =>
       low,
       label,
       verdict: low.verdict,
-      posture: postureWords(low.steerDeg, low.travelMm, rideMm),
+      posture: postureWords(low.steerDeg, low.travelMm, rideMm, low.crossMm),
     };
   }),
 );

@@ -72,11 +72,11 @@ function showWhere(): void {
       <PostureGlyph
         :steer-deg="low.steerDeg"
         :travel-mm="low.travelMm"
-        :droop-mm="limits.droop"
-        :bump-mm="limits.bump"
+        :lowest-mm="limits.lowest"
+        :highest-mm="limits.highest"
       />
       <div class="posture">
-        {{ postureWords(low.steerDeg, low.travelMm, limits.ride) }}
+        {{ postureWords(low.steerDeg, low.travelMm, limits.ride, low.crossMm) }}
         <span class="detail">
           {{ STANDARD_NAMES[job.document!.standard] }} standard · {{ job.document!.envelope }} envelope
         </span>

@@ -6,14 +6,14 @@ const props = defineProps<{
   /** + = vehicle left. */
   steerDeg: number;
   travelMm: number;
-  droopMm: number;
-  bumpMm: number;
+  lowestMm: number;
+  highestMm: number;
   size?: number;
 }>();
 
 const lift = computed(() => {
-  const span = props.bumpMm - props.droopMm;
-  return span > 0 ? 30 - (24 * (props.travelMm - props.droopMm)) / span : 18;
+  const span = props.highestMm - props.lowestMm;
+  return span > 0 ? 30 - (24 * (props.travelMm - props.lowestMm)) / span : 18;
 });
 </script>
 

@@ -70,8 +70,8 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
     <div v-if="asked.kind === 'gap'" class="posture">
       <PostureGlyph
         :steer-deg="asked.steer === 'left' ? 30 : asked.steer === 'right' ? -30 : 0"
-        :droop-mm="-100"
-        :bump-mm="100"
+        :lowest-mm="-100"
+        :highest-mm="100"
         :travel-mm="asked.height === 'bump' ? 60 : asked.height === 'hang' ? -60 : 0"
       />
       <p>

@@ -19,6 +19,9 @@ export interface BeamAxleDescription {
   readonly type: 'beamAxle';
   /** From this wheel's mounting face to the other's, mm. */
   readonly hubSpacingMm: number;
+  /** Bump stops stand half of this to each side of the middle, shocks likewise, mm; absent: at the hubs, each wheel stopped for itself. */
+  readonly stopSpacingMm?: number | undefined;
+  readonly shockSpacingMm?: number | undefined;
   readonly points?: BeamAxlePoints | undefined;
   /** Leaf springs: the seat swings about a place a quarter of the way from the fixed eye to the seat. */
   readonly leaf?: boolean | undefined;

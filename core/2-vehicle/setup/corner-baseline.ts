@@ -17,7 +17,15 @@ export interface CornerBaseline {
     readonly droopMm: number;
     /** To first touch of the bump stop. */
     readonly firstTouchMm?: number | undefined;
+    /**
+     * Beam axle on a ramp or hump with this wheel's stop closed: how far this wheel stood up and the other one stood (negative: hanging),
+     * each from its ride height, mm. Both or neither.
+     */
+    readonly rampHereMm?: number | undefined;
+    readonly rampOtherMm?: number | undefined;
   };
+  /** Names of values that nobody measured: they stand in until they are. */
+  readonly starting?: readonly string[] | undefined;
   /** How far the loaded vehicle sits below the surveyed ride height, mm. */
   readonly loadedSagMm?: number | undefined;
   /** What the bushings let a thing of this mount and the wheel come closer, mm. */

@@ -12,8 +12,6 @@ export interface PairDescription {
 export interface CornerDescription extends CornerBaseline {
   readonly pairs?: readonly PairDescription[] | undefined;
   readonly obstacles: readonly ObstacleDescription[];
-  /** Names of values that nobody measured: they stand in until they are. */
-  readonly starting?: readonly string[] | undefined;
   /** Steps of the walk that were passed over, and things that are not on this vehicle. */
   readonly skipped?: readonly string[] | undefined;
 }

@@ -99,6 +99,7 @@ describe('how much of a corner is known', () => {
         'casterTrailMm',
         'staticCamberDeg',
         'staticToeDeg',
+        'shockSpacingMm',
       ].includes(value);
       expect({ value, isEnough: found.isEnough }).toEqual({ value, isEnough: !decides });
       if (decides) expect(found.first).toEqual({ kind: 'value', value });

@@ -18,6 +18,8 @@ export const STARTING_VALUES = [
   'staticCamberDeg',
   'staticToeDeg',
   'motion',
+  'stopSpacingMm',
+  'shockSpacingMm',
 ] as const;
 export type StartingValue = (typeof STARTING_VALUES)[number];
 
@@ -30,6 +32,7 @@ const DECIDING: readonly StartingValue[] = [
   'lockLeftDeg',
   'lockRightDeg',
   'motion',
+  'stopSpacingMm',
 ];
 
 /** Share of the things of the usual walk, and of its readings, below which a corner is not known. */
@@ -90,7 +93,11 @@ export function cornerKnown(corner: CornerDescription): Known {
   const things = { have: stops.length - open.length, of: stops.length };
   const asked = stops.reduce((sum, { steps }) => sum + steps.length, 0);
   const readings = { have: Math.min(asked, readingsOf(measured, asked)), of: asked };
-  const starting = STARTING_VALUES.filter((value) => corner.starting?.includes(value));
+  // A ramp reading says where the stops stand.
+  const ramped = corner.travel.rampHereMm !== undefined;
+  const starting = STARTING_VALUES.filter(
+    (value) => corner.starting?.includes(value) && !(ramped && value === 'stopSpacingMm'),
+  );
   const deciding = starting.find((value) => DECIDING.includes(value));
   const lacksThings = things.of > 0 && things.have < Math.ceil(LEAST_THINGS * things.of);
   const lacksReadings = readings.have < LEAST_READINGS * readings.of;

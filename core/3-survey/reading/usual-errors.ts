@@ -55,6 +55,8 @@ export const UNMEASURED = {
   offsetMm: 15,
   bumpMm: 25,
   droopMm: 25,
+  /** Share of the hub spacing: stops are found from 0.5 to 0.7 of it apart (common practice, no source). */
+  stopShare: 0.07,
   lockDeg: 4,
   axisDeg: 3,
   kingpinOffsetMm: 25,

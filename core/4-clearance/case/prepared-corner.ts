@@ -6,7 +6,8 @@ import { type CornerKey, sideOf } from '../../2-vehicle/setup/corner-key';
 import type { DrawnRow, EnvelopeKind } from '../envelope/envelope-kind';
 import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
 import type { Setup } from '../../2-vehicle/setup/setup';
-import { makeEnvelope, travelLimits, type Envelope } from '../envelope/envelope';
+import { otherRange } from '../../2-vehicle/motion/axle-stops';
+import { makeEnvelope, otherLimitsOf, travelLimits, type Envelope } from '../envelope/envelope';
 import { motionUnder } from '../../2-vehicle/setup/motion-under';
 import { prepareRotor, type Rotor } from '../../2-vehicle/setup/rotor';
 import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
@@ -78,12 +79,15 @@ export function prepareCorner(
 }
 
 /** The linkage must reach both stops at full lock, and every mount must be one it has. @throws ProblemError. */
-function requireReach(motion: CornerMotion, { limits }: Envelope, obstacles: readonly PreparedObstacle[]): void {
-  for (const travel of [limits.droop, limits.bump]) {
-    const state = motion.carrierAt(travel, 0);
+function requireReach(motion: CornerMotion, envelope: Envelope, obstacles: readonly PreparedObstacle[]): void {
+  const { limits } = envelope;
+  const other = otherLimitsOf(envelope);
+  for (const travel of [limits.lowest, limits.highest]) {
+    const { low, high } = otherRange(other, travel);
+    const state = motion.carrierAt(travel, motion.crossArticulates ? high - travel : 0);
     const locks = motion.locksAt(state);
     for (const { mount } of obstacles) motion.mountFrom(state, mount, locks.left);
-    if (motion.crossArticulates) motion.carrierAt(travel, limits.droop + limits.bump - 2 * travel);
+    if (motion.crossArticulates) motion.carrierAt(travel, low - travel);
   }
 }
 

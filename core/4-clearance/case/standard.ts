@@ -75,17 +75,25 @@ export interface StandardRegion {
   readonly requiredMm: RequiredGaps;
 }
 
-/** The standard's regions over the travel limits, in order; together they cover droop to bump. */
+/** Heights of a corner as `TravelLimits` has them. */
+interface RegionLimits {
+  readonly ride: number;
+  readonly bump: number;
+  readonly lowest: number;
+  readonly highest: number;
+}
+
+/** The standard's regions over the travel limits, in order; together they cover all that the wheel reaches. */
 export function standardRegions(
   { requiredMm, nearFullBump }: Standard,
-  { droop, ride, bump }: { readonly droop: number; readonly ride: number; readonly bump: number },
+  { ride, bump, lowest, highest }: RegionLimits,
 ): StandardRegion[] {
-  if (!nearFullBump) return [{ from: droop, to: bump, requiredMm }];
+  if (!nearFullBump) return [{ from: lowest, to: highest, requiredMm }];
   const split = ride + nearFullBump.fromShare * (bump - ride);
-  if (!(split > droop && split < bump)) return [{ from: droop, to: bump, requiredMm }];
+  if (!(split > lowest && split < highest)) return [{ from: lowest, to: highest, requiredMm }];
   return [
-    { from: droop, to: split, requiredMm },
-    { from: split, to: bump, requiredMm: nearFullBump.requiredMm },
+    { from: lowest, to: split, requiredMm },
+    { from: split, to: highest, requiredMm: nearFullBump.requiredMm },
   ];
 }
 
@@ -96,19 +104,19 @@ export interface MaterialStretch {
   readonly requiredMm: number;
 }
 
-/** What is wanted of one material from droop up to `bump`; neighbouring regions that want the same of it are one. */
+/** What is wanted of one material from the lowest height up to `highest`; neighbouring regions that want the same of it are one. */
 export function materialStretches(
   standard: Standard,
-  limits: { readonly droop: number; readonly ride: number; readonly bump: number },
+  limits: RegionLimits,
   material: Material,
-  bump = limits.bump,
+  highest = limits.highest,
 ): MaterialStretch[] {
   return standardRegions(standard, limits)
-    .filter(({ from }) => from < bump)
+    .filter(({ from }) => from < highest)
     .reduce<MaterialStretch[]>((joined, region) => {
       const last = joined.at(-1);
       const requiredMm = region.requiredMm[material];
-      const to = Math.min(region.to, bump);
+      const to = Math.min(region.to, highest);
       if (last?.requiredMm === requiredMm) return [...joined.slice(0, -1), { ...last, to }];
       return [...joined, { from: region.from, to, requiredMm }];
     }, []);

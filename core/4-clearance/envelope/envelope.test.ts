@@ -5,7 +5,18 @@ import { attempt } from '../../1-base/problem';
 import { toDegrees, toRadians } from '../../1-base/units/angle';
 import { inOrder, makeEnvelope, steerAt, type TravelLimits } from './envelope';
 
-const LIMITS: TravelLimits = { droop: -100, ride: -20, bump: 85, firstTouch: null };
+/** Limits of a wheel that is stopped for itself. */
+const alone = (droop: number, ride: number, bump: number): TravelLimits => ({
+  droop,
+  ride,
+  bump,
+  firstTouch: null,
+  lowest: droop,
+  highest: bump,
+  stops: null,
+});
+
+const LIMITS = alone(-100, -20, 85);
 const LOCKS: Locks = { left: 0.6, right: 0.5 };
 const street = makeEnvelope('street', LIMITS, {}, 'corners.frontLeft');
 
@@ -25,7 +36,7 @@ describe('the street envelope', () => {
   });
 
   test('full lock where there is hardly any travel', () => {
-    const short = makeEnvelope('street', { droop: -10, ride: 0, bump: 20, firstTouch: null }, {}, '');
+    const short = makeEnvelope('street', alone(-10, 0, 20), {}, '');
     expect(short.steerRange(20, LOCKS).high).toBe(LOCKS.left);
     expect(short.breaks).toEqual([-10, 20]);
   });

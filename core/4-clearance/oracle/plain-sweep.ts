@@ -2,7 +2,8 @@ import { place, type Pose } from '../../1-base/geometry/pose';
 import { distance, type Vec3 } from '../../1-base/geometry/vec3';
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
 import { CANDIDATE_BAND_MM, EDGE_SAMPLE_MM, REFINEMENT_STEP_MM, SAME_GAP_MM } from '../../1-base/tolerances';
-import { steerAt } from '../envelope/envelope';
+import { otherRange } from '../../2-vehicle/motion/axle-stops';
+import { otherLimitsOf, steerAt, type Envelope } from '../envelope/envelope';
 import { describeGap, placeGap, type LeastGap } from './posture-gap';
 import { placeOnPiece } from '../../3-survey/shape/shape';
 import type { PreparedCorner } from '../case/prepared-corner';
@@ -32,7 +33,12 @@ interface Candidate {
 export interface TravelStretch {
   readonly from: number;
   readonly to: number;
+  /** Stops squashed no further than to this parallel height: a beam axle's other wheel counts too. */
+  readonly bump?: number | undefined;
 }
+
+/** All heights of an envelope. */
+export const wholeStretch = ({ limits }: Envelope): TravelStretch => ({ from: limits.lowest, to: limits.highest });
 
 /**
  * Least gap of every obstacle over the envelope: a grid of postures, every piece walked in each, then every local
@@ -40,18 +46,17 @@ export interface TravelStretch {
  * along the piece. Plain and readable: the oracle of the fast search. A dip narrower than a grid cell can be missed.
  */
 export function plainSweep(corner: PreparedCorner, stretch?: TravelStretch, grid = ORACLE_GRID): LeastGap[] {
-  const { droop, bump } = corner.envelope.limits;
-  const over = stretch ?? { from: droop, to: bump };
+  const over = stretch ?? wholeStretch(corner.envelope);
   return corner.obstacles.map((obstacle) => sweptGap(corner, obstacle, over, grid));
 }
 
 const spread = (low: number, high: number, count: number): number[] =>
   high - low < 1e-9 ? [low] : Array.from({ length: count }, (_, i) => low + ((high - low) * i) / (count - 1));
 
-export function postureOf(corner: PreparedCorner, [travel, part, other]: Place): Posture {
+export function postureOf(corner: PreparedCorner, [travel, part, other]: Place, bump?: number): Posture {
   const { motion, envelope } = corner;
-  const { droop, bump } = envelope.limits;
-  const cross = motion.crossArticulates ? droop + ((other + 1) / 2) * (bump - droop) - travel : 0;
+  const { low, high } = otherRange(otherLimitsOf(envelope, bump), travel);
+  const cross = motion.crossArticulates ? low + ((other + 1) / 2) * (high - low) - travel : 0;
   const locks = motion.locksAt(motion.carrierAt(travel, cross));
   return { travel, steer: steerAt(envelope, travel, locks, part), cross };
 }
@@ -70,8 +75,8 @@ export function sweptGap(
   const heights = spread(over.from, over.to, grid.postures);
   const table = heights.map((travel) =>
     (steers ? spread(-1, 1, grid.postures) : [straightPart(corner, travel)]).map((part) =>
-      (crosses ? spread(-1, 1, grid.others) : [levelWith(corner, travel)]).map((other) => {
-        const posture = postureOf(corner, [travel, part, other, 0, 0]);
+      (crosses ? spread(-1, 1, grid.others) : [0]).map((other) => {
+        const posture = postureOf(corner, [travel, part, other, 0, 0], over.bump);
         const found = nearestPiece(
           corner,
           obstacle,
@@ -91,7 +96,7 @@ export function sweptGap(
     .reduce((least, next) => (next.gap < least.gap ? next : least));
   const [, , , s, w] = refined.place;
   const point = placeOnPiece(obstacle.pieces, refined.piece, s, w);
-  return describeGap(corner, obstacle, postureOf(corner, refined.place), point);
+  return describeGap(corner, obstacle, postureOf(corner, refined.place, over.bump), point);
 }
 
 /** Gap (mm) of an obstacle in one posture, and the place on it (corner frame) where it is met. */
@@ -109,12 +114,6 @@ export function gapInPosture(
 function straightPart({ motion, envelope }: PreparedCorner, travel: number): number {
   const { low, high } = envelope.steerRange(travel, motion.locksAt(motion.carrierAt(travel, 0)));
   return high > low ? (-2 * low) / (high - low) - 1 : 0;
-}
-
-/** The part of the other wheel's range at which it stands as high as this one. */
-function levelWith({ envelope }: PreparedCorner, travel: number): number {
-  const { droop, bump } = envelope.limits;
-  return bump > droop ? (2 * (travel - droop)) / (bump - droop) - 1 : 0;
 }
 
 interface OnPiece {
@@ -242,7 +241,7 @@ function refine(
   const { pieces } = obstacle;
   const n = pieces.corners[start.piece] as number;
   const gapAt = (there: Place): number => {
-    const posture = postureOf(corner, there);
+    const posture = postureOf(corner, there, over.bump);
     const mount = corner.motion.mountPose(obstacle.mount, posture);
     return placeGap(
       corner.rotor,

@@ -1,8 +1,8 @@
 import { compose, inverse, type Pose } from '../../1-base/geometry/pose';
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
 import type { Mount } from '../../2-vehicle/motion/mount';
-import type { Envelope } from '../envelope/envelope';
-import { inOrder, steerAt } from '../envelope/envelope';
+import { otherRange } from '../../2-vehicle/motion/axle-stops';
+import { inOrder, otherLimitsOf, steerAt, type Envelope } from '../envelope/envelope';
 import type { TravelStretch } from '../oracle/plain-sweep';
 import type { PreparedCorner } from '../case/prepared-corner';
 
@@ -32,16 +32,17 @@ export function postureGrid(
   stretch: TravelStretch,
   size: GridSize,
 ): PostureGrid {
-  const { droop, bump } = envelope.limits;
+  const other = otherLimitsOf(envelope, stretch.bump);
   const locks = motion.locksAt(motion.carrierAt(stretch.from, 0));
   const steers = locks.left > 0 || locks.right > 0;
   const heights = heightsOf(envelope, stretch, size.travel);
   const counts = [heights.length, steers ? size.steer : 1, motion.crossArticulates ? size.other : 1] as const;
   const postures = heights.flatMap((travel) => {
     const here = motion.locksAt(motion.carrierAt(travel, 0));
+    const { low, high } = otherRange(other, travel);
     return spread(-1, 1, counts[1]).flatMap((part) =>
-      (counts[2] === 1 ? [travel] : spread(droop, bump, counts[2])).map((other): Posture => {
-        return { travel, steer: steers ? steerAt(envelope, travel, here, part) : 0, cross: other - travel };
+      (counts[2] === 1 ? [travel] : spread(low, high, counts[2])).map((there): Posture => {
+        return { travel, steer: steers ? steerAt(envelope, travel, here, part) : 0, cross: there - travel };
       }),
     );
   });

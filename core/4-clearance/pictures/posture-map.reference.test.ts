@@ -3,6 +3,8 @@ import { seededRandom } from '../../1-base/numeric/seeded-random';
 import { toRadians } from '../../1-base/units/angle';
 import { ClearSection } from '../search/clear-section';
 import { fittedSetup, countParts, fittedAsSetup } from '../../2-vehicle/setup/setup';
+import { otherRange } from '../../2-vehicle/motion/axle-stops';
+import { otherLimitsOf } from '../envelope/envelope';
 import { gapInPosture } from '../oracle/plain-sweep';
 import { postureMap } from './posture-map';
 import { prepareCorner } from '../case/prepared-corner';
@@ -14,7 +16,8 @@ describe.each(Object.keys(MOTIONS))('the posture map of a %s', (name) => {
   const described = scattered(random, name, 6, 3);
   const setup = countParts({ ...fittedAsSetup(described.fitted), ...SETUPS[0] });
   const corner = prepareCorner('frontRight', described, setup, 'street');
-  const map = postureMap(corner, STANDARDS.neverRub, { steers: 9, travels: 7, others: 3 });
+  const size = { steers: 9, travels: 7, others: 3 };
+  const map = postureMap(corner, STANDARDS.neverRub, size);
 
   test('says what the gap is in each of its postures, measured the plain way', () => {
     const steers = map.steersDeg.length;
@@ -22,12 +25,13 @@ describe.each(Object.keys(MOTIONS))('the posture map of a %s', (name) => {
       const locks = corner.motion.locksAt(corner.motion.carrierAt(travel, 0));
       map.steersDeg.forEach((steerDeg, column) => {
         const steer = Math.min(locks.left, Math.max(-locks.right, toRadians(steerDeg)));
-        const heights = corner.motion.crossArticulates ? map.travelsMm.filter((_, i) => i % 3 === 0) : [travel];
+        const { low, high } = otherRange(otherLimitsOf(corner.envelope), travel);
+        const heights = corner.motion.crossArticulates
+          ? Array.from({ length: size.others }, (_, i) => low + ((high - low) * i) / (size.others - 1))
+          : [travel];
         corner.obstacles.forEach((obstacle, k) => {
           const gap = Math.min(
-            ...[...heights].map(
-              (other) => gapInPosture(corner, obstacle, { travel, steer, cross: other - travel }).gapMm,
-            ),
+            ...heights.map((other) => gapInPosture(corner, obstacle, { travel, steer, cross: other - travel }).gapMm),
           );
           // Places 8 mm apart stand for the pieces between them, the plain way's 20 mm: a few mm at a sharp shoulder, up
           // to half the way between them where they run into the tire.

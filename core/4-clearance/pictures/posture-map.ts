@@ -1,7 +1,8 @@
 import { LOADED_HALF_ANGLE } from '../../2-vehicle/tire/allowance';
 import { MAP_PLACES_MM } from '../../1-base/tolerances';
 import { toDegrees } from '../../1-base/units/angle';
-import { steerAt, type Envelope } from '../envelope/envelope';
+import { otherRange } from '../../2-vehicle/motion/axle-stops';
+import { otherLimitsOf, steerAt, type Envelope } from '../envelope/envelope';
 import { piecePlaces } from '../../3-survey/shape/piece-places';
 import { DOWN_AT, mountsInWheel, WHEEL_VIEW } from './posture-grid';
 import type { PreparedCorner } from '../case/prepared-corner';
@@ -18,13 +19,13 @@ export interface OutlineRow {
 
 /**
  * The gap of each obstacle in every posture that the stops allow: steer across (even steps from full right to full
- * left), travel up (even steps from droop to bump). On a beam axle, the least over the other wheel's heights.
+ * left), travel up (even steps from the lowest height to the highest). On a beam axle, the least over the other wheel's heights.
  */
 export interface PostureMap {
   readonly steersDeg: Float64Array;
   readonly travelsMm: Float64Array;
   readonly obstacles: readonly ObstacleMap[];
-  /** What the envelope allows, from droop to bump. */
+  /** What the envelope allows, from the lowest height to the highest. */
   readonly outline: readonly OutlineRow[];
   readonly rideMm: number;
   /** First touch of the bump stop, where it was measured. */
@@ -57,21 +58,25 @@ const spread = (low: number, high: number, count: number): Float64Array =>
 /** @throws ProblemError where the linkage locks. */
 export function postureMap(corner: PreparedCorner, standard: Standard, size = MAP_SIZE): PostureMap {
   const { motion, envelope, rotor } = corner;
-  const { droop, bump, ride, firstTouch } = envelope.limits;
-  const travelsMm = spread(droop, bump, size.travels);
+  const { lowest, highest, ride, firstTouch } = envelope.limits;
+  const travelsMm = spread(lowest, highest, size.travels);
   const locksAt = (travel: number) => motion.locksAt(motion.carrierAt(travel, 0));
   const locks = [...travelsMm].map(locksAt);
   const right = Math.max(...locks.map((l) => l.right));
   const left = Math.max(...locks.map((l) => l.left));
   const steers = spread(-right, left, right > 0 || left > 0 ? size.steers : 1);
-  const others = spread(droop, bump, motion.crossArticulates ? size.others : 1);
+  const limits = otherLimitsOf(envelope);
+  const othersAt = (travel: number): Float64Array => {
+    const { low, high } = otherRange(limits, travel);
+    return motion.crossArticulates ? spread(low, high, size.others) : Float64Array.of(travel);
+  };
   const postures = [...travelsMm].flatMap((travel, row) =>
     [...steers].flatMap((steer) =>
-      [...others].map((other) => ({
+      [...othersAt(travel)].map((other) => ({
         travel,
         // A rack's locks change with height: beyond them the map goes on as at the lock.
         steer: Math.min(locks[row]!.left, Math.max(-locks[row]!.right, steer)),
-        cross: motion.crossArticulates ? other - travel : 0,
+        cross: other - travel,
       })),
     ),
   );
@@ -87,7 +92,7 @@ export function postureMap(corner: PreparedCorner, standard: Standard, size = MA
     obstacles: corner.obstacles.map((obstacle) => {
       const seen = views.get(obstacle.mount) ?? mountsInWheel(motion, obstacle.mount, postures);
       views.set(obstacle.mount, seen);
-      const gapMm = gapsIn(seen, others.length, rotor, obstacle);
+      const gapMm = gapsIn(seen, motion.crossArticulates ? size.others : 1, rotor, obstacle);
       const required = wanted(obstacle);
       return {
         id: obstacle.id,

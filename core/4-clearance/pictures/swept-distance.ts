@@ -63,7 +63,7 @@ const COARSE_MM = 60;
 /** A box that holds the swept space: the wheel's own box at many postures, and the ways between them. */
 function sweptBox(corner: PreparedCorner): Box {
   const { motion, envelope, rotor } = corner;
-  const { droop, bump } = envelope.limits;
+  const { lowest, highest } = envelope.limits;
   const { section, centrePlaneMm } = rotor;
   const reach = Math.hypot(section.diameterMm / 2, section.widthMm / 2 + 20);
   const low = [Infinity, Infinity, Infinity];
@@ -71,7 +71,7 @@ function sweptBox(corner: PreparedCorner): Box {
   for (let i = 0; i <= STEPS; i++) {
     for (let j = 0; j <= STEPS; j++) {
       for (let k = 0; k <= (motion.crossArticulates ? STEPS : 0); k++) {
-        const travel = droop + ((bump - droop) * i) / STEPS;
+        const travel = lowest + ((highest - lowest) * i) / STEPS;
         const posture = postureOf(corner, [travel, (2 * j) / STEPS - 1, (2 * k) / STEPS - 1, 0, 0]);
         const centre = place(motion.wheelPose(posture), [0, centrePlaneMm, 0]);
         for (let axis = 0; axis < 3; axis++) {

@@ -30,12 +30,12 @@ export const SWEPT_DETAIL: SweptDetail = { round: 120, rings: 59, postures: { tr
  */
 export function sweptShape(corner: PreparedCorner, detail = SWEPT_DETAIL): SweptShape | null {
   const { motion, envelope, rotor } = corner;
-  const { droop, bump } = envelope.limits;
+  const { lowest, highest } = envelope.limits;
   const hull = rotor.filled.hull;
   if (!hull) return null;
-  const middle = motion.wheelPose({ travel: (droop + bump) / 2, steer: 0 });
+  const middle = motion.wheelPose({ travel: (lowest + highest) / 2, steer: 0 });
   const from = place(middle, [0, rotor.centrePlaneMm, 0]);
-  const wheels = postureGrid(corner, { from: droop, to: bump }, detail.postures).postures.map((p) =>
+  const wheels = postureGrid(corner, { from: lowest, to: highest }, detail.postures).postures.map((p) =>
     motion.wheelPose(p),
   );
   const out = newMeasure();

@@ -13,8 +13,11 @@ export class AllowedPart {
   readonly to = new Float64Array(3);
   /** Furthest right and left at the lower and at the upper end of the allowed travel, likewise. */
   readonly #limits = new Float64Array(LIMIT_NUMBERS);
-  /** The limits of steer cut the cell. */
+  /** Lowest and highest of the other wheel, likewise. */
+  readonly #otherLimits = new Float64Array(LIMIT_NUMBERS);
+  /** The limits of steer, or of the other wheel, cut the cell. */
   #slanted = false;
+  #otherSlanted = false;
   #cells!: PostureCells;
   #clip!: PostureClip;
 
@@ -31,7 +34,23 @@ export class AllowedPart {
     const level = open[at + LT]!;
     if (!this.#allowAlong(0, moves[0], t, TRAVEL_STEPS, level, clip.lowTravel, clip.highTravel)) return false;
     if (!this.#allowSteer(t, level, open[at + U]!, open[at + LU]!)) return false;
-    return this.#allowAlong(2, moves[2], open[at + V]!, OTHER_STEPS, open[at + LV]!, clip.lowOther, clip.highOther);
+    return this.#allowOther(t, level, open[at + V]!, open[at + LV]!);
+  }
+
+  /** The limits of the other wheel along the allowed travel of the cell, in half cells from its middle. */
+  #allowOther(t: number, level: number, v: number, otherLevel: number): boolean {
+    const limits = this.#otherLimits;
+    this.#otherSlanted = false;
+    this.from[2] = -1;
+    this.to[2] = 1;
+    if (!this.#cells.moves[2]) return true;
+    this.#clip.otherLimits(level, t, limits);
+    const half = OTHER_STEPS / (2 << otherLevel);
+    for (let k = 0; k < LIMIT_NUMBERS; k++) limits[k] = (limits[k]! - v) / half;
+    this.from[2] = max(-1, min(limits[0]!, limits[2]!));
+    this.to[2] = min(1, max(limits[1]!, limits[3]!));
+    this.#otherSlanted = !this.#clip.sameOther && (max(limits[0]!, limits[2]!) > -1 || min(limits[1]!, limits[3]!) < 1);
+    return this.from[2]! <= this.to[2]!;
   }
 
   /** The limits of steer along the allowed travel of the cell, in half cells from its middle. */
@@ -77,9 +96,12 @@ export class AllowedPart {
     const { moves } = this.#cells;
     const clip = this.#clip;
     if (moves[0] && !(this.from[0]! <= 0 && this.to[0]! >= 0)) return false;
-    if (moves[2] && !(this.from[2]! <= 0 && this.to[2]! >= 0)) return false;
-    if (!moves[1] || clip.wholeSteer) return true;
     const t = open[at + T]!;
+    if (moves[2]) {
+      const { low, high } = clip.otherAt(t);
+      if (!(open[at + V]! >= low && open[at + V]! <= high)) return false;
+    }
+    if (!moves[1] || clip.wholeSteer) return true;
     return open[at + U]! >= clip.rightAt(t) && open[at + U]! <= clip.leftAt(t);
   }
 
@@ -90,9 +112,10 @@ export class AllowedPart {
     const steer = ga * o[w + 3]! + gr * o[w + 4]!;
     const other = ga * o[w + 6]! + gr * o[w + 7]!;
     const places = abs(ga * o[w + 9]! + gr * o[w + 10]!) + abs(ga * o[w + 12]! + gr * o[w + 13]!);
-    const height = other * this.endToward(2, other) - places;
-    if (!this.#slanted) return height + travel * this.endToward(0, travel) + steer * this.endToward(1, steer);
-    return height + this.#lowestOnSlant(travel, steer);
+    if (this.#slanted || this.#otherSlanted) return this.#lowestOnSlants(travel, steer, other) - places;
+    return (
+      travel * this.endToward(0, travel) + steer * this.endToward(1, steer) + other * this.endToward(2, other) - places
+    );
   }
 
   /** The end along one direction toward which a slope falls. */
@@ -101,34 +124,52 @@ export class AllowedPart {
   }
 
   /**
-   * Least of travel * x + steer * y where y keeps to the limits along x: straight but for the cell's own edge, so it lies
-   * at an end of x or where the limit crosses that edge.
+   * Least of travel * x + steer * y + other * z where y and z keep to their limits along x: straight but for the cell's own
+   * edges, so it lies at an end of x or where one of the limits crosses its edge.
    */
-  #lowestOnSlant(travel: number, steer: number): number {
-    const limits = this.#limits;
-    const right = steer > 0;
-    const edge = right ? -1 : 1;
-    const start = right ? limits[0]! : limits[1]!;
-    const end = right ? limits[2]! : limits[3]!;
+  #lowestOnSlants(travel: number, steer: number, other: number): number {
     const from = this.from[0]!;
     const to = this.to[0]!;
-    const within = (y: number): number => between(y, -1, 1);
-    const atStart = travel * from + steer * within(start);
-    const atEnd = travel * to + steer * within(end);
-    let least = min(atStart, atEnd);
-    if ((start - edge) * (end - edge) < 0) {
-      const x = from + ((to - from) * (edge - start)) / (end - start);
-      least = min(least, travel * x + steer * edge);
+    const at = (x: number): number =>
+      travel * x + steer * this.#toward(1, steer, x) + other * this.#toward(2, other, x);
+    let least = min(at(from), at(to));
+    if (this.#slanted) {
+      const x = this.#crossing(this.#limits, steer);
+      if (x > from && x < to) least = min(least, at(x));
+    }
+    if (this.#otherSlanted) {
+      const x = this.#crossing(this.#otherLimits, other);
+      if (x > from && x < to) least = min(least, at(x));
     }
     return least;
   }
 
-  /** The end of the allowed travel at whose limit of steer a change is least, where the limits cut the cell; else as `endToward`. */
-  travelEndToward(travel: number, steer: number): number {
-    if (!this.#slanted) return this.endToward(0, travel);
-    const [right, other] = steer > 0 ? [0, 2] : [1, 3];
-    const start = travel * this.from[0]! + steer * between(this.#limits[right]!, -1, 1);
-    const end = travel * this.to[0]! + steer * between(this.#limits[other]!, -1, 1);
-    return start < end ? this.from[0]! : this.to[0]!;
+  /** The end along a direction toward which a slope falls, at a place of the allowed travel. */
+  #toward(k: 1 | 2, slope: number, x: number): number {
+    if (!(k === 1 ? this.#slanted : this.#otherSlanted)) return this.endToward(k, slope);
+    const limits = k === 1 ? this.#limits : this.#otherLimits;
+    const from = this.from[0]!;
+    const span = this.to[0]! - from;
+    const s = span > 0 ? (x - from) / span : 0;
+    const [start, end] = slope > 0 ? [limits[0]!, limits[2]!] : [limits[1]!, limits[3]!];
+    return between(start + s * (end - start), -1, 1);
+  }
+
+  /** Where the limit toward which a slope falls crosses the cell's edge; NaN where it does not. */
+  #crossing(limits: Float64Array, slope: number): number {
+    const edge = slope > 0 ? -1 : 1;
+    const [start, end] = slope > 0 ? [limits[0]!, limits[2]!] : [limits[1]!, limits[3]!];
+    if (!((start - edge) * (end - edge) < 0)) return Number.NaN;
+    const from = this.from[0]!;
+    return from + ((this.to[0]! - from) * (edge - start)) / (end - start);
+  }
+
+  /** The end of the allowed travel at whose limits a change is least, where limits cut the cell; else as `endToward`. */
+  travelEndToward(travel: number, steer: number, other: number): number {
+    if (!this.#slanted && !this.#otherSlanted) return this.endToward(0, travel);
+    const [from, to] = [this.from[0]!, this.to[0]!];
+    const start = travel * from + steer * this.#toward(1, steer, from) + other * this.#toward(2, other, from);
+    const end = travel * to + steer * this.#toward(1, steer, to) + other * this.#toward(2, other, to);
+    return start < end ? from : to;
   }
 }

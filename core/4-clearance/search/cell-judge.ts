@@ -213,7 +213,7 @@ export class CellJudge {
   tryPlace(t: number, u: number, v: number, x: number, y: number, z: number): void {
     const clip = this.#clip;
     const height = this.#cells.moves[0] ? between(t, clip.lowTravel, clip.highTravel) : t;
-    const other = this.#cells.moves[2] ? between(v, clip.lowOther, clip.highOther) : v;
+    const other = this.#cells.moves[2] ? this.#otherWithin(height, v) : v;
     const steer = clip.wholeSteer ? u : between(u, clip.rightAt(height), clip.leftAt(height));
     const d = this.#there;
     this.#cells.placeAt(height, steer, other, d);
@@ -225,6 +225,11 @@ export class CellJudge {
     if (this.#loadedTire && wx * d[DOWN]! + wz * d[DOWN + 1]! >= r * COS_LOADED) solid = this.#rotor.loaded;
     const met = solidDistance(solid, a - this.#rotor.centrePlaneMm, r);
     if (met < this.best) this.#keep(met, height, steer, other, x, y, z);
+  }
+
+  #otherWithin(height: number, v: number): number {
+    const { low, high } = this.#clip.otherAt(height);
+    return between(v, low, high);
   }
 
   #keepMiddle(met: number, open: Float64Array, at: number): void {
@@ -242,11 +247,12 @@ export class CellJudge {
     const k = at + PLACES + 3 * corner;
     const travel = ga * open[w]! + gr * open[w + 1]!;
     const steer = ga * open[w + 3]! + gr * open[w + 4]!;
+    const other = ga * open[w + 6]! + gr * open[w + 7]!;
     const part = this.#part;
     this.tryPlace(
-      this.#position(open, at, 0, TRAVEL_STEPS, part.travelEndToward(travel, steer)),
+      this.#position(open, at, 0, TRAVEL_STEPS, part.travelEndToward(travel, steer, other)),
       this.#position(open, at, 1, STEER_STEPS, part.endToward(1, steer)),
-      this.#position(open, at, 2, OTHER_STEPS, part.endToward(2, ga * open[w + 6]! + gr * open[w + 7]!)),
+      this.#position(open, at, 2, OTHER_STEPS, part.endToward(2, other)),
       open[k]!,
       open[k + 1]!,
       open[k + 2]!,

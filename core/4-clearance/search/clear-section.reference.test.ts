@@ -16,10 +16,10 @@ import { MOTIONS, scattered, SETUPS } from '../../fixtures/scattered-corner';
 /** Gap in a posture and at a place chosen at random: never below the least, if the least is right. */
 function randomGap(corner: PreparedCorner, index: number, random: () => number): number {
   const obstacle = corner.obstacles[index]!;
-  const { droop, bump } = corner.envelope.limits;
+  const { lowest, highest } = corner.envelope.limits;
   const end = (x: number): number => (x < 0.15 ? 0 : x > 0.85 ? 1 : (x - 0.15) / 0.7);
   const share = (): number => end(random());
-  const posture = postureOf(corner, [droop + (bump - droop) * share(), 2 * share() - 1, 2 * share() - 1, 0, 0]);
+  const posture = postureOf(corner, [lowest + (highest - lowest) * share(), 2 * share() - 1, 2 * share() - 1, 0, 0]);
   const piece = Math.floor(random() * obstacle.pieces.corners.length);
   const s = share();
   const w = share() * (1 - s);
@@ -155,7 +155,7 @@ describe('looking only for what is nearer than a ceiling', () => {
     const random = seededRandom(40 + name.length);
     const description = scattered(random, name, 6, 3);
     const corner = prepareCorner('frontLeft', description, setupOf(description, 1), 'street');
-    const { droop: from, bump: to } = corner.envelope.limits;
+    const { lowest: from, highest: to } = corner.envelope.limits;
     const section = new ClearSection(corner.motion, corner.envelope);
     const least = new ClearSection(corner.motion, corner.envelope).leastGaps(corner);
     corner.obstacles.forEach((obstacle, i) => {

@@ -3,7 +3,7 @@ import type { Mount } from '../../2-vehicle/motion/mount';
 import { makePieceTree, type PieceTree } from '../../3-survey/shape/piece-tree';
 import type { Envelope } from '../envelope/envelope';
 import { emptyCut, LeastGapSearch, type Cut } from './least-gap-search';
-import { sweptGap, type TravelStretch } from '../oracle/plain-sweep';
+import { sweptGap, wholeStretch, type TravelStretch } from '../oracle/plain-sweep';
 import { PostureCells } from './posture-cells';
 import { PostureClip } from './posture-clip';
 import { describeGap, type LeastGap } from '../oracle/posture-gap';
@@ -62,10 +62,9 @@ export class ClearSection {
 
   /** `images` hold the envelope's postures; by default just these. */
   constructor(motion: CornerMotion, envelope: Envelope, images?: CornerImages) {
-    const { droop, bump } = envelope.limits;
     this.#motion = motion;
     this.#envelope = envelope;
-    this.#images = images ?? new CornerImages(motion, { from: droop, to: bump });
+    this.#images = images ?? new CornerImages(motion, wholeStretch(envelope));
   }
 
   /** Least gap of every obstacle of `corner` (whose motion and envelope these are), in order. */
@@ -74,8 +73,7 @@ export class ClearSection {
   }
 
   leastGap(corner: PreparedCorner, obstacle: PlacedThing, stretch?: TravelStretch): LeastGap {
-    const { droop, bump } = this.#envelope.limits;
-    const over = stretch ?? { from: droop, to: bump };
+    const over = stretch ?? wholeStretch(this.#envelope);
     const { pieces, insideWheel } = obstacle;
     const cells = this.#images.cellsOf(obstacle.mount);
     const cut = this.#images.cutOf(cells, obstacle);
@@ -140,7 +138,7 @@ export class ClearSection {
   }
 
   #clipOf(over: TravelStretch): PostureClip {
-    const key = `${over.from}:${over.to}`;
+    const key = `${over.from}:${over.to}:${over.bump ?? ''}`;
     const known = this.#clips.get(key);
     if (known) return known;
     const { states, locks } = this.#images;

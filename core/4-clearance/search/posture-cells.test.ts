@@ -17,7 +17,15 @@ const RANGE = { from: -110, to: 95 };
 /** Steps of steer. */
 const ROUNDING = 1e-3;
 
-const LIMITS: TravelLimits = { droop: -100, ride: -20, bump: 85, firstTouch: null };
+const LIMITS: TravelLimits = {
+  droop: -100,
+  ride: -20,
+  bump: 85,
+  firstTouch: null,
+  lowest: -100,
+  highest: 85,
+  stops: null,
+};
 
 const MOTIONS: [string, MotionDescription, Mount][] = [
   ['swing arm, frame', { type: 'swingArm', frontView: { y: -700, z: -80 }, sideView: { x: -900, z: 60 } }, 'frame'],

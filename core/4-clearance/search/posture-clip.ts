@@ -1,5 +1,6 @@
 import type { CornerMotion } from '../../2-vehicle/motion/corner-motion';
-import type { Envelope } from '../envelope/envelope';
+import { otherRange, type OtherLimits } from '../../2-vehicle/motion/axle-stops';
+import { otherLimitsOf, type Envelope } from '../envelope/envelope';
 import type { TravelStretch } from '../oracle/plain-sweep';
 import { OTHER_STEPS, STEER_STEPS, TRAVEL_STEPS } from './posture-cells';
 import { LockTable, type CarrierStates } from './posture-table';
@@ -11,14 +12,14 @@ const KEPT_LEVELS = 8;
 export const LIMIT_NUMBERS = 4;
 
 /**
- * What an envelope leaves of the cells of a wider range, in steps. In a cell of travel its steer limits are followed by
- * straight lines, moved outward where the limit bulges beyond them.
+ * What an envelope leaves of the cells of a wider range, in steps. In a cell of travel its limits of steer, and of the other
+ * wheel's height, are followed by straight lines, moved outward where the limit bulges beyond them.
  */
 export class PostureClip {
   readonly lowTravel: number;
   readonly highTravel: number;
-  readonly lowOther: number;
-  readonly highOther: number;
+  /** The other wheel's limits do not depend on this one's height. */
+  readonly sameOther: boolean;
   /** The whole way from lock to lock is allowed at every height. */
   readonly wholeSteer: boolean;
   readonly #envelope: Envelope;
@@ -27,6 +28,9 @@ export class PostureClip {
   readonly #locks: LockTable;
   /** Heights at which a limit may bend, in steps, in order. */
   readonly #bends: readonly number[];
+  readonly #other: OtherLimits;
+  /** Heights at which the other wheel's limits bend: where both wheels meet a stop together, in steps. */
+  readonly #otherBends: readonly number[];
   /** By cell of travel of the kept levels: its limits. */
   readonly #limits = new Float64Array(LIMIT_NUMBERS * (2 << KEPT_LEVELS));
 
@@ -36,7 +40,7 @@ export class PostureClip {
     wide: LockTable,
     motion: CornerMotion,
     envelope: Envelope,
-    { from, to }: TravelStretch,
+    { from, to, bump = envelope.limits.bump }: TravelStretch,
   ) {
     const { range } = states;
     const steps = (travel: number, all: number): number =>
@@ -47,8 +51,9 @@ export class PostureClip {
     this.#locks = motion === states.motion ? wide : new LockTable(states, motion);
     this.lowTravel = steps(from, TRAVEL_STEPS);
     this.highTravel = steps(to, TRAVEL_STEPS);
-    this.lowOther = steps(envelope.limits.droop, OTHER_STEPS);
-    this.highOther = steps(envelope.limits.bump, OTHER_STEPS);
+    this.#other = otherLimitsOf(envelope, bump);
+    this.sameOther = envelope.limits.stops === null;
+    this.#otherBends = [envelope.limits.droop, bump].map((t) => steps(t, TRAVEL_STEPS));
     this.wholeSteer = envelope.kind === 'trail' && this.#sameLocks();
     this.#bends = envelope.breaks.map((t) => steps(t, TRAVEL_STEPS));
     if (!this.wholeSteer) this.#keepLimits();
@@ -86,6 +91,37 @@ export class PostureClip {
       out,
       0,
     );
+  }
+
+  /** Lowest and highest of the other wheel at a height, in steps. */
+  otherAt(t: number): { readonly low: number; readonly high: number } {
+    const { range } = this.#states;
+    const { low, high } = otherRange(this.#other, this.#states.travelAt(t / TRAVEL_STEPS));
+    const span = range.to - range.from;
+    if (!(span > 0)) return { low: OTHER_STEPS / 2, high: OTHER_STEPS / 2 };
+    return { low: ((low - range.from) / span) * OTHER_STEPS, high: ((high - range.from) / span) * OTHER_STEPS };
+  }
+
+  /** The other wheel's limits over the allowed heights of a cell of travel, as `limits`: lowest and highest at its lower, then at its upper end. */
+  otherLimits(level: number, middle: number, out: Float64Array): void {
+    const half = TRAVEL_STEPS / (2 << level);
+    const from = this.#inside(middle - half);
+    const to = this.#inside(middle + half);
+    const start = this.otherAt(from);
+    const end = this.otherAt(to);
+    let below = 0;
+    let above = 0;
+    for (const t of this.#otherBends) {
+      if (!(t > from && t < to)) continue;
+      const s = (t - from) / (to - from);
+      const here = this.otherAt(t);
+      below = Math.max(below, start.low + s * (end.low - start.low) - here.low);
+      above = Math.max(above, here.high - start.high - s * (end.high - start.high));
+    }
+    out[0] = start.low - below;
+    out[1] = start.high + above;
+    out[2] = end.low - below;
+    out[3] = end.high + above;
   }
 
   #inside(t: number): number {

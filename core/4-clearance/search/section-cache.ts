@@ -39,21 +39,21 @@ export class SectionCache {
       [motion, steering, staticCamberDeg, staticToeDeg],
       [camberChangeDeg, casterChangeDeg, axleShiftMm, linkageDropMm, bodyLiftMm],
     ]);
-    const { droop, bump } = envelope.limits;
+    const { lowest, highest } = envelope.limits;
     const cached = this.#cached.get(key);
     const known = cached?.of === of ? cached : undefined;
     const leftDeg = Math.max(known?.leftDeg ?? 0, steering?.lockLeftDeg ?? 0, setup.steerStopLeftDeg ?? 0);
     const rightDeg = Math.max(known?.rightDeg ?? 0, steering?.lockRightDeg ?? 0, setup.steerStopRightDeg ?? 0);
     if (known && leftDeg <= known.leftDeg && rightDeg <= known.rightDeg) {
       const { from, to } = known.images.range;
-      if (from <= droop && to >= bump) return known.images;
+      if (from <= lowest && to >= highest) return known.images;
     }
     const range: PostureRange = {
-      from: Math.min(droop, -corner.travel.droopMm, known?.images.range.from ?? droop),
-      to: Math.max(bump, corner.travel.bumpMm, known?.images.range.to ?? bump),
+      from: Math.min(lowest, -corner.travel.droopMm, known?.images.range.from ?? lowest),
+      to: Math.max(highest, corner.travel.bumpMm, known?.images.range.to ?? highest),
     };
     const widest = motionUnder(key, corner, { ...setup, steerStopLeftDeg: leftDeg, steerStopRightDeg: rightDeg });
-    const images = imagesOver(widest, range) ?? new CornerImages(widest, { from: droop, to: bump });
+    const images = imagesOver(widest, range) ?? new CornerImages(widest, { from: lowest, to: highest });
     this.#cached.set(key, { of, images, leftDeg, rightDeg });
     return images;
   }

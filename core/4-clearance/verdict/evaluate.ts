@@ -23,6 +23,7 @@ import type { PreparedCorner, UnknownObstacle } from '../case/prepared-corner';
 import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
 import type { RotorPlace } from '../../2-vehicle/setup/rotor';
 import type { Known } from '../../3-survey/known/known';
+import { highestUpTo } from '../envelope/envelope';
 import { fallsShort, materialStretches, STANDARDS, verdictOf, type Standard, type Verdict } from '../case/standard';
 import { studPocketGap, type StudPocketGap } from '../../2-vehicle/setup/stud-pocket';
 
@@ -68,6 +69,8 @@ export interface LowGap {
   readonly requiredMm: number;
   readonly steerDeg: number;
   readonly travelMm: number;
+  /** How much higher the other wheel of a beam axle stands, mm. */
+  readonly crossMm: number;
   readonly at: Vec3;
   readonly clock: string;
   readonly across: RotorPlace;
@@ -194,17 +197,22 @@ export interface Margin {
   readonly requiredMm: number;
 }
 
-/** The stretch of travel in which an obstacle's gap falls furthest below (or least above) what is wanted there. */
+/** The stretch of travel in which an obstacle's gap falls furthest below (or least above) what is wanted there; `bump`: with the stops squashed no further. */
 export function leastMargin(
   corner: PreparedCorner,
   obstacle: PreparedObstacle,
   standard: Standard,
   finder: GapFinder,
-  bump = corner.envelope.limits.bump,
+  bump?: number,
 ): Margin {
-  const stretches = materialStretches(standard, corner.envelope.limits, obstacle.material, bump);
+  const { limits } = corner.envelope;
+  const highest = bump === undefined ? limits.highest : highestUpTo(limits, bump);
+  const stretches = materialStretches(standard, limits, obstacle.material, highest);
   return stretches
-    .map(({ requiredMm, ...stretch }) => ({ least: finder.leastGap(corner, obstacle, stretch), requiredMm }))
+    .map(({ requiredMm, ...stretch }) => ({
+      least: finder.leastGap(corner, obstacle, { ...stretch, bump }),
+      requiredMm,
+    }))
     .reduce((worst, next) =>
       next.least.gapMm - next.requiredMm < worst.least.gapMm - worst.requiredMm ? next : worst,
     );
@@ -235,7 +243,7 @@ export function lowGapOf(obstacles: readonly ObstacleVerdict[]): LowGap | null {
     null,
   );
   if (!least) return null;
-  const { corner, id, marginMm, gapMm, requiredMm, steerDeg, travelMm, at, clock, across } = least;
+  const { corner, id, marginMm, gapMm, requiredMm, steerDeg, travelMm, crossMm, at, clock, across } = least;
   return {
     corner,
     obstacle: id,
@@ -245,6 +253,7 @@ export function lowGapOf(obstacles: readonly ObstacleVerdict[]): LowGap | null {
     requiredMm,
     steerDeg,
     travelMm,
+    crossMm,
     at,
     clock,
     across,

@@ -62,31 +62,31 @@ function partOf(corner: PreparedCorner, id: string, path: string): PreparedObsta
 }
 
 function leastPairGap(corner: PreparedCorner, a: PreparedObstacle, b: PreparedObstacle, requiredMm: number): PairGap {
-  const { droop, bump } = corner.envelope.limits;
+  const { lowest, highest } = corner.envelope.limits;
   const measure = (there: PairPosture) => {
     const posture = postureOf(corner, [...there, 0, 0]);
     return { ...gapInPosture(corner, a, b, posture), posture, there };
   };
   const share = (i: number): number => (2 * i) / (GRID - 1) - 1;
   const level = (share(0) + share(GRID - 1)) / 2;
-  let best = measure([droop, 0, level]);
+  let best = measure([lowest, 0, level]);
   for (let i = 0; i < GRID; i++) {
     for (let j = 0; j < GRID; j++) {
       for (let k = 0; k < (corner.motion.crossArticulates ? GRID : 1); k++) {
-        const travel = droop + ((bump - droop) * i) / (GRID - 1);
+        const travel = lowest + ((highest - lowest) * i) / (GRID - 1);
         const next = measure([travel, share(j), corner.motion.crossArticulates ? share(k) : level]);
         if (next.gap < best.gap) best = next;
       }
     }
   }
   const clamp = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value));
-  let steps = [(bump - droop) / (GRID - 1), 1 / (GRID - 1), 1 / (GRID - 1)];
-  for (let size = (bump - droop) / (GRID - 1); size > REFINEMENT_STEP_MM;) {
+  let steps = [(highest - lowest) / (GRID - 1), 1 / (GRID - 1), 1 / (GRID - 1)];
+  for (let size = (highest - lowest) / (GRID - 1); size > REFINEMENT_STEP_MM;) {
     const [t, u, v] = best.there;
     const tries = steps.flatMap((step, axis) =>
       [-step, step].map((d): PairPosture => {
         const [x, y, z] = [t, u, v].map((value, k) => (k === axis ? value + d : value)) as [number, number, number];
-        return [clamp(x, droop, bump), clamp(y, -1, 1), clamp(z, -1, 1)];
+        return [clamp(x, lowest, highest), clamp(y, -1, 1), clamp(z, -1, 1)];
       }),
     );
     const next = tries.map(measure).reduce((least, one) => (one.gap < least.gap ? one : least));

@@ -9,7 +9,7 @@ import { dice } from '../../1-base/numeric/dice';
 import { USUAL } from '../../3-survey/reading/usual-errors';
 import { tireSection } from '../../2-vehicle/tire/section';
 import { calibrate, type Calibration } from './calibrate';
-import { runSetup, type FitRun } from './fit-run';
+import { runFit, type FitRun } from './fit-run';
 import { leastGapsMm } from './gap-slopes';
 import type { Observation, Seen } from './observation';
 
@@ -43,8 +43,8 @@ describe('synthetic corners whose truth is known: surveyed by tape, then test fi
       // A hump that did not reach the stop, lock to lock.
       const { bumpMm, droopMm } = well.truth.travel;
       const run: FitRun = { lowMm: -droopMm / 2, highMm: 0.85 * bumpMm, leftDeg: 60, rightDeg: 60 };
-      const inRun = runSetup(well.truth, real, run);
-      const there = leastGapsMm('frontLeft', { corner: well.truth, setup: inRun.setup }, 'drawn', inRun.drawn);
+      const { drawn, ...ran } = runFit({ corner: well.truth, setup: real }, run);
+      const there = leastGapsMm('frontLeft', ran, 'drawn', drawn);
       const observations = [...there].slice(0, OBSERVED).map(([obstacle, gapMm]): Observation => ({
         obstacle,
         run,

@@ -6,7 +6,7 @@ import { attempt } from '../../1-base/problem';
 import type { Fit, SharedSource } from '../spread/shared-errors';
 import { USUAL } from '../../3-survey/reading/usual-errors';
 import type { FitStatus } from '../../3-survey/edge-fit/fit-edge';
-import { runSetup } from './fit-run';
+import { runFit } from './fit-run';
 import { gapSlopes, leastGapsMm, type GapSlopes } from './gap-slopes';
 import { likeliest, varianceOf, type Row } from './least-squares';
 import type { Observation, Seen } from './observation';
@@ -201,8 +201,8 @@ interface Prediction {
 /** The least gap of each observation in its run. */
 function predict(key: CornerKey, fit: Fit, unknowns: Unknowns, observations: readonly Observation[]): Prediction[] {
   const byRun = unknowns.runs.map((run) => {
-    const { setup, drawn } = runSetup(fit.corner, fit.setup, run);
-    return gapSlopes(key, { corner: fit.corner, setup }, 'drawn', drawn);
+    const { drawn, ...ran } = runFit(fit, run);
+    return gapSlopes(key, ran, 'drawn', drawn);
   });
   return observations.map(({ obstacle, run, gainedMm = 0 }) => {
     const r = unknowns.runs.findIndex((known) => sameRun(known, run));
@@ -215,8 +215,8 @@ function predict(key: CornerKey, fit: Fit, unknowns: Unknowns, observations: rea
 /** The same without slopes, mm. */
 function exactGaps(key: CornerKey, fit: Fit, unknowns: Unknowns, observations: readonly Observation[]): number[] {
   const byRun = unknowns.runs.map((run) => {
-    const { setup, drawn } = runSetup(fit.corner, fit.setup, run);
-    return leastGapsMm(key, { corner: fit.corner, setup }, 'drawn', drawn);
+    const { drawn, ...ran } = runFit(fit, run);
+    return leastGapsMm(key, ran, 'drawn', drawn);
   });
   return observations.map(({ obstacle, run, gainedMm = 0 }) => {
     const r = unknowns.runs.findIndex((known) => sameRun(known, run));

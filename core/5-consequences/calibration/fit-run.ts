@@ -1,6 +1,6 @@
 import type { CornerDescription } from '../../3-survey/description/corner-description';
 import type { DrawnRow } from '../../4-clearance/envelope/envelope-kind';
-import type { Setup } from '../../2-vehicle/setup/setup';
+import type { Fit } from '../spread/shared-errors';
 import { travelLimits } from '../../4-clearance/envelope/envelope';
 
 /**
@@ -17,16 +17,17 @@ export interface FitRun {
 /** mm: a single height is a range too. */
 const LEAST_RANGE_MM = 0.02;
 
-/** A setup whose stops let the wheel go through a run and no further, with the steer it was given. Its parts are counted. */
-export function runSetup(
-  corner: CornerDescription,
-  setup: Setup,
-  run: FitRun,
-): { readonly setup: Setup; readonly drawn: readonly DrawnRow[] } {
+/**
+ * A corner and setup whose stops let the wheel go through a run and no further, with the steer it was given. Its parts are counted. On a
+ * beam axle each wheel is stopped for itself: how the axle really stood is not known of a run.
+ */
+export function runFit({ corner: surveyed, setup }: Fit, run: FitRun): Fit & { readonly drawn: readonly DrawnRow[] } {
+  const corner = stoppedAtHubs(surveyed);
   const limits = travelLimits(corner, setup);
   const lowMm = Math.min(run.lowMm, run.highMm - LEAST_RANGE_MM);
   const parked = Math.min(run.highMm, Math.max(lowMm, limits.ride));
   return {
+    corner,
     setup: {
       ...setup,
       suspensionLiftMm: -parked,
@@ -35,6 +36,13 @@ export function runSetup(
     },
     drawn: [{ travelMm: 0, leftDeg: run.leftDeg, rightDeg: run.rightDeg }],
   };
+}
+
+function stoppedAtHubs(corner: CornerDescription): CornerDescription {
+  if (corner.motion.type !== 'beamAxle') return corner;
+  const { stopSpacingMm: _stops, shockSpacingMm: _shocks, ...motion } = corner.motion;
+  const { rampHereMm: _here, rampOtherMm: _other, ...travel } = corner.travel;
+  return { ...corner, motion, travel };
 }
 
 /** Steer of a run lock to lock, degrees: more than any lock, so that the locks themselves end it, however they turn out. */

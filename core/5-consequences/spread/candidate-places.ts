@@ -3,28 +3,33 @@ import { distance, type Vec3 } from '../../1-base/geometry/vec3';
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
 import type { Mount } from '../../2-vehicle/motion/mount';
 import { cornersOf, vertexOf, placeOnPiece } from '../../3-survey/shape/shape';
+import { otherRange } from '../../2-vehicle/motion/axle-stops';
+import { otherLimitsOf } from '../../4-clearance/envelope/envelope';
 import { postureOf } from '../../4-clearance/oracle/plain-sweep';
 import { placeGap } from '../../4-clearance/oracle/posture-gap';
 import type { PreparedCorner } from '../../4-clearance/case/prepared-corner';
 import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
 
-/** A posture within an envelope: 0 droop to 1 bump; -1 furthest right to 1 furthest left; the other wheel, -1 to 1. */
+/** A posture within an envelope: 0 lowest to 1 highest; -1 furthest right to 1 furthest left; the other wheel, -1 to 1. */
 export type PostureShares = readonly [travel: number, steer: number, other: number];
 
 /** The posture at these shares of a corner's envelope: where limits move, it moves along. */
 export function postureAt(corner: PreparedCorner, [travel, steer, other]: PostureShares): Posture {
-  const { droop, bump } = corner.envelope.limits;
-  return postureOf(corner, [droop + travel * (bump - droop), steer, other, 0, 0]);
+  const { lowest, highest } = corner.envelope.limits;
+  return postureOf(corner, [lowest + travel * (highest - lowest), steer, other, 0, 0]);
 }
 
 function sharesOf({ motion, envelope }: PreparedCorner, { travel, steer, cross = 0 }: Posture): PostureShares {
-  const { droop, bump } = envelope.limits;
+  const { lowest, highest } = envelope.limits;
   const { low, high } = envelope.steerRange(travel, motion.locksAt(motion.carrierAt(travel, cross)));
-  const span = bump - droop;
+  const span = highest - lowest;
+  const other = otherRange(otherLimitsOf(envelope), travel);
   return [
-    span > 0 ? (travel - droop) / span : 0.5,
+    span > 0 ? (travel - lowest) / span : 0.5,
     high > low ? (2 * (steer - low)) / (high - low) - 1 : 0,
-    motion.crossArticulates && span > 0 ? (2 * (travel + cross - droop)) / span - 1 : 0,
+    motion.crossArticulates && other.high > other.low
+      ? (2 * (travel + cross - other.low)) / (other.high - other.low) - 1
+      : 0,
   ];
 }
 
@@ -72,11 +77,11 @@ export class CandidateFinder {
 
   constructor(corner: PreparedCorner) {
     const { motion, envelope } = corner;
-    const { droop, bump } = envelope.limits;
+    const { lowest, highest } = envelope.limits;
     const locks = motion.locksAt(motion.carrierAt(envelope.limits.ride, 0));
     this.#corner = corner;
     this.#counts = [
-      bump > droop ? GRID.travel : 1,
+      highest > lowest ? GRID.travel : 1,
       locks.left > 0 || locks.right > 0 ? GRID.steer : 1,
       motion.crossArticulates ? GRID.other : 1,
     ];

@@ -32,7 +32,7 @@ export function disturbedCorner(
       const envelope = envelopeUnder(key, off.corner, off.setup, kind, drawn);
       const rotor = prepareRotor(off.setup, 'setup', off.setup.allowances);
       // The linkage must reach its limits there too.
-      for (const travel of [envelope.limits.droop, envelope.limits.bump]) motion.carrierAt(travel, 0);
+      for (const travel of [envelope.limits.lowest, envelope.limits.highest]) motion.carrierAt(travel, 0);
       return { sign, corner: { ...corner, motion, envelope, rotor }, scene: surveyScene(key, off.corner) };
     });
     if (made.ok) return made.value;

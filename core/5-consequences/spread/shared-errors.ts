@@ -114,7 +114,7 @@ export function sharedErrors({ corner, setup }: Fit): SharedError[] {
   onCorner('alignment', 'toe', (c, z) => ({
     staticToeDeg: c.staticToeDeg + sigma('staticToeDeg', USUAL.toeDeg, UNMEASURED.toeDeg) * z,
   }));
-  for (const { name, off } of motionNumbers(corner.motion)) {
+  for (const { name, off } of motionNumbers(corner.motion, stands)) {
     onCorner('hardPoints', name, (c, z) => ({ motion: off(c.motion, z) }));
   }
   return errors;
@@ -157,11 +157,11 @@ interface MotionNumber {
 }
 
 /** Numbers of a motion that may be off, found by walking what was entered. */
-function motionNumbers(motion: MotionDescription): MotionNumber[] {
+function motionNumbers(motion: MotionDescription, stands: (value: StartingValue) => boolean): MotionNumber[] {
   const found: MotionNumber[] = [];
   const walk = (value: unknown, path: readonly (string | number)[]): void => {
     if (typeof value === 'number') {
-      const sigma = sigmaOf(motion, path, value);
+      const sigma = sigmaOf(motion, path, value, stands);
       const off = (other: MotionDescription, z: number): MotionDescription =>
         replaced(other, path, value + sigma * z) as MotionDescription;
       found.push({ name: path.join('.'), off });
@@ -174,11 +174,20 @@ function motionNumbers(motion: MotionDescription): MotionNumber[] {
   return found;
 }
 
-function sigmaOf(motion: MotionDescription, path: readonly (string | number)[], value: number): number {
+function sigmaOf(
+  motion: MotionDescription,
+  path: readonly (string | number)[],
+  value: number,
+  stands: (value: StartingValue) => boolean,
+): number {
+  const name = path.at(-1);
+  if (motion.type === 'beamAxle' && (name === 'stopSpacingMm' || name === 'shockSpacingMm') && stands(name)) {
+    return UNMEASURED.stopShare * motion.hubSpacingMm;
+  }
   if (motion.type === 'swingArm') {
     return Math.max(USUAL.instantCentreMm, USUAL.instantCentreShare * Math.abs(value));
   }
-  return String(path.at(-1)).endsWith('Deg') ? USUAL.armDeg : USUAL.hardPointMm;
+  return String(name).endsWith('Deg') ? USUAL.armDeg : USUAL.hardPointMm;
 }
 
 function replaced(value: unknown, [key, ...rest]: readonly (string | number)[], leaf: number): unknown {

@@ -198,10 +198,10 @@ function findings(
         posture === 'street' ? 'street' : posture === 'trail' || posture === 'lockAtRide' ? 'trail' : 'drawn';
       const straight: readonly DrawnRow[] = [{ travelMm: 0, leftDeg: 0, rightDeg: 0 }];
       const prepared = prepareCorner(key, corner, setup, kind, kind === 'drawn' ? straight : undefined, cache.survey);
-      const { droop, ride, bump } = prepared.envelope.limits;
+      const { lowest, ride, highest } = prepared.envelope.limits;
       const atRide = posture === 'rolling' || posture === 'lockAtRide';
-      const from = atRide ? Math.max(droop, ride - AT_RIDE_MM) : droop;
-      const to = atRide ? Math.min(bump, ride + AT_RIDE_MM) : bump;
+      const from = atRide ? Math.max(lowest, ride - AT_RIDE_MM) : lowest;
+      const to = atRide ? Math.min(highest, ride + AT_RIDE_MM) : highest;
       return { key, prepared, section: cache.section(prepared, corner, setup), from, to };
     });
     return STANDARD_IDS.map((standard): ClaimFinding => {

@@ -49,11 +49,11 @@ export class StageCache {
     };
     const { envelope, drawnEnvelope } = this.#description;
     const prepared = prepareCorner(key, corner, setup, envelope, drawnEnvelope, this.#cache.survey);
-    const { droop, bump, ride } = prepared.envelope.limits;
+    const { lowest, highest, bump, ride } = prepared.envelope.limits;
     // All postures the stops allow, wanted alike in all of them: then the parked height does not matter.
     const anyHeight = envelope === 'trail' && !this.#standard.nearFullBump;
     const id = JSON.stringify([
-      [key, droop, bump, anyHeight ? null : ride, setup.steerStopLeftDeg, setup.steerStopRightDeg],
+      [key, lowest, highest, bump, anyHeight ? null : ride, setup.steerStopLeftDeg, setup.steerStopRightDeg],
       [setup.axleShiftMm, setup.linkageDropMm, setup.bodyLiftMm, setup.camberChangeDeg, setup.casterChangeDeg],
     ]);
     const stage = (): Stage => {

@@ -1,4 +1,4 @@
-import { runSetup } from '../../5-consequences/calibration/fit-run';
+import { runFit } from '../../5-consequences/calibration/fit-run';
 import { leastGapsMm } from '../../5-consequences/calibration/gap-slopes';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { attempt } from '../../1-base/problem';
@@ -21,8 +21,8 @@ export function predictRound(at: FittedCorner): RoundGap[] {
     const run = tried.done ? runOf(at.corner, at.setup, tried, ride) : null;
     if (!run) return [];
     const found = attempt(() => {
-      const { setup, drawn } = runSetup(at.corner, at.setup, run);
-      return leastGapsMm(at.key, { corner: at.corner, setup }, 'drawn', drawn);
+      const { drawn, ...ran } = runFit(at, run);
+      return leastGapsMm(at.key, ran, 'drawn', drawn);
     });
     if (!found.ok) return [];
     return [...found.value].map(([obstacle, gapMm]) => ({

@@ -81,7 +81,7 @@ export function untried(
       found.push({ what: 'notMeasured', posture: one.kind });
     }
   }
-  if (high < limits.bump - REACHED_MM) found.push({ what: 'bump', reachedMm: high, limitMm: limits.bump });
-  if (low > limits.droop + REACHED_MM) found.push({ what: 'droop', reachedMm: low, limitMm: limits.droop });
+  if (high < limits.highest - REACHED_MM) found.push({ what: 'bump', reachedMm: high, limitMm: limits.highest });
+  if (low > limits.lowest + REACHED_MM) found.push({ what: 'droop', reachedMm: low, limitMm: limits.lowest });
   return found;
 }
