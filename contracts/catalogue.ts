@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { LIMITS } from '@/core/1-base/limits';
 import { attempt } from '@/core/1-base/problem';
 import { SPEED_SYMBOLS } from '@/core/5-consequences/road/load-and-speed';
+import { SHOULDERS, TIRE_KINDS } from '@/core/2-vehicle/tire/tire-shape';
 import { parseTireSize } from '@/core/2-vehicle/tire/size';
 import { within } from './motion-schema';
 import { plainText } from './plain-text';
@@ -24,6 +25,21 @@ export const sizeTextSchema = plainText(60)
     }
   });
 
+const shapeLength = within(LIMITS.allowanceMm).optional();
+
+/** What somebody measured or knows of a tire beyond its size. */
+export const tireShapeFields = {
+  measuredDiameterMm: within(LIMITS.tireDiameterMm).optional(),
+  measuredWidthMm: within(LIMITS.tireWidthMm).optional(),
+  underPrintMm: shapeLength,
+  kind: z.enum(TIRE_KINDS).optional(),
+  treadWidthMm: within(LIMITS.tireWidthMm).optional(),
+  shoulder: z.enum(SHOULDERS).optional(),
+  shoulderRadiusMm: within(LIMITS.shoulderRadiusMm).optional(),
+  lugsMm: shapeLength,
+  rimProtectorMm: shapeLength,
+};
+
 /** `6x139.7`: studs by pitch circle, mm. */
 export const boltPatternSchema = plainText(20)
   .trim()
@@ -35,8 +51,10 @@ const price = z.int().min(0).max(100_000_000);
 export const tireItemSchema = z.strictObject({
   size: sizeTextSchema,
   label: label.optional(),
-  measuredDiameterMm: within(LIMITS.tireDiameterMm).optional(),
-  measuredWidthMm: within(LIMITS.tireWidthMm).optional(),
+  ...tireShapeFields,
+  radiusToleranceMm: shapeLength,
+  sideToleranceMm: shapeLength,
+  growthMm: shapeLength,
   measuringRimIn: within(LIMITS.rimWidthIn).optional(),
   loadIndex: z.int().min(0).max(204).optional(),
   speedSymbol: z.enum(SPEED_SYMBOLS as [string, ...string[]]).optional(),

@@ -234,6 +234,11 @@ export const FIELD_DESCRIPTIONS: Readonly<Record<string, string>> = {
   material: 'What it is made of: which gap is wanted.',
   measuredDiameterMm: 'Outside diameter as measured, mm.',
   measuredWidthMm: 'Section width as measured on its rim, mm.',
+  underPrintMm:
+    'Flotation tire: by how much it is taken to measure under its printed diameter, mm. Absent: as printed.',
+  treadWidthMm: 'Tread, flat from edge to edge, mm. Absent: by the kind of tire.',
+  shoulder: 'Shoulder by picture. Absent: by the kind of tire.',
+  shoulderRadiusMm: 'Radius of the shoulder, mm; goes before the picture.',
   measuringRimIn: 'Rim width the size’s width is given for, in.',
   minutes: 'How long it takes, minutes.',
   mirroredFrom: 'Taken over from the other side of the axle and not measured here.',

@@ -4,7 +4,7 @@ import { FITS, LIFT_KINDS } from '@/core/6-decisions/finder/question';
 import { REMEDIES } from '@/core/6-decisions/finder/remedies';
 import { LIMITS } from '@/core/1-base/limits';
 import { SPEED_SYMBOLS } from '@/core/5-consequences/road/load-and-speed';
-import { boltPatternSchema, sizeTextSchema } from './catalogue';
+import { boltPatternSchema, sizeTextSchema, tireShapeFields } from './catalogue';
 import { within } from './motion-schema';
 import { plainText } from './plain-text';
 
@@ -21,8 +21,7 @@ const spanOf = (range: Parameters<typeof within>[0]) =>
 export const tireChoiceSchema = z.strictObject({
   size: sizeTextSchema,
   label,
-  measuredDiameterMm: within(LIMITS.tireDiameterMm).optional(),
-  measuredWidthMm: within(LIMITS.tireWidthMm).optional(),
+  ...tireShapeFields,
   measuringRimIn: within(LIMITS.rimWidthIn).optional(),
   loadIndex: z.int().min(0).max(204).optional(),
   speedSymbol: z.string().max(3).optional(),

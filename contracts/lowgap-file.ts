@@ -14,7 +14,7 @@ import { MOUNTS } from '@/core/2-vehicle/motion/mount';
 import { MATERIALS } from '@/core/3-survey/shape/material';
 import { PART_KINDS } from '@/core/3-survey/shape/part-kind';
 import { READING_PLACES, READING_SOURCES } from '@/core/3-survey/reading/reading';
-import { sizeTextSchema } from './catalogue';
+import { sizeTextSchema, tireShapeFields } from './catalogue';
 import { finderSchema } from './finder';
 import { planSchema } from './plan';
 import { conditionsSchema, cornerUnderbodySchema, intakeSchema, underbodySchema } from './job-record';
@@ -35,8 +35,7 @@ const typed = z.record(plainText(40), plainText(40)).optional();
 
 export const tireSchema = z.strictObject({
   size: sizeTextSchema,
-  measuredDiameterMm: within(LIMITS.tireDiameterMm).optional(),
-  measuredWidthMm: within(LIMITS.tireWidthMm).optional(),
+  ...tireShapeFields,
 });
 
 export const wheelSchema = z.strictObject({

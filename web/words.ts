@@ -1,4 +1,6 @@
 /** The trade's words for what the engine names by key. */
+import type { ChainClass } from '@/core/2-vehicle/tire/chain-room';
+import type { Shoulder, TireKind } from '@/core/2-vehicle/tire/tire-shape';
 import type { EnvelopeKind } from '@/core/4-clearance/envelope/envelope-kind';
 import type { StandardId, Verdict } from '@/core/4-clearance/case/standard';
 import type { RotorPlace } from '@/core/2-vehicle/setup/rotor';
@@ -132,3 +134,22 @@ export function shortPosture(steerDeg: number, travelMm: number, rideMm = 0): st
     Math.abs(height) < WHOLE ? 'at ride' : `${formatMm(Math.abs(height), 0)} ${height > 0 ? 'up' : 'down'}`;
   return `${steer}, ${travel}`;
 }
+
+export const TIRE_KIND_WORDS: Readonly<Record<TireKind, string>> = {
+  highway: 'highway',
+  allTerrain: 'all terrain',
+  mud: 'mud',
+};
+
+export const SHOULDER_WORDS: Readonly<Record<Shoulder, string>> = {
+  round: 'round',
+  usual: 'usual',
+  square: 'square',
+};
+
+export const CHAIN_WORDS: Readonly<Record<ChainClass, string>> = {
+  lowProfile: 'low-profile car chain',
+  classS: 'class S',
+  classU: 'class U',
+  classW: 'class W',
+};

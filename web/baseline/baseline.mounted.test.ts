@@ -155,7 +155,7 @@ describe('one corner', () => {
     await type(/^On a ramp, this stop closed/, '352');
     await type(/^… and hub to lip at the other wheel/, '616');
     expect(corners().frontLeft!.travel).toMatchObject({ rampHereMm: 148, rampOtherMm: -120 });
-    expect(cornerLimits(job.document, 'frontLeft')!.highest).toBeCloseTo(148, 6);
+    expect(cornerLimits(job.document, 'frontLeft')!.stops!.stops).toBeCloseTo((2 * 90 - 28) / 268, 9);
     await type(/^Bump stop to bump stop/, '900');
     expect(corners().frontLeft).not.toHaveProperty('starting');
     expect(cornerLimits(job.document, 'frontLeft')!.stops!.stops).toBeCloseTo(900 / 1600, 9);

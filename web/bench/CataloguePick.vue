@@ -2,6 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
   tireItemSchema,
+  tireShapeFields,
   wheelItemSchema,
   spacerItemSchema,
   type CatalogueItem,
@@ -9,9 +10,11 @@ import {
 } from '@/contracts/catalogue';
 import type { LowgapSetup } from '@/contracts/lowgap-file';
 import { attempt } from '@/core/1-base/problem';
+import { tireOf } from '@/core/2-vehicle/tire/tire-shape';
 import { parseTireSize } from '@/core/2-vehicle/tire/size';
 import { formatMm } from '@/core/1-base/units/length';
 import { api } from '../api';
+import { TIRE_KIND_WORDS } from '../words';
 
 /** Tires, wheels and spacers of the shop's catalogue, to be tried with one press. */
 const open = defineModel<boolean>({ required: true });
@@ -45,19 +48,29 @@ function rowOf({ id, kind: of, data }: CatalogueItem): Row | null {
     const read = tireItemSchema.safeParse(data);
     const size = read.success ? attempt(() => parseTireSize(read.data.size)) : null;
     if (!read.success || !size?.ok) return null;
-    const { size: text, label, measuredDiameterMm, measuredWidthMm } = read.data;
+    const {
+      size: text,
+      label,
+      kind: made,
+      measuredDiameterMm,
+      radiusToleranceMm,
+      sideToleranceMm,
+      growthMm,
+    } = read.data;
+    const beyond = withoutUndefined({ radiusToleranceMm, sideToleranceMm, growthMm });
     const measured = measuredDiameterMm ? `measured ${formatMm(measuredDiameterMm, 0)} mm` : '';
     return {
       id,
       name: text,
-      detail: [label, measured].filter(Boolean).join(', '),
+      detail: [label, made && TIRE_KIND_WORDS[made], measured].filter(Boolean).join(', '),
       otherRim: size.value.rimDiameterIn !== props.rimIn,
       apply: (setup) => {
-        setup.tire = {
-          size: text,
-          ...(measuredDiameterMm === undefined ? {} : { measuredDiameterMm }),
-          ...(measuredWidthMm === undefined ? {} : { measuredWidthMm }),
-        };
+        setup.tire = tireOf(read.data) as LowgapSetup['tire'];
+        // Room for a chain is asked of any tire; what the one before might be went with it.
+        const chain = setup.allowances?.chain;
+        setup.allowances = { ...beyond, ...(chain ? { chain } : {}) };
+        if (Object.keys(setup.allowances).length === 0) delete setup.allowances;
+        forget(setup, [...Object.keys(tireShapeFields), ...TOLERANCES]);
       },
     };
   }
@@ -93,6 +106,10 @@ function rowOf({ id, kind: of, data }: CatalogueItem): Row | null {
     },
   };
 }
+
+const TOLERANCES = ['radiusToleranceMm', 'sideToleranceMm', 'growthMm'];
+const withoutUndefined = <T extends object>(said: T): T =>
+  Object.fromEntries(Object.entries(said).filter(([, value]) => value !== undefined)) as T;
 
 /** What was typed for fields that now hold something else. */
 function forget(setup: LowgapSetup, fields: readonly string[]): void {

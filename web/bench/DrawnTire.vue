@@ -27,8 +27,8 @@ function take(size: string): void {
 <template>
   <div v-if="drawn" class="drawn" data-testid="drawn-tire">
     <p>
-      Drawn to {{ formatMm(drawn.diameterMm, 0) }} x {{ formatMm(drawn.widthMm, 0) }} mm, not what
-      {{ setup.tire.size }} measures.
+      Taken as {{ formatMm(drawn.diameterMm, 0) }} x {{ formatMm(drawn.widthMm, 0) }} mm, not as
+      {{ setup.tire.size }} says.
     </p>
     <button v-for="one in drawn.near" :key="one.size" type="button" class="near" @click="take(one.size)">
       <strong class="figures">{{ one.size }}</strong>

@@ -15,6 +15,7 @@ import { useJobStore } from '../stores/job';
 import { ENVELOPE_NAMES, STANDARD_NAMES } from '../words';
 import CataloguePick from './CataloguePick.vue';
 import DrawnTire from './DrawnTire.vue';
+import TireMayBe from './TireMayBe.vue';
 import { startingSetup } from '../stores/starting-setup';
 import { axleOf } from '../../core/2-vehicle/setup/corner-key';
 
@@ -187,6 +188,7 @@ const SPACER_TYPES = [
           <v-btn height="48" variant="outlined" @click="choosing = true">From the catalogue</v-btn>
         </template>
       </FitmentFields>
+      <TireMayBe :setup="setup" @edit="edit" />
       <template v-if="setup.spacerMm > 0">
         <v-select
           :model-value="setup.spacerType ?? 'slipOn'"

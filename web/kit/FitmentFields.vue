@@ -2,15 +2,18 @@
 import { mdiMinus, mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
 import { LIMITS } from '@/core/1-base/limits';
+import { tireShapeFields } from '@/contracts/catalogue';
 import { fieldText } from '@/contracts/problems';
 import type { LowgapFitted } from '@/contracts/lowgap-file';
 import { attempt } from '@/core/1-base/problem';
 import { parseTireSize } from '@/core/2-vehicle/tire/size';
 import { nextSize } from '@/core/2-vehicle/tire/nearest-sizes';
+import { USUAL_UNDER_PRINT_MM } from '@/core/2-vehicle/tire/tire-shape';
 import { tireSection } from '@/core/2-vehicle/tire/section';
 import { formatMm, mmToIn } from '@/core/1-base/units/length';
 import { backspacingFromOffset, wheelOffsetMm, type BackspacingSchool } from '@/core/2-vehicle/wheel/rim';
 import QuantityField from './QuantityField.vue';
+import TireShapeFields from './TireShapeFields.vue';
 
 type Fitment = Pick<LowgapFitted, 'tire' | 'wheel' | 'spacerMm' | 'typed'>;
 
@@ -19,7 +22,7 @@ const props = defineProps<{
   fitment: Fitment;
   /** What the engine says about a field below this fitment, by the field's path in it. */
   problemAt: (path: string) => string | undefined;
-  /** Ask for what the tape says about the tire. */
+  /** It is fitted: what the tape said of it stays when its size is corrected. */
   measured?: boolean;
   /** Step keys on the numbers. */
   steps?: boolean;
@@ -46,14 +49,24 @@ function typeSize(entered: string | null): void {
   sizeRefusal.value = parsed.ok ? '' : parsed.problems.map(fieldText).join(' ');
   if (!parsed.ok || parsed.value.text === props.fitment.tire.size) return;
   emit('edit', (fitment) => {
-    fitment.tire = { ...fitment.tire, size: parsed.value.text };
-    if (!props.measured) {
-      // Another tire was measured, not this one.
-      delete fitment.tire.measuredDiameterMm;
-      delete fitment.tire.measuredWidthMm;
-    }
+    // Another tire was measured, not this one; of the fitted one only the size was read wrong.
+    const { kind } = fitment.tire;
+    const said = props.measured ? fitment.tire : kind === undefined ? {} : { kind };
+    fitment.tire = { ...said, size: parsed.value.text };
+    if (props.measured) takeUnderPrint(fitment, parsed.value.printedDiameterMm !== undefined);
+    else fitment.typed = withoutTire(fitment.typed);
   });
 }
+
+/** A flotation tire that nobody measured is taken for somewhat smaller than its print: gaps were read off what it really is. */
+function takeUnderPrint({ tire }: Fitment, isFlotation: boolean): void {
+  if (!isFlotation) delete tire.underPrintMm;
+  else if (tire.measuredDiameterMm === undefined) tire.underPrintMm ??= USUAL_UNDER_PRINT_MM;
+}
+
+const TIRE_FIELDS = Object.keys(tireShapeFields);
+const withoutTire = (typed: Fitment['typed']): Fitment['typed'] =>
+  Object.fromEntries(Object.entries(typed ?? {}).filter(([field]) => !TIRE_FIELDS.includes(field)));
 
 const sizeMessage = computed(() => sizeRefusal.value || props.problemAt('tire.size') || props.problemAt('tire') || '');
 
@@ -90,8 +103,7 @@ const shownBackspacing = computed(() => {
 });
 const round = (value: number): number => Math.round(value * 1000) / 1000;
 
-type TypedField =
-  'diameterIn' | 'widthIn' | 'offsetMm' | 'backspacingMm' | 'spacerMm' | 'measuredDiameterMm' | 'measuredWidthMm';
+type TypedField = 'diameterIn' | 'widthIn' | 'offsetMm' | 'backspacingMm' | 'spacerMm';
 
 function keepTyped(fitment: Fitment, field: TypedField, typed: string | undefined): void {
   const { [field]: _old, ...rest } = fitment.typed ?? {};
@@ -131,18 +143,6 @@ function setSpacer(value: number | undefined, typed: string | undefined): void {
   emit('edit', (fitment) => {
     fitment.spacerMm = value;
     keepTyped(fitment, 'spacerMm', typed);
-  });
-}
-
-function setMeasured(
-  field: 'measuredDiameterMm' | 'measuredWidthMm',
-  value: number | undefined,
-  typed: string | undefined,
-): void {
-  emit('edit', (fitment) => {
-    const { [field]: _old, ...rest } = fitment.tire;
-    fitment.tire = value === undefined ? rest : { ...rest, [field]: value };
-    keepTyped(fitment, field, typed);
   });
 }
 </script>
@@ -185,26 +185,12 @@ function setMeasured(
     </div>
     <p v-if="sizeHint" class="hint muted">{{ sizeHint }}</p>
     <slot name="below-size" />
-    <template v-if="measured">
-      <QuantityField
-        label="Measured diameter"
-        measured
-        optional
-        :value="fitment.tire.measuredDiameterMm"
-        :typed="fitment.typed?.['measuredDiameterMm']"
-        :range="LIMITS.tireDiameterMm"
-        @change="(v, t) => setMeasured('measuredDiameterMm', v, t)"
-      />
-      <QuantityField
-        label="Measured width"
-        measured
-        optional
-        :value="fitment.tire.measuredWidthMm"
-        :typed="fitment.typed?.['measuredWidthMm']"
-        :range="LIMITS.tireWidthMm"
-        @change="(v, t) => setMeasured('measuredWidthMm', v, t)"
-      />
-    </template>
+    <TireShapeFields
+      :measured="measured ?? false"
+      :fitment="fitment"
+      :problem-at="problemAt"
+      @edit="(change) => emit('edit', change)"
+    />
     <div class="pair">
       <QuantityField
         label="Rim diameter"

@@ -1,4 +1,5 @@
 import type { TireSize } from './size';
+import type { Shoulder, TireKind } from './tire-shape';
 import { MM_PER_IN } from '../../1-base/units/length';
 
 /** A tire as entered: its size text and, where someone measured it, what the tape said (mm). */
@@ -6,7 +7,23 @@ export interface TireDescription {
   readonly size: string;
   readonly measuredDiameterMm?: number | undefined;
   readonly measuredWidthMm?: number | undefined;
+  /** Flotation: by how much it is taken to measure under its printed diameter; absent: as printed. */
+  readonly underPrintMm?: number | undefined;
+  readonly kind?: TireKind | undefined;
+  /** Tread, flat from edge to edge. */
+  readonly treadWidthMm?: number | undefined;
+  /** The shoulder by picture, or its radius. */
+  readonly shoulder?: Shoulder | undefined;
+  readonly shoulderRadiusMm?: number | undefined;
+  /** Lugs that stand out beyond the sidewall; a rib that guards the rim, beyond the flange's face. */
+  readonly lugsMm?: number | undefined;
+  readonly rimProtectorMm?: number | undefined;
 }
+
+/** Outside diameter of a tire, mm: as measured, else that of its size, less what it measures under its print. */
+export const outsideDiameterMm = (tire: TireDescription, size: TireSize): number =>
+  tire.measuredDiameterMm ??
+  designDiameterMm(size) - (size.printedDiameterMm === undefined ? 0 : (tire.underPrintMm ?? 0));
 
 /** mm of section width gained per mm of rim width. ISO 4000-1 / ETRTO; 0.2 in per 0.5 in in the trade. */
 export const WIDTH_PER_RIM_WIDTH = 0.4;

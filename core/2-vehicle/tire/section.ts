@@ -2,8 +2,9 @@ import { makeOutline, type Outline, type Piece, type PlanePoint } from '../../1-
 import { ProblemError } from '../../1-base/problem';
 import { MM_PER_IN } from '../../1-base/units/length';
 import { FLANGE_HEIGHT_MM, FLANGE_THICKNESS_MM } from '../wheel/rim';
-import { designDiameterMm, sectionWidthMm, type TireDescription } from './dimensions';
+import { outsideDiameterMm, sectionWidthMm, type TireDescription } from './dimensions';
 import { parseTireSize, type TireSize } from './size';
+import { treadShape } from './tire-shape';
 
 /** Places across the tire, as a reading names them, and the rim flanges. */
 export type Across =
@@ -29,12 +30,6 @@ export interface TireSection {
   readonly flangeMm: number;
   readonly outline: Outline<Across>;
 }
-
-/** Tread width over section width: 1.075 - aspect/200, at least 0.78 (off-road tires). docs/method.md. */
-export const treadWidthRatio = (aspect: number): number => Math.max(0.78, 1.075 - aspect / 200);
-
-/** Shoulder radius over section height. Working value of this project. */
-const SHOULDER_RADIUS_RATIO = 0.1;
 
 /** Height of the widest place over section height, from the rim. Working value of this project. */
 const WIDEST_HEIGHT_RATIO = 0.5;
@@ -65,7 +60,7 @@ export function tireSection(
   allowance = NO_ALLOWANCE,
 ): TireSection {
   const size = parseTireSize(tire.size, path === '' ? 'size' : `${path}.size`);
-  const diameterMm = tire.measuredDiameterMm ?? designDiameterMm(size);
+  const diameterMm = outsideDiameterMm(tire, size);
   const widthMm = tire.measuredWidthMm ?? sectionWidthMm(size, rimWidthIn);
   const rimRadius = (size.rimDiameterIn * MM_PER_IN) / 2;
   const crownRadius = diameterMm / 2;
@@ -79,17 +74,19 @@ export function tireSection(
     });
   }
   const widestRadiusMm = rimRadius + WIDEST_HEIGHT_RATIO * height;
-  const shoulderRadiusMm = SHOULDER_RADIUS_RATIO * height;
-  const shoulderRise = crownRadius - shoulderRadiusMm - widestRadiusMm;
-  // The sidewall arc exists only while the tread stands in from the widest place by less than it rises.
-  const treadWidthMm = Math.max(treadWidthRatio((100 * height) / widthMm) * widthMm, widthMm - 1.8 * shoulderRise);
-  const { radialMm, lateralMm, bulgeMm } = allowance;
+  const { treadWidthMm, shoulderRadiusMm } = treadShape(
+    tire,
+    { heightMm: height, widthMm, upperMm: crownRadius - widestRadiusMm },
+    path,
+  );
+  const { radialMm, bulgeMm } = allowance;
+  const lateralMm = allowance.lateralMm + (tire.lugsMm ?? 0);
   const shoulderCentre = {
     a: treadWidthMm / 2 - shoulderRadiusMm + lateralMm,
     r: crownRadius - shoulderRadiusMm + radialMm,
   };
   const bead = { a: (rimWidthIn * MM_PER_IN) / 2, r: rimRadius + Math.min(FLANGE_HEIGHT_MM, 0.4 * height) };
-  const flangeMm = bead.a + FLANGE_THICKNESS_MM + allowance.flangeMm;
+  const flangeMm = bead.a + FLANGE_THICKNESS_MM + allowance.flangeMm + (tire.rimProtectorMm ?? 0);
   const widest = { a: widthMm / 2 + lateralMm + bulgeMm, r: widestRadiusMm };
   const right = rightHalf({
     crownRadius: crownRadius + radialMm,

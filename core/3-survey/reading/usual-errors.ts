@@ -21,6 +21,16 @@ export const USUAL = {
   /** Share of the design diameter and width by which tires of one size differ. */
   diameterShare: 0.005,
   widthShare: 0.015,
+  /** mm: a tread measured edge to edge; a shoulder's radius told with a coin or a gauge. */
+  measuredTreadMm: 3,
+  measuredShoulderMm: 3,
+  /** Shares of the tread width and of the section height by which tread and shoulder differ: of one kind of tire, and of any. */
+  treadShareOfKind: 0.02,
+  treadShareOfAny: 0.04,
+  shoulderShareByPicture: 0.02,
+  shoulderShareOfAny: 0.035,
+  /** mm by which a flotation tire that is taken under its print may measure otherwise: 5 to 13 mm hold 9 of 10 (common practice, no source). */
+  underPrintMm: 2.5,
   /** mm: an offset read off the wheel, a backspacing taken with a straight edge. */
   offsetMm: 1,
   backspacingMm: 2,

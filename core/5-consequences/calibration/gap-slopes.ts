@@ -68,16 +68,17 @@ export function leastGapsMm(
 
 /** Of the met place: by moved postures and readings, and by a tire that is larger or stands elsewhere. */
 function sharedSlopes(
-  { shared, own, rotor }: SpreadModel,
+  { shared, own, rotor, shapes }: SpreadModel,
   { candidates, readings }: ObstacleModel,
 ): Map<string, number> {
-  const { slopes, shiftedBy, normal, ownSlope, place } = candidates[0]!;
+  const { slopes, shiftedBy, byShape, normal, ownSlope, place } = candidates[0]!;
   const [a, r] = normal;
   const all = Float64Array.from(
     shared,
     (_, j) => -r * rotor.radial[j]! - Math.abs(a) * rotor.lateral[j]! - a * rotor.centre[j]!,
   );
   shiftedBy.forEach((j, k) => (all[j]! += slopes[k]!));
+  shapes.forEach((j, k) => (all[j]! += byShape[k]!));
   // Readings taken one by one land elsewhere with what they were taken on.
   if (readings && place.reading) {
     const still = new Float64Array(own.length);

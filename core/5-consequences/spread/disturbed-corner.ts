@@ -1,7 +1,7 @@
 import type { DrawnRow, EnvelopeKind } from '../../4-clearance/envelope/envelope-kind';
 import { motionUnder } from '../../2-vehicle/setup/motion-under';
 import { envelopeUnder, type PreparedCorner } from '../../4-clearance/case/prepared-corner';
-import { prepareRotor } from '../../2-vehicle/setup/rotor';
+import { prepareRotor, type Rotor } from '../../2-vehicle/setup/rotor';
 import { surveyScene, type SurveyScene } from '../../3-survey/landing/survey-scene';
 import { place, unplace, type Pose } from '../../1-base/geometry/pose';
 import type { CarrierState } from '../../2-vehicle/motion/carrier';
@@ -56,6 +56,16 @@ export function rotorShift({ rotor }: PreparedCorner, off: readonly (Disturbed |
     lateral: by((r) => r.section.widthMm / 2),
     centre: by((r) => r.centrePlaneMm),
   };
+}
+
+/** Of the shared numbers those that give the tried tire another tread or shoulder and leave its diameter and width. */
+export function reshaped({ rotor }: PreparedCorner, off: readonly (Disturbed | null)[]): number[] {
+  const isReshaped = ({ section }: Rotor): boolean =>
+    (section.treadWidthMm !== rotor.section.treadWidthMm ||
+      section.shoulderRadiusMm !== rotor.section.shoulderRadiusMm) &&
+    section.diameterMm === rotor.section.diameterMm &&
+    section.widthMm === rotor.section.widthMm;
+  return off.flatMap((disturbed, j) => (disturbed && isReshaped(disturbed.corner.rotor) ? [j] : []));
 }
 
 /** Poses at shares of the envelope, as it is and with each shared number off, worked out once for all that ask. */

@@ -15,6 +15,8 @@ export interface Candidate {
   /** Shared numbers that shift it, and by how much per standard deviation (wheel frame, three numbers each). */
   readonly shiftedBy: Int32Array;
   readonly shifts: Float64Array;
+  /** mm by which its gap changes per standard deviation of each number that gives the tire another shape. */
+  readonly byShape: Float64Array;
   /** The margin as it is, and to first order its change by each of these, and per mm in the mount's frame. */
   readonly marginMm: number;
   readonly slopes: Float64Array;
@@ -61,6 +63,7 @@ export function drawer(
   corner: PreparedCorner,
   obstacles: readonly ObstacleModel[],
   { radial, lateral, centre }: RotorShift,
+  shapes: readonly number[],
   count: number,
 ): Draw {
   const { section, centrePlaneMm } = corner.rotor;
@@ -87,7 +90,7 @@ export function drawer(
       let margin = Infinity;
       for (let c = 0; c < candidates.length; c++) {
         const candidate = candidates[c]!;
-        const { place, shiftedBy, slopes, edgeShifts, ownSlope, normal } = candidate;
+        const { place, shiftedBy, slopes, byShape, edgeShifts, ownSlope, normal } = candidate;
         const { reading, dipMm } = place;
         shift[0] = shift[1] = shift[2] = 0;
         if (reading && moved) shiftAlongEdge(place.point, reading, moved, shift);
@@ -96,6 +99,9 @@ export function drawer(
         let about = candidate.marginMm - normal[1] * dr - Math.abs(normal[0]) * dw - normal[0] * dc;
         for (let k = 0; k < 3; k++) about += ownSlope[k]! * shift[k]!;
         for (let j = 0; j < shiftedBy.length; j++) about += slopes[j]! * z[shiftedBy[j]!]!;
+        let grown = 0;
+        for (let k = 0; k < shapes.length; k++) grown += byShape[k]! * z[shapes[k]!]!;
+        about += grown;
         if (about > margin + SCREEN_MM) continue;
         const { solid, requiredMm, at, axes, shifts } = candidate;
         let x = at[0] + axes[0]! * shift[0]! + axes[1]! * shift[1]! + axes[2]! * shift[2]!;
@@ -113,7 +119,7 @@ export function drawer(
         const out = dw * fraction(Math.abs(beside) / half);
         const up = dr * fraction((r - beadSeat) / (crown - beadSeat));
         const across = beside < 0 ? beside + out : beside - out;
-        const g = solidDistance(solid, across, r - up) - offMm - dipMm;
+        const g = solidDistance(solid, across, r - up) + grown - offMm - dipMm;
         if (g - requiredMm < margin) {
           margin = g - requiredMm;
           gap = g;

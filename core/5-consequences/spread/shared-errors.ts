@@ -2,6 +2,8 @@ import type { CornerDescription } from '../../3-survey/description/corner-descri
 import type { Setup } from '../../2-vehicle/setup/setup';
 import type { WheelAndTire } from '../../2-vehicle/setup/wheel-and-tire';
 import { type MotionDescription, hasBallJoints } from '../../2-vehicle/motion/motion-description';
+import { attempt } from '../../1-base/problem';
+import type { TireDescription } from '../../2-vehicle/tire/dimensions';
 import { tireSection } from '../../2-vehicle/tire/section';
 import { wheelOffsetMm } from '../../2-vehicle/wheel/rim';
 import type { StartingValue } from '../../3-survey/known/known';
@@ -72,10 +74,14 @@ export function sharedErrors({ corner, setup }: Fit): SharedError[] {
   };
   both('fitted diameter', 'fittedTire', tireOff('diameter', stands('tire')), sameTire);
   both('fitted width', 'fittedTire', tireOff('width', stands('tire')), sameTire);
+  both('fitted tread', 'fittedTire', treadOff(corner.fitted), sameTire);
+  both('fitted shoulder', 'fittedTire', shoulderOff(corner.fitted), sameTire);
   both('fitted offset', 'fittedOffset', offsetOff(stands('wheel')), sameWheel);
   if (!sameTire) {
     onSetup('triedTire', 'tried diameter', tireOff('diameter'));
     onSetup('triedTire', 'tried width', tireOff('width'));
+    onSetup('triedTire', 'tried tread', treadOff(setup));
+    onSetup('triedTire', 'tried shoulder', shoulderOff(setup));
   }
   if (!sameWheel) onSetup('triedOffset', 'tried offset', offsetOff(false));
 
@@ -138,10 +144,42 @@ const tireOff =
     const key = which === 'diameter' ? 'measuredDiameterMm' : 'measuredWidthMm';
     const value = which === 'diameter' ? section.diameterMm : section.widthMm;
     const share = which === 'diameter' ? USUAL.diameterShare : USUAL.widthShare;
-    const usual = tire[key] === undefined ? share * value : USUAL.measuredTireMm;
+    const unread = which === 'diameter' && tire.underPrintMm !== undefined ? USUAL.underPrintMm : share * value;
+    const usual = tire[key] === undefined ? unread : USUAL.measuredTireMm;
     const sigma = isStarting && tire[key] === undefined ? UNMEASURED.tireShare * value : usual;
     return { tire: { ...tire, [key]: value + sigma * z } };
   };
+
+/** A tread as far off as its measuring, its kind or any kind lets it be, within what its section can have. */
+function treadOff({ tire, wheel }: WheelAndTire): FitmentChange {
+  const share = tire.kind === undefined ? USUAL.treadShareOfAny : USUAL.treadShareOfKind;
+  const sigma =
+    tire.treadWidthMm === undefined ? share * tireSection(tire, wheel.widthIn).treadWidthMm : USUAL.measuredTreadMm;
+  return (fitment, z) => {
+    const { treadWidthMm, shoulderRadiusMm } = tireSection(fitment.tire, fitment.wheel.widthIn);
+    const kept = { ...fitment.tire, shoulderRadiusMm };
+    return { tire: nearestShape(kept, fitment.wheel.widthIn, treadWidthMm + sigma * z, treadWidthMm) };
+  };
+}
+
+function shoulderOff({ tire, wheel }: WheelAndTire): FitmentChange {
+  const section = tireSection(tire, wheel.widthIn);
+  const heightMm = 2 * (section.diameterMm / 2 - section.widestRadiusMm);
+  const isTold = tire.shoulder !== undefined || tire.kind !== undefined;
+  const share = isTold ? USUAL.shoulderShareByPicture : USUAL.shoulderShareOfAny;
+  const sigma = tire.shoulderRadiusMm === undefined ? share * heightMm : USUAL.measuredShoulderMm;
+  return (fitment, z) => {
+    const { treadWidthMm, shoulderRadiusMm } = tireSection(fitment.tire, fitment.wheel.widthIn);
+    const off = { ...fitment.tire, shoulderRadiusMm: Math.max(0, shoulderRadiusMm + sigma * z) };
+    return { tire: nearestShape(off, fitment.wheel.widthIn, treadWidthMm, treadWidthMm) };
+  };
+}
+
+/** A tire with this tread, or with the one it had where its section cannot have it. */
+function nearestShape(tire: TireDescription, rimWidthIn: number, treadWidthMm: number, hadMm: number): TireDescription {
+  const wanted = { ...tire, treadWidthMm };
+  return attempt(() => tireSection(wanted, rimWidthIn)).ok ? wanted : { ...tire, treadWidthMm: hadMm };
+}
 
 const offsetOff =
   (isStarting: boolean): FitmentChange =>

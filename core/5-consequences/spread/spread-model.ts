@@ -9,7 +9,7 @@ import type { Vec3 } from '../../1-base/geometry/vec3';
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
 import { toRadians } from '../../1-base/units/angle';
 import { CandidateFinder, metPlace, placesAlong, postureAt } from './candidate-places';
-import { disturbedCorner, PoseCache, rotorShift, type RotorShift } from './disturbed-corner';
+import { disturbedCorner, PoseCache, reshaped, rotorShift, type RotorShift } from './disturbed-corner';
 import { drawer, type Candidate, type Draw, type ObstacleModel } from './draw';
 import { edgeShifts } from './moved-edge';
 import { readingShifts, type OwnError } from './moved-readings';
@@ -23,6 +23,8 @@ export interface SpreadModel {
   /** By obstacle, in the order of the verdicts. */
   readonly obstacles: readonly ObstacleModel[];
   readonly rotor: RotorShift;
+  /** Which shared numbers give the tried tire another tread or shoulder: `byShape` of its candidates. */
+  readonly shapes: readonly number[];
 }
 
 /** `whereItIsMet`: slopes at the met places alone, not all that a draw may need. */
@@ -40,6 +42,7 @@ export function makeSpreadModel(
   const own: OwnError[] = [];
   const finder = look === 'whereItMayTouch' ? new CandidateFinder(corner) : null;
   const poses = new PoseCache(corner, off);
+  const shapes = reshaped(corner, off);
   const regions = standardRegions(standard, corner.envelope.limits);
   const obstacles = corner.obstacles.map((obstacle, i): ObstacleModel => {
     const { isSettled, sigmaMm, edge: fitted } = obstacle;
@@ -75,6 +78,11 @@ export function makeSpreadModel(
         at: inWheel,
         axes,
         ...shifts,
+        byShape: Float64Array.from(shapes, (j) => {
+          const { corner: other, sign } = off[j]!;
+          const shaped = solidAt(other.rotor, obstacle.insideWheel, wheel, there);
+          return sign * (distanceTo(shaped, corner, inWheel) - distanceTo(solid, corner, inWheel));
+        }),
         edgeShifts: onEdge?.own ?? null,
         marginMm,
         ...slopesOf(solid, corner.rotor.centrePlaneMm, inWheel, axes, shifts.shifts),
@@ -94,8 +102,12 @@ export function makeSpreadModel(
     };
   });
   const rotor = rotorShift(corner, off);
-  return { shared, own, obstacles, rotor, draw: drawer(corner, obstacles, rotor, shared.length) };
+  return { shared, own, obstacles, rotor, shapes, draw: drawer(corner, obstacles, rotor, shapes, shared.length) };
 }
+
+/** From a place in the wheel frame, mm. */
+const distanceTo = (solid: Solid, { rotor }: PreparedCorner, [x, a, y]: Vec3): number =>
+  solidDistance(solid, a - rotor.centrePlaneMm, Math.hypot(x, y));
 
 /** Adds shifts of the mount's frame, turned into the wheel frame by its axes there. */
 function addTurned(to: Float64Array, axes: Float64Array, shifts: Float64Array): void {

@@ -4,6 +4,7 @@ import type { SetupDescription } from '../../2-vehicle/setup/setup';
 import { joinPath, ProblemError } from '../../1-base/problem';
 import type { TireAllowances } from '../../2-vehicle/tire/allowance';
 import { commonSizes } from '../../2-vehicle/tire/common-sizes';
+import { tireOf } from '../../2-vehicle/tire/tire-shape';
 import { parseTireSize } from '../../2-vehicle/tire/size';
 import { MM_PER_IN } from '../../1-base/units/length';
 import { wheelOffsetMm } from '../../2-vehicle/wheel/rim';
@@ -187,11 +188,10 @@ export function combinedSetup(
   allowances: TireAllowances | undefined,
 ): SetupDescription {
   const setup = stanceSetup(description, key, stance);
-  const { size, measuredDiameterMm, measuredWidthMm } = tire;
   const { diameterIn, widthIn, offsetMm, studPocketMm } = wheel;
   return {
     ...setup,
-    tire: { size, measuredDiameterMm, measuredWidthMm },
+    tire: tireOf(tire),
     wheel: { diameterIn, widthIn, offsetMm, studPocketMm },
     spacerMm: spacer.thicknessMm,
     spacerType: spacer.type,
