@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { LIMITS } from '@/core/1-base/limits';
 import { attempt } from '@/core/1-base/problem';
 import { SPEED_SYMBOLS } from '@/core/5-consequences/road/load-and-speed';
-import { SHOULDERS, TIRE_KINDS } from '@/core/2-vehicle/tire/tire-shape';
+import { SHOULDERS, TIRE_KINDS } from '@/core/2-vehicle/tire/tire-kind';
 import { parseTireSize } from '@/core/2-vehicle/tire/size';
 import { within } from './motion-schema';
 import { plainText } from './plain-text';

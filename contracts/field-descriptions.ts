@@ -122,6 +122,9 @@ export const FIELD_DESCRIPTIONS: Readonly<Record<string, string>> = {
   findings: 'What was seen at each thing.',
   finder: 'The finder’s question and the answer that was kept.',
   firstTouchMm: 'Travel to the first touch of the bump stop, mm at the wheel.',
+  stopSits: 'Where the bump stop sits. Absent: nobody looked.',
+  stops:
+    'Spacer on top of a strut: where the stop is. Absent: inside, and the mount taken to stay where it was (older files).',
   rampHereMm: 'Beam axle on a ramp with the stop of this wheel closed: this wheel above its ride height, mm.',
   rampOtherMm:
     'Beam axle on a ramp with the stop of this wheel closed: the other wheel from its ride height, mm, - hanging.',

@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { CORNER_KEYS } from '@/core/2-vehicle/setup/corner-key';
 import { ENVELOPES } from '@/core/4-clearance/envelope/envelope-kind';
 import { STANDARD_IDS } from '@/core/4-clearance/case/standard';
+import { STOP_PLACES } from '@/core/2-vehicle/setup/stop-place';
 import { STARTING_VALUES } from '@/core/3-survey/known/known';
 import { LIMITS } from '@/core/1-base/limits';
 import { LENGTH_UNITS } from '@/core/1-base/units/length';
@@ -111,7 +112,12 @@ export const liftPartSchema = z.discriminatedUnion('kind', [
     rateNPerMm: springRate,
     motionRatio,
   }),
-  z.strictObject({ kind: z.literal('strutTopSpacer'), thicknessMm: partLength, motionRatio }),
+  z.strictObject({
+    kind: z.literal('strutTopSpacer'),
+    thicknessMm: partLength,
+    motionRatio,
+    stops: z.enum(['inStrut', 'onFrame']).optional(),
+  }),
   z.strictObject({
     kind: z.literal('block'),
     thicknessMm: partLength,
@@ -125,6 +131,8 @@ export const liftPartSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('bumpStop'), lengthMm: partLength, motionRatio }),
   z.strictObject({ kind: z.literal('longerShock'), extraMm: partLength, motionRatio }),
   z.strictObject({ kind: z.literal('drop'), dropMm: partLength }),
+  z.strictObject({ kind: z.literal('liftSpindle'), dropMm: partLength }),
+  z.strictObject({ kind: z.literal('armBracket'), dropMm: partLength }),
   z.strictObject({ kind: z.literal('body'), liftMm: partLength }),
 ]);
 
@@ -296,6 +304,7 @@ export const cornerSchema = z.strictObject({
     bumpMm: within(LIMITS.travelLimitMm),
     droopMm: within(LIMITS.travelLimitMm),
     firstTouchMm: within(LIMITS.travelLimitMm).optional(),
+    stopSits: z.enum(STOP_PLACES).optional(),
     rampHereMm: within(LIMITS.travelMm).optional(),
     rampOtherMm: within(LIMITS.travelMm).optional(),
   }),

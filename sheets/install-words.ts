@@ -12,6 +12,8 @@ const PARTS: Readonly<Record<LiftPart['kind'], string>> = {
   coilSpring: 'coil springs',
   load: 'load',
   strutTopSpacer: 'strut-top spacers',
+  liftSpindle: 'lift spindles',
+  armBracket: 'arm drop brackets',
   block: 'blocks',
   shackle: 'shackles',
   bumpStop: 'bump stops',

@@ -1,6 +1,6 @@
 /** The trade's words for what the engine names by key. */
 import type { ChainClass } from '@/core/2-vehicle/tire/chain-room';
-import type { Shoulder, TireKind } from '@/core/2-vehicle/tire/tire-shape';
+import type { Shoulder, TireKind } from '@/core/2-vehicle/tire/tire-kind';
 import type { EnvelopeKind } from '@/core/4-clearance/envelope/envelope-kind';
 import type { StandardId, Verdict } from '@/core/4-clearance/case/standard';
 import type { RotorPlace } from '@/core/2-vehicle/setup/rotor';

@@ -5,6 +5,7 @@ import type { LowgapCorner, LowgapFitted } from '@/contracts/lowgap-file';
 import { fieldText } from '@/contracts/problems';
 import { mountUnder } from '@/core/3-survey/description/default-mount';
 import { STARTING_VALUES } from '@/core/3-survey/known/known';
+import type { StopPlace } from '@/core/2-vehicle/setup/stop-place';
 import { hasBallJoints } from '@/core/2-vehicle/motion/motion-description';
 import { useCurrentCorner } from '../job/current-corner';
 import FitmentFields from '../kit/FitmentFields.vue';
@@ -21,6 +22,7 @@ import TapeSketch from './TapeSketch.vue';
 import { shockProblem, UNDERBODY } from './underbody-entries';
 import { blankMotion, MOTION_CHOICES, motionEntries, motionHelp, type MotionType } from './motion-entries';
 
+const TRAVEL_TITLE = 'Travel';
 const MOTION_TITLE = 'How the wheel moves';
 const UNDERBODY_TITLE = 'Underbody sheet';
 
@@ -121,7 +123,7 @@ const setLedBy = (leaf: boolean): void =>
 
 const groups = computed(() => [
   {
-    title: 'Travel',
+    title: TRAVEL_TITLE,
     help: travelHelp.value,
     entries: canRamp.value ? [...HEIGHTS, ...RAMP] : HEIGHTS,
   },
@@ -142,6 +144,18 @@ const groups = computed(() => [
   },
   { title: UNDERBODY_TITLE, help: 'Optional. With the wheel hanging; later rooms warn by it.', entries: UNDERBODY },
 ]);
+
+const STOP_SEATS = [
+  { value: null, title: 'not looked at' },
+  { value: 'insideStrut', title: 'inside the strut, shock or coil-over' },
+  { value: 'frame', title: 'on the frame, against arm or axle' },
+  { value: 'springPack', title: 'on the frame, against the spring pack' },
+] as const;
+const setStopSits = (sits: StopPlace | null): void =>
+  edit(({ travel }) => {
+    if (sits === null) delete travel.stopSits;
+    else travel.stopSits = sits;
+  });
 
 const LED_BY = [
   { value: false, title: 'links or arms' },
@@ -238,6 +252,13 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
         <AxisSketch
           v-if="group.title === 'Steering' && corner.steering && !axisFromJoints"
           :steering="corner.steering"
+        />
+        <v-select
+          v-if="group.title === TRAVEL_TITLE"
+          label="The bump stop sits"
+          :model-value="corner.travel.stopSits ?? null"
+          :items="STOP_SEATS"
+          @update:model-value="setStopSits"
         />
         <v-select
           v-if="group.title === 'Steering'"

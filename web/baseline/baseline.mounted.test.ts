@@ -164,6 +164,14 @@ describe('one corner', () => {
     expect(corners().frontLeft!.starting).toEqual(['motion']);
   });
 
+  test('where the bump stop sits is kept, and can be taken back to not looked at', async () => {
+    await baseline();
+    await choose(wrapper, /^The bump stop sits/, 'insideStrut');
+    expect(corners().frontLeft!.travel.stopSits).toBe('insideStrut');
+    await choose(wrapper, /^The bump stop sits/, null);
+    expect(corners().frontLeft!.travel).not.toHaveProperty('stopSits');
+  });
+
   test('what is fixed to an arm goes to the arm once the arms are measured, and back to the axle without', async () => {
     job.change((file) => {
       const corner = file.corners.frontLeft!;

@@ -5,7 +5,7 @@ import { LIMITS, type Range } from '@/core/1-base/limits';
 import { attempt } from '@/core/1-base/problem';
 import { formatMm } from '@/core/1-base/units/length';
 import { tireSection } from '@/core/2-vehicle/tire/section';
-import { SHOULDERS, TIRE_KINDS, type Shoulder, type TireKind } from '@/core/2-vehicle/tire/tire-shape';
+import { SHOULDERS, TIRE_KINDS, type Shoulder, type TireKind } from '@/core/2-vehicle/tire/tire-kind';
 import { SHOULDER_WORDS, TIRE_KIND_WORDS } from '../words';
 import QuantityField from './QuantityField.vue';
 

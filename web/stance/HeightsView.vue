@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { blockStop, strutStops } from '@/core/2-vehicle/setup/stop-place';
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import { problemText } from '../problem-words';
@@ -14,7 +15,7 @@ import { useShopRecord } from '../stores/shop-record';
 import { CORNER_NAMES, type Axle } from '../../core/2-vehicle/setup/corner-key';
 import { axleParts, cornersOf, setAxleParts, type AxlePart } from './axle-parts';
 import PartsEditor from './PartsEditor.vue';
-import { type Suspension, PART_WORDS } from './stance-words';
+import { PART_WORDS, type StopsAnswer, type Suspension } from './stance-words';
 import FenderPanel from './FenderPanel.vue';
 import RakePanel from './RakePanel.vue';
 import type { CornerReport } from './use-stance';
@@ -55,6 +56,11 @@ const suspension = (axle: Axle): Suspension => {
   if (motion.type !== 'beamAxle') return { isBeam: false, leaf: null };
   return { isBeam: true, leaf: motion.leaf ? (job.document?.stance?.[axle]?.leafSits ?? 'overAxle') : null };
 };
+/** Where the first corner's stop sits; null where nobody looked. */
+function stopsOf(axle: Axle): StopsAnswer | null {
+  const corner = cornersOf(job.document!, axle).map((key) => job.document!.corners[key]!)[0];
+  return corner?.travel.stopSits ? { strut: strutStops(corner), block: blockStop(corner) } : null;
+}
 const setLeaf = (axle: Axle, leafSits: 'overAxle' | 'underAxle'): void =>
   job.changeSetup((file) => {
     file.stance = { ...file.stance, [axle]: { ...file.stance?.[axle], leafSits } };
@@ -162,6 +168,7 @@ const ownBands = computed(() => {
             :both-sides="cornersOf(job.document!, axle).length > 1"
             :suspension="suspension(axle)"
             :linkage-ratio="linkageRatio(axle)"
+            :stops="stopsOf(axle)"
             @leaf="(sits) => setLeaf(axle, sits)"
             :own-lift-mm="ownLift(axle)"
             @change="(next) => setParts(axle, next)"

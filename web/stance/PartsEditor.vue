@@ -7,7 +7,15 @@ import { readNumber, writeNumber } from '../kit/read-lists';
 import QuantityField from '../kit/QuantityField.vue';
 import TypedField from '../kit/TypedField.vue';
 import type { AxlePart, PartSide } from './axle-parts';
-import { blankPart, fitsSuspension, PART_FIELDS, PART_WORDS, type PartField, type Suspension } from './stance-words';
+import {
+  blankPart,
+  fitsSuspension,
+  PART_FIELDS,
+  PART_WORDS,
+  type PartField,
+  type StopsAnswer,
+  type Suspension,
+} from './stance-words';
 
 /** Lift and lowering parts of an axle: each moves the parked height, the stops or the linkage by its kind. */
 const props = defineProps<{
@@ -17,6 +25,8 @@ const props = defineProps<{
   suspension: Suspension;
   /** Motion ratio by the linkage itself; null: the spring's ends are not known. */
   linkageRatio: number | null;
+  /** What the corner's stop does; null: nobody looked where it sits. */
+  stops: StopsAnswer | null;
   ownLiftMm: number;
 }>();
 const emit = defineEmits<{ change: [parts: AxlePart[]]; own: []; leaf: [sits: 'overAxle' | 'underAxle'] }>();
@@ -53,6 +63,10 @@ const STOPS = [
   { value: 'axle', title: 'Stop bears on the axle' },
   { value: 'springPack', title: 'Stop bears on the spring pack' },
 ];
+const STRUT_STOPS = [
+  { value: 'inStrut', title: 'Stop inside the strut' },
+  { value: 'onFrame', title: 'Stop on the frame' },
+];
 const DROOPS = [
   { value: 'spring', title: 'Spring sets the droop' },
   { value: 'shock', title: 'Shock sets the droop' },
@@ -75,12 +89,20 @@ const replace = (i: number, next: Partial<AxlePart>): void =>
     props.parts.map((one, k) => (k === i ? { ...one, ...next } : one)),
   );
 
+/** Where the stop was not looked at, a part is counted so that nothing is promised by it. */
+const asksStop = (part: LiftPart): boolean =>
+  props.stops === null && (part.kind === 'block' || part.kind === 'strutTopSpacer');
+const isOlder = (part: LiftPart): boolean => part.kind === 'strutTopSpacer' && part.stops === undefined;
+
 /** What a part moves, at the wheel. */
 function movesWords(part: LiftPart): string {
   const shift = liftPartShift(part);
   const { suspensionLiftMm, bodyLiftMm, bumpStopMm, bumpLimitShiftMm, droopLimitShiftMm, linkageDropMm } = shift;
   const said = [
     ...(suspensionLiftMm ? [`parked height ${signedMm(suspensionLiftMm)}`] : []),
+    ...(shift.hubDropMm ? [`hub down ${formatMm(shift.hubDropMm)} on its knuckle`] : []),
+    ...(shift.strutTopDropMm ? [`strut’s mount down ${formatMm(shift.strutTopDropMm)}`] : []),
+    ...(shift.armDropMm ? [`arms down ${formatMm(shift.armDropMm)} at the frame`] : []),
     ...(linkageDropMm ? [`linkage down ${formatMm(linkageDropMm)}`] : []),
     ...(bodyLiftMm ? [`body ${signedMm(bodyLiftMm)}`] : []),
     ...(bumpStopMm ? [`bump stop ${formatMm(bumpStopMm)} sooner`] : []),
@@ -154,6 +176,16 @@ function movesWords(part: LiftPart): string {
           @update:model-value="(droopSetBy: 'spring' | 'shock') => replace(i, { part: { ...part, droopSetBy } })"
         />
         <v-select
+          v-if="part.kind === 'strutTopSpacer'"
+          :model-value="part.stops ?? null"
+          :items="STRUT_STOPS"
+          label="Where the stop is"
+          hide-details
+          @update:model-value="
+            (stops: 'inStrut' | 'onFrame' | null) => stops && replace(i, { part: { ...part, stops } })
+          "
+        />
+        <v-select
           v-if="bothSides"
           :model-value="side"
           :items="SIDES"
@@ -163,6 +195,13 @@ function movesWords(part: LiftPart): string {
         />
       </div>
       <p class="small muted">Moves: {{ movesWords(part) }}.</p>
+      <p v-if="asksStop(part)" class="small verdict-close" data-testid="asks-stop">
+        Nobody said where the bump stop sits (Baseline, Travel). Until then choose here; a stop that stays lets the
+        wheel come up as far as before.
+      </p>
+      <p v-if="isOlder(part)" class="small verdict-close">
+        As in older jobs: stop inside the strut, and its mount taken to stay where it was. Choose where the stop is.
+      </p>
       <p v-if="floorWords(part)" class="small" role="status">{{ floorWords(part) }}</p>
       <p v-if="offLinkage(part)" class="small apart">
         <span>The linkage says {{ linkageRatio }} spring travel over wheel travel.</span>
@@ -188,7 +227,12 @@ function movesWords(part: LiftPart): string {
       <v-btn
         height="48"
         variant="outlined"
-        @click="emit('change', [...parts, { part: blankPart(kind, linkageRatio ?? undefined), side: 'both' }])"
+        @click="
+          emit('change', [
+            ...parts,
+            { part: blankPart(kind, linkageRatio ?? undefined, stops ?? undefined), side: 'both' },
+          ])
+        "
         >Add</v-btn
       >
     </div>

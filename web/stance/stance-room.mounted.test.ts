@@ -5,7 +5,7 @@ import { roadReport } from '@/core/5-consequences/stance/road-report';
 import type { JobStore } from '../stores/job';
 import { composed } from '../testing/composing';
 import { mounted, mountedInJob, openedJob } from '../testing/mounting';
-import { all, field, keys, pageText, press, said, type } from '../testing/page';
+import { all, choose, field, keys, pageText, press, said, type } from '../testing/page';
 import { setAxleParts } from './axle-parts';
 import PartsEditor from './PartsEditor.vue';
 import StanceRoom from './StanceRoom.vue';
@@ -134,6 +134,7 @@ describe('the editor of parts', () => {
       bothSides: true,
       suspension: SUSPENSION,
       linkageRatio: null,
+      stops: null,
       ownLiftMm: 0,
       ...more,
     }));
@@ -152,6 +153,29 @@ describe('the editor of parts', () => {
       expect(pageText()).toContain('Moves: ');
     },
   );
+
+  test('where the stop sits is asked of a spacer on the strut: not looked at, it is counted as staying', async () => {
+    const front = { suspension: { isBeam: false, leaf: null } };
+    editor([{ part: blankPart('strutTopSpacer', 1), side: 'both' }], front);
+    expect(said('asks-stop')).toContain('Nobody said where the bump stop sits');
+    expect(pageText()).toContain('strut’s mount down 20');
+    expect(pageText()).not.toContain('full bump');
+    await choose(wrapper!, /^Where the stop is/, 'inStrut');
+    expect(changed()[0]!.part).toMatchObject({ stops: 'inStrut' });
+    wrapper!.unmount();
+    const answered = { strut: 'inStrut', block: 'springPack' } as const;
+    editor([{ part: blankPart('strutTopSpacer', 1, answered), side: 'both' }], { ...front, stops: answered });
+    expect(said('asks-stop')).toBe('');
+    expect(pageText()).toContain('full bump −20');
+    wrapper!.unmount();
+    editor([{ part: { kind: 'strutTopSpacer', thicknessMm: 20, motionRatio: 1 }, side: 'both' }], front);
+    expect(pageText()).toContain('As in older jobs');
+    wrapper!.unmount();
+    editor([], { stops: answered });
+    await choose(wrapper!, /^Part for/, 'block');
+    await press(/^Add$/);
+    expect(changed()[0]!.part).toMatchObject({ kind: 'block', stopBearsOn: 'springPack' });
+  });
 
   test('a number is read in inches and changes that part alone', async () => {
     const [first, second] = [blankPart('ride'), blankPart('body')];

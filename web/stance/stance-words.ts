@@ -17,7 +17,9 @@ export const PART_WORDS: Readonly<Record<LiftPart['kind'], string>> = {
   strutTopSpacer: 'Spacer on top of the strut',
   block: 'Block on a leaf spring',
   shackle: 'Longer shackle',
-  drop: 'Spindle, sub-frame or bracket drop',
+  drop: 'Sub-frame drop',
+  liftSpindle: 'Lift spindle (hub lower on its knuckle)',
+  armBracket: 'Arm drop brackets (caster, no lift)',
   body: 'Body lift',
   load: 'Weight put on or taken off',
   bumpStop: 'Longer bump stop',
@@ -85,6 +87,8 @@ export const PART_FIELDS: Readonly<Record<LiftPart['kind'], readonly PartField[]
   ],
   shackle: [mm('extraMm', 'Longer by'), number(['share'], 'Share that reaches the axle', LIMITS.shackleShare)],
   drop: [mm('dropMm', 'Drop')],
+  liftSpindle: [mm('dropMm', 'Hub lower by')],
+  armBracket: [mm('dropMm', 'Arms lower at the frame by')],
   body: [mm('liftMm', 'Lift')],
   load: [
     number(['weightKg'], 'Weight, kg', { min: -2000, max: 2000, unit: 'kg' }),
@@ -117,14 +121,28 @@ export function fitsSuspension(kind: LiftPart['kind'], { isBeam, leaf }: Suspens
       return leaf === null;
     case 'torsionBar':
     case 'strutTopSpacer':
+    case 'drop':
+    case 'liftSpindle':
       return !isBeam;
+    case 'armBracket':
+      return isBeam && leaf === null;
     default:
       return true;
   }
 }
 
-/** A part to begin with. */
-export function blankPart(kind: LiftPart['kind'], motionRatio = 0.7): LiftPart {
+/** What a corner's stop does under a spacer or a block. */
+export interface StopsAnswer {
+  readonly strut: 'inStrut' | 'onFrame';
+  readonly block: 'axle' | 'springPack';
+}
+
+/** A part to begin with; without an answer its stop stays where it is. */
+export function blankPart(
+  kind: LiftPart['kind'],
+  motionRatio = 0.7,
+  stops: StopsAnswer = { strut: 'onFrame', block: 'axle' },
+): LiftPart {
   switch (kind) {
     case 'ride':
       return { kind, liftMm: 30 };
@@ -137,8 +155,9 @@ export function blankPart(kind: LiftPart['kind'], motionRatio = 0.7): LiftPart {
         motionRatio,
       };
     case 'springSpacer':
-    case 'strutTopSpacer':
       return { kind, thicknessMm: 20, motionRatio };
+    case 'strutTopSpacer':
+      return { kind, thicknessMm: 20, motionRatio, stops: stops.strut };
     case 'collar':
       return { kind, lowestOverSeatMm: 5, turns: 0, pitchMm: 2, motionRatio };
     case 'torsionBar':
@@ -150,7 +169,7 @@ export function blankPart(kind: LiftPart['kind'], motionRatio = 0.7): LiftPart {
         kind,
         thicknessMm: 50,
         replacesMm: 0,
-        stopBearsOn: 'axle',
+        stopBearsOn: stops.block,
         droopSetBy: 'spring',
         taperDeg: 0,
         centrePinMm: 0,
@@ -158,6 +177,8 @@ export function blankPart(kind: LiftPart['kind'], motionRatio = 0.7): LiftPart {
     case 'shackle':
       return { kind, extraMm: 50, share: 0.5 };
     case 'drop':
+    case 'liftSpindle':
+    case 'armBracket':
       return { kind, dropMm: 50 };
     case 'body':
       return { kind, liftMm: 50 };

@@ -36,9 +36,16 @@ const LEAF_ARC_CENTRE = 0.25;
 /**
  * Beam axle as one rigid body. This hub stands `travel` high and the other one `travel + cross`; each end is led fore
  * and aft by its own link (both links alike), so that roll also turns the axle in plan; the axle's turn about its own
- * length is the mean of the two; a panhard rod, or the middle held by leaves, sets its place across.
+ * length is the mean of the two; a panhard rod, or the middle held by leaves, sets its place across. `armDropMm` lowers the links'
+ * frame ends: the axle hangs on them as it did that much higher, turned about its length.
+ * @throws ProblemError for links let down that nobody measured, or ends of a panhard rod that are one.
  */
-export function beamAxleCarrier(description: BeamAxleDescription, axis: SteeringAxis | null, path: string): Carrier {
+export function beamAxleCarrier(
+  description: BeamAxleDescription,
+  axis: SteeringAxis | null,
+  path: string,
+  armDropMm = 0,
+): Carrier {
   const { linkPivot, panhardFrame, panhardAxle } = description.points ?? {};
   const width = requireRange(description.hubSpacingMm, 200, 4000, `${path}.hubSpacingMm`, 'mm');
   const share = description.leaf ? LEAF_ARC_CENTRE : 0;
@@ -51,13 +58,21 @@ export function beamAxleCarrier(description: BeamAxleDescription, axis: Steering
       found: 'one',
     });
   }
+  if (armDropMm !== 0 && !pivot) {
+    throw new ProblemError({
+      code: 'missing',
+      path: `${path}.points.linkPivot`,
+      expected: 'where the frame ends of the arms stand, as brackets lower them',
+      found: 'nothing',
+    });
+  }
   const panhard = panhardFrame && panhardAxle ? { frame: panhardFrame, axle: panhardAxle } : null;
   const rod = panhard ? subtract(panhard.axle, panhard.frame) : null;
 
   /** Fore-aft place and turn of an axle end at a height. */
   const led = (height: number): { x: number; turn: number } => {
     if (!pivot) return { x: 0, turn: 0 };
-    const turn = -swingAngle(-pivot.x, -pivot.z, height, `${path}.points.linkPivot`);
+    const turn = -swingAngle(-pivot.x, -pivot.z, height + armDropMm, `${path}.points.linkPivot`);
     return { x: pivot.x - pivot.x * Math.cos(turn) - pivot.z * Math.sin(turn), turn };
   };
 

@@ -18,7 +18,7 @@ import { doubleWishboneCarrier } from './double-wishbone';
 import { doubleWishboneFromTape, macphersonStrutFromTape, trailingArmFromTape } from './from-tape';
 import { macphersonStrutCarrier } from './macpherson-strut';
 import type { ByPointsOrTape, MotionDescription } from './motion-description';
-import type { Mount } from './mount';
+import type { Carriage } from './mount';
 import {
   axisAngleForHeading,
   steeringAxis,
@@ -70,6 +70,12 @@ export interface CornerMotionInput {
   readonly linkageDropMm: number;
   /** mm body-mounted things sit above the survey. */
   readonly bodyLiftMm: number;
+  /** mm the strut's upper mount sits below the survey. */
+  readonly strutTopDropMm?: number | undefined;
+  /** mm the hub sits lower on its knuckle. */
+  readonly hubDropMm?: number | undefined;
+  /** mm the frame ends of a beam axle's arms sit below the survey. */
+  readonly armDropMm?: number | undefined;
 }
 
 /** Where the wheel and the mounts are in each posture; all poses map to the corner frame, mm. */
@@ -86,9 +92,9 @@ export interface CornerMotion {
   /** The line about which the wheel is steered at that height, + = vehicle left; null where it does not steer. */
   steerLine(state: CarrierState): SteeringAxis | null;
   /** Frame in which an obstacle of this mount was stored at survey (travel 0, straight ahead: the corner frame). */
-  mountFrom(state: CarrierState, mount: Mount, steer: number): Pose;
+  mountFrom(state: CarrierState, mount: Carriage, steer: number): Pose;
   wheelPose(posture: Posture): Pose;
-  mountPose(mount: Mount, posture: Posture): Pose;
+  mountPose(mount: Carriage, posture: Posture): Pose;
 }
 
 /** Static camber and toe of the wheel in the knuckle: Rz(-toe) Rx(-camber). */
@@ -117,7 +123,11 @@ export function cornerMotion(input: CornerMotionInput): CornerMotion {
   const knuckleFrom = (state: CarrierState, steer: number): Pose =>
     state.axis ? compose(steerTurn(state.axis, sign * steer), state.knuckle) : state.knuckle;
 
-  const mountFrom = (state: CarrierState, mount: Mount, steer: number): Pose => {
+  const hubOnKnuckle = translation([0, 0, -(input.hubDropMm ?? 0)]);
+  const hubFrom = (state: CarrierState, steer: number): Pose =>
+    input.hubDropMm ? compose(knuckleFrom(state, steer), hubOnKnuckle) : knuckleFrom(state, steer);
+
+  const mountFrom = (state: CarrierState, mount: Carriage, steer: number): Pose => {
     switch (mount) {
       case 'body':
         return bodyPose;
@@ -127,6 +137,8 @@ export function cornerMotion(input: CornerMotionInput): CornerMotion {
         return move(wheelShift, state.axle);
       case 'knuckle':
         return move(wheelShift, knuckleFrom(state, steer));
+      case 'hub':
+        return move(wheelShift, hubFrom(state, steer));
       case 'upperArm':
         return move(linkageShift, state.upperArm ?? absent(mount));
       case 'lowerArm':
@@ -136,7 +148,7 @@ export function cornerMotion(input: CornerMotionInput): CornerMotion {
         return move(linkageShift, tieRodPose(tieRod, state, state.axis, sign * steer));
     }
   };
-  const absent = (mount: Mount): never => {
+  const absent = (mount: Carriage): never => {
     throw new ProblemError({
       code: 'missing',
       path: joinPath(path, 'motion'),
@@ -148,7 +160,7 @@ export function cornerMotion(input: CornerMotionInput): CornerMotion {
     });
   };
   const wheelFrom = (state: CarrierState, steer: number): Pose =>
-    move(wheelShift, compose(knuckleFrom(state, steer), alignment));
+    move(wheelShift, compose(hubFrom(state, steer), alignment));
 
   return {
     side: input.side,
@@ -191,7 +203,7 @@ function makeCarrier(input: CornerMotionInput, spin: Vec3): { carrier: Carrier; 
     case 'macphersonStrut': {
       const points = pointsOf(motion, macphersonStrutFromTape, path);
       return {
-        carrier: unsteered(macphersonStrutCarrier(points, spin, casterChangeDeg, path), steering),
+        carrier: unsteered(macphersonStrutCarrier(points, spin, casterChangeDeg, path, input.strutTopDropMm), steering),
         tieRod: rodOf(points, path),
       };
     }
@@ -201,7 +213,7 @@ function makeCarrier(input: CornerMotionInput, spin: Vec3): { carrier: Carrier; 
         tieRod: null,
       };
     case 'beamAxle':
-      return { carrier: beamAxleCarrier(motion, entered(), path), tieRod: null };
+      return { carrier: beamAxleCarrier(motion, entered(), path, input.armDropMm), tieRod: null };
   }
 }
 

@@ -12,7 +12,7 @@ const STEP = 0.02;
 const REACH = 1.6;
 
 /**
- * Turns a height into the angle of the arm that gives it. `height(angle)` is mm, 0 at angle 0, NaN where the
+ * Turns a height into the angle of the arm that gives it. `height(angle)` is mm, NaN where the
  * linkage cannot be assembled; only the stretch around 0 on which it keeps rising (or falling) is used. The
  * stretch is walked once, as far as it is asked for, and remembered.
  */
@@ -20,19 +20,23 @@ export class HeightSolver {
   readonly #height: (angle: number) => number;
   /** + when a positive angle raises the wheel. */
   readonly #sense: 1 | -1;
-  readonly #up: number[] = [0];
-  readonly #down: number[] = [0];
+  /** Heights at the steps from angle 0, each way. */
+  readonly #up: number[];
+  readonly #down: number[];
   #locksUp: number | null = null;
   #locksDown: number | null = null;
 
   constructor(height: (angle: number) => number) {
     this.#height = height;
+    const home = height(0);
+    this.#up = [home];
+    this.#down = [home];
     this.#sense = height(1e-4) >= height(-1e-4) ? 1 : -1;
   }
 
   /** Angle (rad) for a height of `travel` mm. */
   angleFor(travel: number): HeightAnswer {
-    const rising = travel >= 0;
+    const rising = travel >= this.#up[0]!;
     const walked = rising ? this.#up : this.#down;
     const way = rising ? 1 : -1;
     while ((walked[walked.length - 1] as number) * way < travel * way) {

@@ -20,7 +20,8 @@ export interface MacphersonStrutPoints {
 
 /**
  * MacPherson strut: the lower ball joint turns with its arm; the sliding axis, fixed in the knuckle, always runs
- * through the upper mount. The steering axis is the line from the ball joint to the mount.
+ * through the upper mount. The steering axis is the line from the ball joint to the mount. `topDropMm`: the mount sits that much lower than
+ * at the survey (a spacer on the strut), so that knuckle and axis lean otherwise at each height.
  * @throws ProblemError for points that make no linkage.
  */
 export function macphersonStrutCarrier(
@@ -28,6 +29,7 @@ export function macphersonStrutCarrier(
   spin: Vec3,
   casterChangeDeg: number,
   path: string,
+  topDropMm = 0,
 ): Carrier {
   requireApart(given.lcaFrontPivot, given.lcaRearPivot, `${path}.points.lcaRearPivot`, 'the arm pivots');
   requireApart(given.strutTop, given.lowerBallJoint, `${path}.points.strutTop`, 'strut top and ball joint');
@@ -46,11 +48,12 @@ export function macphersonStrutCarrier(
   const mountInKnuckle = (apart: number): Vec3 =>
     add(slideFrom, scale(slide, foot + Math.sqrt(apart * apart - besideSquared)));
 
+  const topNow = subtract(top, [0, 0, topDropMm]);
   const knuckleAt = (angle: number): Pose | null => {
     const below = joint.at(angle);
-    const mount = mountInKnuckle(distance(top, below));
+    const mount = mountInKnuckle(distance(topNow, below));
     if (!Number.isFinite(mount[0])) return null;
-    return knuckleKeepingHeading(below, top, jointHome, mount, spin);
+    return knuckleKeepingHeading(below, topNow, jointHome, mount, spin);
   };
   const heights = new HeightSolver((angle) => knuckleAt(angle)?.origin[2] ?? Number.NaN);
 
@@ -62,7 +65,7 @@ export function macphersonStrutCarrier(
       const below = joint.at(angle);
       return {
         knuckle,
-        axis: { point: below, direction: normalize(subtract(top, below)) },
+        axis: { point: below, direction: normalize(subtract(topNow, below)) },
         axle: knuckle,
         upperArm: null,
         lowerArm: joint.pose(angle),

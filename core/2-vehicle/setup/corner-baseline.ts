@@ -1,6 +1,7 @@
 import type { Mount } from '../motion/mount';
 import type { MotionDescription } from '../motion/motion-description';
 import type { SteeringDescription } from '../motion/steering';
+import type { StopPlace } from './stop-place';
 import type { WheelAndTire } from './wheel-and-tire';
 
 /** One corner as its baseline has it: linkage, alignment, travel, heights, and the tire and wheel now fitted. */
@@ -17,6 +18,8 @@ export interface CornerBaseline {
     readonly droopMm: number;
     /** To first touch of the bump stop. */
     readonly firstTouchMm?: number | undefined;
+    /** Where the stop sits; absent: nobody looked. */
+    readonly stopSits?: StopPlace | undefined;
     /**
      * Beam axle on a ramp or hump with this wheel's stop closed: how far this wheel stood up and the other one stood (negative: hanging),
      * each from its ride height, mm. Both or neither.

@@ -57,8 +57,16 @@ export type LiftPart =
       readonly rateNPerMm: number;
       readonly motionRatio: number;
     }
-  /** A spacer on top of a strut or coil-over with the stops inside: parked height and both limits. */
-  | { readonly kind: 'strutTopSpacer'; readonly thicknessMm: number; readonly motionRatio: number }
+  /**
+   * A spacer on top of a strut or coil-over: parked height and droop limit, the bump limit too where the stop is inside the strut. The
+   * strut's mount goes down by the spacer. Without `stops` the older model: stops inside, the mount where it was.
+   */
+  | {
+      readonly kind: 'strutTopSpacer';
+      readonly thicknessMm: number;
+      readonly motionRatio: number;
+      readonly stops?: 'inStrut' | 'onFrame' | undefined;
+    }
   /**
    * A block between axle and leaf spring, net of the one it replaces. A stop that bears on the axle itself meets it
    * where it always did; one that bears on the spring pack meets it lower by the block. The droop limit goes down
@@ -80,8 +88,12 @@ export type LiftPart =
   | { readonly kind: 'bumpStop'; readonly lengthMm: number; readonly motionRatio: number }
   /** A longer shock: more droop alone. */
   | { readonly kind: 'longerShock'; readonly extraMm: number; readonly motionRatio: number }
-  /** Spindle, sub-frame or bracket drop: the linkage with its wheel goes down against frame and body. */
+  /** Sub-frame drop: the linkage with its wheel goes down against frame and body, arms, knuckle and all. */
   | { readonly kind: 'drop'; readonly dropMm: number }
+  /** Lift spindle: another knuckle, its hub lower against both arms and the joints on it. */
+  | { readonly kind: 'liftSpindle'; readonly dropMm: number }
+  /** Brackets that lower the frame ends of a beam axle's arms: the axle turns about its length (caster, pinion) and does not lift. */
+  | { readonly kind: 'armBracket'; readonly dropMm: number }
   /** Body lift: body-mounted things go up, frame-mounted ones do not. */
   | { readonly kind: 'body'; readonly liftMm: number };
 
@@ -95,6 +107,12 @@ export interface HeightShift {
   readonly linkageDropMm: number;
   readonly axleShiftMm: number;
   readonly casterChangeDeg: number;
+  /** The strut's upper mount, down. */
+  readonly strutTopDropMm: number;
+  /** The hub on its knuckle, down. */
+  readonly hubDropMm: number;
+  /** Frame ends of a beam axle's arms, down. */
+  readonly armDropMm: number;
 }
 
 const NO_SHIFT: HeightShift = {
@@ -106,6 +124,9 @@ const NO_SHIFT: HeightShift = {
   linkageDropMm: 0,
   axleShiftMm: 0,
   casterChangeDeg: 0,
+  strutTopDropMm: 0,
+  hubDropMm: 0,
+  armDropMm: 0,
 };
 
 /** Shifts of one part at the wheel, mm. */
@@ -139,7 +160,13 @@ export function liftPartShift(part: LiftPart): HeightShift {
       };
     case 'strutTopSpacer': {
       const down = part.thicknessMm / part.motionRatio;
-      return { ...NO_SHIFT, suspensionLiftMm: down, bumpLimitShiftMm: -down, droopLimitShiftMm: -down };
+      return {
+        ...NO_SHIFT,
+        suspensionLiftMm: down,
+        bumpLimitShiftMm: part.stops === 'onFrame' ? 0 : -down,
+        droopLimitShiftMm: -down,
+        strutTopDropMm: part.stops === undefined ? 0 : part.thicknessMm,
+      };
     }
     case 'block': {
       const net = part.thicknessMm - part.replacesMm;
@@ -160,6 +187,10 @@ export function liftPartShift(part: LiftPart): HeightShift {
       return { ...NO_SHIFT, droopLimitShiftMm: -part.extraMm / part.motionRatio };
     case 'drop':
       return { ...NO_SHIFT, linkageDropMm: part.dropMm };
+    case 'liftSpindle':
+      return { ...NO_SHIFT, hubDropMm: part.dropMm };
+    case 'armBracket':
+      return { ...NO_SHIFT, armDropMm: part.dropMm };
     case 'body':
       return { ...NO_SHIFT, bodyLiftMm: part.liftMm };
   }

@@ -22,6 +22,9 @@ export function motionUnder(
     axleShiftMm: setup.axleShiftMm,
     linkageDropMm: setup.linkageDropMm,
     bodyLiftMm: setup.bodyLiftMm,
+    strutTopDropMm: setup.strutTopDropMm,
+    hubDropMm: setup.hubDropMm,
+    armDropMm: setup.armDropMm,
   });
 }
 

@@ -1,6 +1,6 @@
 import type { TireAllowances } from '../tire/allowance';
 import type { CornerKey } from './corner-key';
-import { liftPartShift, type LiftPart } from './lift-part';
+import { liftPartShift, type HeightShift, type LiftPart } from './lift-part';
 import type { WheelAndTire } from './wheel-and-tire';
 
 /** A setup as entered: numbers of its own, and parts that add theirs. No computation takes it: `countParts` first. */
@@ -28,8 +28,11 @@ export interface SetupDescription extends WheelAndTire {
 
 export type CornerOverrides = Readonly<Partial<Record<CornerKey, Partial<SetupDescription>>>>;
 
+/** What only parts move. */
+type PartsOwn = 'strutTopDropMm' | 'hubDropMm' | 'armDropMm';
+
 /** A setup with the shifts of its parts in its numbers: what every computation takes. Only `countParts` makes one. */
-export interface Setup extends Omit<SetupDescription, 'parts'> {
+export interface Setup extends Omit<SetupDescription, 'parts'>, Pick<HeightShift, PartsOwn> {
   readonly parts: 'counted';
   /** Which parts they were. */
   readonly countedParts: readonly LiftPart[];
@@ -37,7 +40,7 @@ export interface Setup extends Omit<SetupDescription, 'parts'> {
 
 /** The setup with every part's shifts added to its numbers. */
 export function countParts({ parts = [], ...setup }: SetupDescription): Setup {
-  const sums = parts.map(liftPartShift).reduce<SetupDescription>(
+  const sums = parts.map(liftPartShift).reduce<SetupDescription & Pick<HeightShift, PartsOwn>>(
     (sum, shift) => ({
       ...sum,
       suspensionLiftMm: sum.suspensionLiftMm + shift.suspensionLiftMm,
@@ -48,8 +51,11 @@ export function countParts({ parts = [], ...setup }: SetupDescription): Setup {
       linkageDropMm: sum.linkageDropMm + shift.linkageDropMm,
       axleShiftMm: sum.axleShiftMm + shift.axleShiftMm,
       casterChangeDeg: sum.casterChangeDeg + shift.casterChangeDeg,
+      strutTopDropMm: sum.strutTopDropMm + shift.strutTopDropMm,
+      hubDropMm: sum.hubDropMm + shift.hubDropMm,
+      armDropMm: sum.armDropMm + shift.armDropMm,
     }),
-    setup,
+    { ...setup, strutTopDropMm: 0, hubDropMm: 0, armDropMm: 0 },
   );
   return { ...sums, parts: 'counted', countedParts: parts };
 }
@@ -71,8 +77,11 @@ export const fittedAsSetup = (fitted: WheelAndTire): SetupDescription => ({
 /** What is fitted, at the surveyed height. */
 export const fittedSetup = (fitted: WheelAndTire): Setup => countParts(fittedAsSetup(fitted));
 
-/** By how much frame-mounted things rise over the hub at its parked height, mm: suspension lift and linkage drop. */
-export const frameRiseMm = ({ suspensionLiftMm, linkageDropMm }: Setup): number => suspensionLiftMm + linkageDropMm;
+/** By how much the hub stands lower than the arms' position says, mm: linkage and hub let down. */
+export const hubDropOf = ({ linkageDropMm, hubDropMm }: Setup): number => linkageDropMm + hubDropMm;
+
+/** By how much frame-mounted things rise over the hub at its parked height, mm: suspension lift, linkage and hub let down. */
+export const frameRiseMm = (setup: Setup): number => setup.suspensionLiftMm + hubDropOf(setup);
 
 /** By how much body-mounted things rise over the hub at its parked height, mm. */
 export const bodyRiseMm = (setup: Setup): number => frameRiseMm(setup) + setup.bodyLiftMm;

@@ -1,5 +1,5 @@
 import type { TireSize } from './size';
-import type { Shoulder, TireKind } from './tire-shape';
+import type { Shoulder, TireKind } from './tire-kind';
 import { MM_PER_IN } from '../../1-base/units/length';
 
 /** A tire as entered: its size text and, where someone measured it, what the tape said (mm). */

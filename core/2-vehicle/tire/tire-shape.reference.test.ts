@@ -4,7 +4,8 @@ import { attempt } from '../../1-base/problem';
 import { CHAIN_CLASSES, CHAIN_ROOM, chainClassOf } from './chain-room';
 import type { TireDescription } from './dimensions';
 import { tireSection } from './section';
-import { SHOULDERS, shoulderReachMm, tireOf, USUAL_UNDER_PRINT_MM } from './tire-shape';
+import { SHOULDERS } from './tire-kind';
+import { shoulderReachMm, tireOf, USUAL_UNDER_PRINT_MM } from './tire-shape';
 
 const SIZE = '35x12.50R17LT';
 const on = (said: Partial<TireDescription> = {}) => tireSection({ size: SIZE, ...said }, 10);

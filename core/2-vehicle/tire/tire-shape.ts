@@ -1,13 +1,6 @@
 import { joinPath, ProblemError } from '../../1-base/problem';
 import type { TireDescription } from './dimensions';
-
-/** What a tire is made for: where nobody measured its tread and shoulder, they start from this. */
-export const TIRE_KINDS = ['highway', 'allTerrain', 'mud'] as const;
-export type TireKind = (typeof TIRE_KINDS)[number];
-
-/** A shoulder told by a picture. */
-export const SHOULDERS = ['round', 'usual', 'square'] as const;
-export type Shoulder = (typeof SHOULDERS)[number];
+import type { Shoulder, TireKind } from './tire-kind';
 
 /** Shoulder radius over section height, by picture. Working values of this project. */
 const SHOULDER_RADIUS_RATIO: Readonly<Record<Shoulder, number>> = { round: 0.14, usual: 0.1, square: 0.044 };

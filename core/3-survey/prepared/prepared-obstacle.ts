@@ -1,6 +1,6 @@
 import { add, type Vec3 } from '../../1-base/geometry/vec3';
 import { joinPath, ProblemError } from '../../1-base/problem';
-import type { Mount } from '../../2-vehicle/motion/mount';
+import type { Carriage } from '../../2-vehicle/motion/mount';
 import type { ObstacleDescription } from '../description/obstacle-description';
 import { edgePlace } from '../edge-fit/edge-model';
 import { readEdge, type ReadEdge } from '../edge-fit/read-edge';
@@ -14,7 +14,7 @@ import { chain, makePieces, shapePieces, type PieceSet } from '../shape/shape';
 
 /** All that a gap depends on, beside the posture. */
 export interface PlacedThing {
-  readonly mount: Mount;
+  readonly mount: Carriage;
   /** Measured to the hollow wheel. */
   readonly insideWheel: boolean;
   /** Mount's frame, mm. */

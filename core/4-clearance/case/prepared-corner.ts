@@ -62,7 +62,11 @@ export function prepareCorner(
 ): PreparedCorner {
   // The survey first: a file without a setup is judged as fitted, and its faults then lie in the corner.
   const surveyed = survey(key, corner);
-  const { obstacles, unknown } = inPlace(corner, surveyed, setup.removed ?? []);
+  const { obstacles, unknown } = inPlace(
+    corner,
+    surveyed.map((one) => carriedUnder(setup, one)),
+    setup.removed ?? [],
+  );
   const motion = motionUnder(key, corner, setup);
   const envelope = envelopeUnder(key, corner, setup, kind, drawn);
   requireReach(motion, envelope, obstacles);
@@ -90,6 +94,12 @@ function requireReach(motion: CornerMotion, envelope: Envelope, obstacles: reado
     if (motion.crossArticulates) motion.carrierAt(travel, low - travel);
   }
 }
+
+/** A brake goes with the hub where that parts from its knuckle. */
+const carriedUnder = ({ hubDropMm }: Setup, obstacle: PreparedObstacle): PreparedObstacle =>
+  hubDropMm !== 0 && obstacle.material === 'brake' && obstacle.mount === 'knuckle'
+    ? { ...obstacle, mount: 'hub' }
+    : obstacle;
 
 /** What is there once the removed parts are off, and what nobody knows. @throws ProblemError for unknown ids. */
 function inPlace(

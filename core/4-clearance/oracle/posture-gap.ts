@@ -1,7 +1,7 @@
 import { place, unplace, type Pose } from '../../1-base/geometry/pose';
 import type { Vec3 } from '../../1-base/geometry/vec3';
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
-import type { Mount } from '../../2-vehicle/motion/mount';
+import type { Carriage } from '../../2-vehicle/motion/mount';
 import { SAME_GAP_MM } from '../../1-base/tolerances';
 import type { PreparedCorner } from '../case/prepared-corner';
 import {
@@ -65,7 +65,7 @@ export function placeGap(rotor: Rotor, measured: Measured, wheel: Pose, point: V
  */
 export function describeGap(
   { rotor, motion, envelope }: Pick<PreparedCorner, 'rotor' | 'motion' | 'envelope'>,
-  obstacle: Measured & { readonly mount: Mount },
+  obstacle: Measured & { readonly mount: Carriage },
   met: Posture,
   point: Vec3,
 ): LeastGap {

@@ -1,6 +1,6 @@
 import { compose, inverse, type Pose } from '../../1-base/geometry/pose';
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
-import type { Mount } from '../../2-vehicle/motion/mount';
+import type { Carriage } from '../../2-vehicle/motion/mount';
 import { otherRange } from '../../2-vehicle/motion/axle-stops';
 import { inOrder, otherLimitsOf, steerAt, type Envelope } from '../envelope/envelope';
 import type { TravelStretch } from '../oracle/plain-sweep';
@@ -63,7 +63,7 @@ export const WHEEL_VIEW = 14;
  */
 export function mountsInWheel(
   motion: PreparedCorner['motion'],
-  mount: Mount,
+  mount: Carriage,
   postures: readonly Posture[],
 ): Float64Array {
   const views = new Float64Array(WHEEL_VIEW * postures.length);

@@ -1,5 +1,5 @@
 import type { CornerMotion } from '../../2-vehicle/motion/corner-motion';
-import type { Mount } from '../../2-vehicle/motion/mount';
+import type { Carriage } from '../../2-vehicle/motion/mount';
 import { makePieceTree, type PieceTree } from '../../3-survey/shape/piece-tree';
 import type { Envelope } from '../envelope/envelope';
 import { emptyCut, LeastGapSearch, type Cut } from './least-gap-search';
@@ -21,7 +21,7 @@ export class CornerImages {
   /** The widest locks: those of the motion the images were made with. */
   readonly locks: LockTable;
   readonly search = new LeastGapSearch();
-  readonly #cells = new Map<Mount, PostureCells>();
+  readonly #cells = new Map<Carriage, PostureCells>();
   readonly #cuts = new Map<PostureCells, WeakMap<PlacedThing['pieces'], Cut>>();
   readonly #bodyStands: boolean;
 
@@ -33,7 +33,7 @@ export class CornerImages {
     this.#bodyStands = motion.mountFrom(this.states.at(0.5, 0.5), 'body', 0).origin.every((v) => v === 0);
   }
 
-  cellsOf(mount: Mount): PostureCells {
+  cellsOf(mount: Carriage): PostureCells {
     // With the body where it was surveyed its things move as the frame's do.
     const as = mount === 'body' && this.#bodyStands ? 'frame' : mount;
     const known = this.#cells.get(as);

@@ -1,5 +1,5 @@
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
-import type { Mount } from '../../2-vehicle/motion/mount';
+import type { Carriage } from '../../2-vehicle/motion/mount';
 import { OTHER_LEVELS, postureBounds, STEER_LEVELS, TRAVEL_LEVELS } from './posture-bounds';
 import { PLACE_NUMBERS, PostureTable, type CarrierStates, type LockTable } from './posture-table';
 
@@ -33,7 +33,7 @@ export class PostureCells {
   #data = new Float64Array(512 * POSTURE_STRIDE);
   #rowData: Float64Array;
 
-  constructor(states: CarrierStates, locks: LockTable, mount: Mount) {
+  constructor(states: CarrierStates, locks: LockTable, mount: Carriage) {
     this.#states = states;
     this.#locks = locks;
     this.#table = new PostureTable(states, mount);

@@ -1,7 +1,7 @@
 import { unplace } from '../../1-base/geometry/pose';
 import type { CarrierState } from '../../2-vehicle/motion/carrier';
 import type { CornerMotion, Locks } from '../../2-vehicle/motion/corner-motion';
-import type { Mount } from '../../2-vehicle/motion/mount';
+import type { Carriage } from '../../2-vehicle/motion/mount';
 import { chebyshevAt, chebyshevNodes, chebyshevSum, fitAlong } from '../../1-base/numeric/chebyshev';
 import { POSTURE_TABLE_MM } from '../../1-base/tolerances';
 
@@ -105,7 +105,7 @@ export class PostureTable {
   /** mm by which a place within `LEVER_MM` of the mount's origin was off where the table was compared. */
   readonly errorMm: number;
   readonly #states: CarrierStates;
-  readonly #mount: Mount;
+  readonly #mount: Carriage;
   #terms: readonly [number, number, number];
   /** Travel slowest, then the other wheel, then steer, then the numbers of a place. */
   #series!: Float64Array;
@@ -114,7 +114,7 @@ export class PostureTable {
   /** Scratch of one call. */
   readonly #waves = Array.from({ length: 6 }, () => new Float64Array(MOST_TERMS));
 
-  constructor(states: CarrierStates, mount: Mount) {
+  constructor(states: CarrierStates, mount: Carriage) {
     this.#states = states;
     this.#mount = mount;
     const { motion, range } = states;

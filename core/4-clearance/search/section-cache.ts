@@ -35,9 +35,11 @@ export class SectionCache {
   #imagesFor({ key, envelope }: PreparedCorner, corner: CornerDescription, setup: Setup): CornerImages {
     const { motion, steering, staticCamberDeg, staticToeDeg } = corner;
     const { camberChangeDeg, casterChangeDeg, axleShiftMm, linkageDropMm, bodyLiftMm } = setup;
+    const { strutTopDropMm, hubDropMm, armDropMm } = setup;
     const of = JSON.stringify([
       [motion, steering, staticCamberDeg, staticToeDeg],
       [camberChangeDeg, casterChangeDeg, axleShiftMm, linkageDropMm, bodyLiftMm],
+      [strutTopDropMm, hubDropMm, armDropMm],
     ]);
     const { lowest, highest } = envelope.limits;
     const cached = this.#cached.get(key);

@@ -1,7 +1,7 @@
 import { flatten } from '../../1-base/geometry/outline';
 import { toMatrix4 } from '../../1-base/geometry/pose';
 import type { Vec3 } from '../../1-base/geometry/vec3';
-import type { Mount } from '../../2-vehicle/motion/mount';
+import type { Carriage } from '../../2-vehicle/motion/mount';
 import type { Material } from '../../3-survey/shape/material';
 import { clockOfPoint } from '../../3-survey/reading/reading';
 import { POLYGON_SAG_MM } from '../../1-base/tolerances';
@@ -32,7 +32,7 @@ export interface ObstacleVerdict {
   readonly corner: CornerKey;
   readonly id: string;
   readonly label: string;
-  readonly mount: Mount;
+  readonly mount: Carriage;
   readonly material: Material;
   readonly gapMm: number;
   readonly requiredMm: number;

@@ -1,7 +1,7 @@
 import { place, unplace, type Pose } from '../../1-base/geometry/pose';
 import { distance, type Vec3 } from '../../1-base/geometry/vec3';
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
-import type { Mount } from '../../2-vehicle/motion/mount';
+import type { Carriage } from '../../2-vehicle/motion/mount';
 import { cornersOf, vertexOf, placeOnPiece } from '../../3-survey/shape/shape';
 import { otherRange } from '../../2-vehicle/motion/axle-stops';
 import { otherLimitsOf } from '../../4-clearance/envelope/envelope';
@@ -66,7 +66,7 @@ interface GridPosture {
   readonly shares: PostureShares;
   readonly posture: Posture;
   readonly wheel: Pose;
-  readonly mounts: Map<Mount, Pose>;
+  readonly mounts: Map<Carriage, Pose>;
 }
 
 /** Finds the places of a corner's obstacles that may become nearest. Poses of the postures are shared by all. */

@@ -5,7 +5,7 @@ import { prepareRotor, type Rotor } from '../../2-vehicle/setup/rotor';
 import { surveyScene, type SurveyScene } from '../../3-survey/landing/survey-scene';
 import { place, unplace, type Pose } from '../../1-base/geometry/pose';
 import type { CarrierState } from '../../2-vehicle/motion/carrier';
-import type { Mount } from '../../2-vehicle/motion/mount';
+import type { Carriage } from '../../2-vehicle/motion/mount';
 import { attempt } from '../../1-base/problem';
 import { postureAt, type CandidatePlace } from './candidate-places';
 import type { Fit, SharedError } from './shared-errors';
@@ -80,7 +80,7 @@ export class PoseCache {
     this.#off = off;
   }
 
-  base(mount: Mount, { shares }: CandidatePlace): BasePoses {
+  base(mount: Carriage, { shares }: CandidatePlace): BasePoses {
     const key = `${mount}:${shares.join(':')}`;
     const known = this.#known.get(key);
     if (known) return known;
@@ -92,7 +92,7 @@ export class PoseCache {
   }
 
   /** Shift of a place in the wheel frame per standard deviation of each shared number, three numbers each. */
-  shifts(mount: Mount, at: CandidatePlace): Float64Array {
+  shifts(mount: Carriage, at: CandidatePlace): Float64Array {
     const base = this.base(mount, at);
     const from = unplace(base.wheel, place(base.mount, at.point));
     const shifts = new Float64Array(3 * this.#off.length);

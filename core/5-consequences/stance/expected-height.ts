@@ -47,6 +47,8 @@ export const USUAL_BANDS: HeightBands = {
   bumpStop: { below: 0, above: 0 },
   longerShock: { below: 0, above: 0 },
   drop: { below: 0.03, above: 0.03 },
+  liftSpindle: { below: 0.03, above: 0.03 },
+  armBracket: { below: 0, above: 0 },
   body: { below: 0.03, above: 0.03 },
 };
 
@@ -118,8 +120,8 @@ function bandOf(
 
 /** Lift at the fender against the hub that a part is said to give, mm. */
 export const liftOf = (part: LiftPart): number => {
-  const { suspensionLiftMm, linkageDropMm, bodyLiftMm } = liftPartShift(part);
-  return suspensionLiftMm + linkageDropMm + bodyLiftMm;
+  const { suspensionLiftMm, linkageDropMm, hubDropMm, bodyLiftMm } = liftPartShift(part);
+  return suspensionLiftMm + linkageDropMm + hubDropMm + bodyLiftMm;
 };
 
 function stackedOn(parts: readonly LiftPart[], rideMm: number): LiftPart['kind'][] {

@@ -1,4 +1,4 @@
-import { fittedSetup, type Setup } from '../../2-vehicle/setup/setup';
+import { fittedSetup, type Setup, bodyRiseMm, frameRiseMm } from '../../2-vehicle/setup/setup';
 import type { CornerDescription } from '../../3-survey/description/corner-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { prepareRotor } from '../../2-vehicle/setup/rotor';
@@ -47,13 +47,13 @@ export function fitmentChange(key: CornerKey, corner: CornerDescription, setup: 
     pokeMm: outer(after) - outer(before),
     inboardMm: inner(before) - inner(after),
     backspacingMm: backspacing(after) - backspacing(before),
-    rideHeightMm: setup.suspensionLiftMm + setup.linkageDropMm + diameterMm / 2,
+    rideHeightMm: frameRiseMm(setup) + diameterMm / 2,
     trackMm: 2 * (after.centrePlaneMm - before.centrePlaneMm),
     scrubRadiusMm:
       scrub.ok && scrub.value.before !== null && scrub.value.after !== null
         ? (scrub.value as { before: number; after: number })
         : null,
-    fenderHeightMm: setup.suspensionLiftMm + setup.linkageDropMm + setup.bodyLiftMm + diameterMm / 2,
+    fenderHeightMm: bodyRiseMm(setup) + diameterMm / 2,
     trueSpeedAt100: (100 * after.section.diameterMm) / before.section.diameterMm,
   };
 }

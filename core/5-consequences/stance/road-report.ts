@@ -2,7 +2,7 @@ import { type CaseDescription, setupForCorner } from '../../4-clearance/case/cas
 import type { CornerKey, Axle } from '../../2-vehicle/setup/corner-key';
 import { describedCorners } from '../../4-clearance/case/described-corner';
 import { prepareRotor } from '../../2-vehicle/setup/rotor';
-import { fittedSetup } from '../../2-vehicle/setup/setup';
+import { fittedSetup, frameRiseMm } from '../../2-vehicle/setup/setup';
 import { attempt } from '../../1-base/problem';
 import { frontCircleMm } from './front-circle';
 import { loadedRadiusMm } from '../../2-vehicle/tire/allowance';
@@ -100,7 +100,7 @@ function axleStand(description: CaseDescription, axle: Axle): AxleStand | null {
     const before = prepareRotor(corner.fitted, `corners.${key}.fitted`);
     const after = prepareRotor(setup, 'setup');
     const [radiusBeforeMm, radiusAfterMm] = [loadedRadiusMm(before.section), loadedRadiusMm(after.section)];
-    const riseMm = setup.suspensionLiftMm + setup.linkageDropMm + radiusAfterMm - radiusBeforeMm;
+    const riseMm = frameRiseMm(setup) + radiusAfterMm - radiusBeforeMm;
     return {
       riseMm,
       bodyRiseMm: riseMm + setup.bodyLiftMm,

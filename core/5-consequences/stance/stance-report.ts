@@ -1,5 +1,5 @@
 import { setupForCorner, type CaseDescription } from '../../4-clearance/case/case-description';
-import { fittedSetup, type Setup } from '../../2-vehicle/setup/setup';
+import { fittedSetup, type Setup, hubDropOf } from '../../2-vehicle/setup/setup';
 import type { CornerDescription } from '../../3-survey/description/corner-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { describedCorner } from '../../4-clearance/case/described-corner';
@@ -95,7 +95,7 @@ export function cornerStance(
     heights: expectedHeights(description, key, bands),
     before,
     after,
-    shock: shockOf(underside, ability, after.limits),
+    shock: shockOf(underside, ability, after.limits, setup),
     lines: linesLeft(underside, corner, setup, after.limits),
     adjust: adjustOf(key, corner, before, after, ability),
   };
@@ -126,20 +126,23 @@ function shockOf(
   { shockOpenMm, shockClosedMm, shockNowMm }: CornerUnderside,
   { shockRatio }: AxleAbility,
   limits: TravelLimits,
+  { strutTopDropMm }: Setup,
 ): ShockTravel | null {
   if (shockOpenMm === undefined || shockClosedMm === undefined || shockNowMm === undefined) return null;
   if (shockRatio === undefined) return null;
-  return shockTravel({ openMm: shockOpenMm, closedMm: shockClosedMm, nowMm: shockNowMm, ratio: shockRatio }, limits);
+  // A spacer on the strut brings its upper end down with it.
+  const nowMm = shockNowMm - strutTopDropMm;
+  return shockTravel({ openMm: shockOpenMm, closedMm: shockClosedMm, nowMm, ratio: shockRatio }, limits);
 }
 
 /** Lines were measured hanging at the surveyed droop; what the wheel hangs lower takes from them. */
 function linesLeft(
   underside: CornerUnderside,
   { travel }: CornerDescription,
-  { linkageDropMm }: Setup,
+  setup: Setup,
   limits: TravelLimits,
 ): LineLeft[] {
-  const lowerMm = -travel.droopMm - limits.droop + linkageDropMm;
+  const lowerMm = -travel.droopMm - limits.droop + hubDropOf(setup);
   const lines = [
     ['brakeHose', underside.brakeHoseSpareMm],
     ['sensorWire', underside.sensorWireSpareMm],

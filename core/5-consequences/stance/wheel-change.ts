@@ -1,3 +1,4 @@
+import { bodyRiseMm } from '../../2-vehicle/setup/setup';
 import { setupForCorner, type CaseDescription } from '../../4-clearance/case/case-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { describedCorner } from '../../4-clearance/case/described-corner';
@@ -17,7 +18,7 @@ export function wheelChange(
   const setup = setupForCorner(description, key);
   const before = prepareRotor(corner.fitted, `corners.${key}.fitted`).section;
   const after = prepareRotor(setup, 'setup').section;
-  const hubDropMm = setup.suspensionLiftMm + setup.linkageDropMm + setup.bodyLiftMm;
+  const hubDropMm = bodyRiseMm(setup);
   return {
     diameterBeforeMm: before.diameterMm,
     diameterAfterMm: after.diameterMm,

@@ -1,6 +1,8 @@
 import { type CaseDescription, enteredSetupFor } from '../../4-clearance/case/case-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
+import type { CornerBaseline } from '../../2-vehicle/setup/corner-baseline';
 import type { SetupDescription } from '../../2-vehicle/setup/setup';
+import { strutStops } from '../../2-vehicle/setup/stop-place';
 import { joinPath, ProblemError } from '../../1-base/problem';
 import type { TireAllowances } from '../../2-vehicle/tire/allowance';
 import { commonSizes } from '../../2-vehicle/tire/common-sizes';
@@ -157,19 +159,24 @@ export function stanceSetup(description: CaseDescription, key: CornerKey, stance
           steerStopRightDeg: stopped(setup.steerStopRightDeg, steering.lockRightDeg),
         }
       : {}),
-    parts: [...(setup.parts ?? []), ...liftParts(stance)],
+    parts: [...(setup.parts ?? []), ...liftParts(stance, description.corners[key])],
   };
 }
 
 /** The part that lifts so much at the wheel. */
-function liftParts({ liftKind, liftMm }: Stance): NonNullable<SetupDescription['parts']> {
+function liftParts(
+  { liftKind, liftMm }: Stance,
+  corner: CornerBaseline | undefined,
+): NonNullable<SetupDescription['parts']> {
   switch (liftKind) {
     case null:
       return [];
     case 'spring':
       return [{ kind: 'ride', liftMm }];
     case 'strutTop':
-      return [{ kind: 'strutTopSpacer', thicknessMm: liftMm, motionRatio: 1 }];
+      return [
+        { kind: 'strutTopSpacer', thicknessMm: liftMm, motionRatio: 1, stops: corner ? strutStops(corner) : 'onFrame' },
+      ];
     case 'linkageDrop':
       return [{ kind: 'drop', dropMm: liftMm }];
     case 'body':

@@ -55,6 +55,7 @@ export class StageCache {
     const id = JSON.stringify([
       [key, lowest, highest, bump, anyHeight ? null : ride, setup.steerStopLeftDeg, setup.steerStopRightDeg],
       [setup.axleShiftMm, setup.linkageDropMm, setup.bodyLiftMm, setup.camberChangeDeg, setup.casterChangeDeg],
+      [setup.strutTopDropMm, setup.hubDropMm, setup.armDropMm],
     ]);
     const stage = (): Stage => {
       const known = this.#stages.get(id);

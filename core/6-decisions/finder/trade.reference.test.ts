@@ -28,12 +28,14 @@ const ABOVE: ObstacleDescription = {
   shape: { type: 'points', points: [[0, -20, 505]] },
 };
 
-const vehicle = (...obstacles: ObstacleDescription[]): CaseDescription =>
+const vehicle = (...obstacles: ObstacleDescription[]): CaseDescription => withStop(undefined, ...obstacles);
+
+const withStop = (stopSits: 'insideStrut' | undefined, ...obstacles: ObstacleDescription[]): CaseDescription =>
   madeCase({
     corners: {
       frontLeft: madeCorner({
         steering: { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 95, lockLeftDeg: 33, lockRightDeg: 33 },
-        travel: { bumpMm: 80, droopMm: 90 },
+        travel: { bumpMm: 80, droopMm: 90, ...(stopSits ? { stopSits } : {}) },
         fitted: { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 20 }, spacerMm: 0 },
         obstacles,
       }),
@@ -88,18 +90,20 @@ describe("the trade's check values (common practice, no source)", () => {
     expect(Math.min(...clear)).toBe(60 - 2 * (clear.length - 1));
   });
 
-  test('lift on the spring admits nothing that fails at full bump; a spacer on top of the strut does', () => {
+  test('lift on the spring admits nothing that fails at full bump; a spacer on a strut with its stop inside does', () => {
     const tires = {
       from: 'ranges',
       diameterMm: { from: 740, to: 900, step: 10 },
       widthMm: { from: 270, to: 270, step: 1 },
     } as const;
-    const biggest = (lift: FinderQuestion['lift']): number =>
-      Math.max(...found(vehicle(ABOVE), question({ tires, lift })).rows.map(({ diameterMm }) => diameterMm));
+    const biggest = (lift: FinderQuestion['lift'], stopSits?: 'insideStrut'): number =>
+      Math.max(...found(withStop(stopSits, ABOVE), question({ tires, lift })).rows.map(({ diameterMm }) => diameterMm));
     const none = biggest(undefined);
     expect(none).toBeLessThan(900);
     expect(biggest({ kind: 'spring', amountsMm: [50] })).toBe(none);
-    expect(biggest({ kind: 'strutTop', amountsMm: [50] })).toBeGreaterThan(none);
+    expect(biggest({ kind: 'strutTop', amountsMm: [50] }, 'insideStrut')).toBeGreaterThan(none);
+    // Where nobody looked where it sits, the stop is not taken to come down.
+    expect(biggest({ kind: 'strutTop', amountsMm: [50] })).toBe(none);
   });
 
   test('a tire an inch taller stands half an inch nearer all round', () => {

@@ -1,5 +1,6 @@
 import type { CornerDescription } from '../../3-survey/description/corner-description';
 import type { SetupDescription } from '../../2-vehicle/setup/setup';
+import { blockStop, strutStops } from '../../2-vehicle/setup/stop-place';
 import type { LiftPart } from '../../2-vehicle/setup/lift-part';
 import { tireSection } from '../../2-vehicle/tire/section';
 import { WIDTH_PER_RIM_WIDTH } from '../../2-vehicle/tire/dimensions';
@@ -112,18 +113,20 @@ export const LEVERS: Readonly<Record<LeverKind, LeverRule>> = {
     unit: 'mm',
     most: 100,
     applies: ({ motion }) => motion.type === 'macphersonStrut' || motion.type === 'doubleWishbone',
-    apply: (setup, mm) => withPart(setup, { kind: 'strutTopSpacer', thicknessMm: mm, motionRatio: 1 }),
+    realigns: true,
+    apply: (setup, mm, corner) =>
+      withPart(setup, { kind: 'strutTopSpacer', thicknessMm: mm, motionRatio: 1, stops: strutStops(corner) }),
   },
   blockLift: {
     unit: 'mm',
     most: 150,
     applies: ({ motion }) => motion.type === 'beamAxle',
-    apply: (setup, mm) =>
+    apply: (setup, mm, corner) =>
       withPart(setup, {
         kind: 'block',
         thicknessMm: mm,
         replacesMm: 0,
-        stopBearsOn: 'springPack',
+        stopBearsOn: blockStop(corner),
         droopSetBy: 'spring',
       }),
   },

@@ -58,6 +58,8 @@ const COMES_APART: readonly LiftPart['kind'][] = [
   'shackle',
   'longerShock',
   'drop',
+  'liftSpindle',
+  'armBracket',
 ];
 
 /** Springs under tension are handled for these. */
