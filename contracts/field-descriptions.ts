@@ -8,7 +8,8 @@ export const FIELD_DESCRIPTIONS: Readonly<Record<string, string>> = {
   acrossMm: 'Length of the link as seen from the front, mm.',
   across: 'Where across the tire the gap was taken.',
   after: 'After the alignment, by corner.',
-  alignment: 'What the alignment bench read before and after.',
+  alignment:
+    'Of a setup: whether the verdict is for the vehicle aligned back at its new height (absent: as it stands, older files). Of a follow-up: as measured.',
   allowanceMm: 'What the first cut leaves for a second, mm.',
   allowances: 'What the tire may be beyond its free section.',
   allowed: 'Changes that may be made; an amount is the most of it.',
@@ -54,6 +55,8 @@ export const FIELD_DESCRIPTIONS: Readonly<Record<string, string>> = {
   bumpStopMm: 'Bump stop longer, mm at the wheel.',
   bumpStopsMm: 'Bump-stop extensions to try, mm at the wheel.',
   by: 'What took the reading.',
+  alignTo: 'What the vehicle is aligned to, where that is not how it stood at the survey.',
+  adjusters: 'How far the adjusters reach.',
   camberByDeg: 'Camber the adjusters can give to either side, degrees.',
   camberChangeDeg: 'Added to the static camber, degrees.',
   camberDeg: 'Camber, degrees, + = top outboard.',

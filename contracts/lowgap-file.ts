@@ -136,6 +136,8 @@ export const liftPartSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('body'), liftMm: partLength }),
 ]);
 
+const alignmentSchema = z.enum(['aligned', 'asStands']);
+
 /** Things a setup may say beside its numbers; the same for one corner's exceptions. */
 const setupExtras = {
   allowances: allowancesSchema.optional(),
@@ -156,6 +158,7 @@ const setupFields = {
   steerStopRightDeg: within(LIMITS.lockDeg).optional(),
   camberChangeDeg: within(LIMITS.camberDeg).default(0),
   casterChangeDeg: within(LIMITS.casterDeg).default(0),
+  alignment: alignmentSchema.optional(),
   ...setupExtras,
 };
 
@@ -177,6 +180,7 @@ const overrideSchema = z.strictObject({
   steerStopRightDeg: within(LIMITS.lockDeg).optional(),
   camberChangeDeg: within(LIMITS.camberDeg).optional(),
   casterChangeDeg: within(LIMITS.casterDeg).optional(),
+  alignment: alignmentSchema.optional(),
   ...setupExtras,
 });
 
@@ -295,11 +299,17 @@ export const complianceSchema = z.strictObject({
   tieRod: compliance,
 } satisfies Record<(typeof MOUNTS)[number], unknown>);
 
+const adjusterReach = z.number().min(0).max(30).optional();
+
 export const cornerSchema = z.strictObject({
   motion: motionSchema,
   steering: steeringSchema.optional(),
   staticCamberDeg: within(LIMITS.camberDeg).default(0),
   staticToeDeg: within(LIMITS.toeDeg).default(0),
+  alignTo: z
+    .strictObject({ camberDeg: within(LIMITS.camberDeg).optional(), casterDeg: within(LIMITS.casterDeg).optional() })
+    .optional(),
+  adjusters: z.strictObject({ camberByDeg: adjusterReach, casterByDeg: adjusterReach }).optional(),
   travel: z.strictObject({
     bumpMm: within(LIMITS.travelLimitMm),
     droopMm: within(LIMITS.travelLimitMm),

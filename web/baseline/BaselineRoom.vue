@@ -13,7 +13,7 @@ import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES, acrossFrom } from '../../core/2-vehicle/setup/corner-key';
 import AxisSketch from './AxisSketch.vue';
-import { ALIGNMENT, HEIGHTS, LOCKS, RAMP, STEERING_AXIS, type Entry } from './baseline-entries';
+import { ALIGNMENT, HEIGHTS, LOCKS, RAMP, STEERING_AXIS, TARGETS, type Entry } from './baseline-entries';
 import { STARTING_WORDS } from '../advice';
 import { settle, standIn, BLANK_AXIS, BLANK_AXIS_NAMES, mirroredCorner, newCorner } from './blank-corner';
 import ConditionsPanel from './ConditionsPanel.vue';
@@ -116,6 +116,8 @@ const travelHelp = computed(() => {
     : 'From ride height to the stop, both wheels together. For a reading on a ramp, take hub centre to fender lip of both wheels first.';
 });
 
+const isOfCamber = ({ typedAs }: Entry): boolean => typedAs.includes('camber');
+
 const setLedBy = (leaf: boolean): void =>
   edit((target) => {
     if (target.motion.type === 'beamAxle') target.motion.leaf = leaf;
@@ -136,7 +138,13 @@ const groups = computed(() => [
         },
       ]
     : []),
-  { title: 'Alignment now', help: '', entries: ALIGNMENT },
+  {
+    title: 'Alignment now',
+    help: isBeam.value
+      ? 'A beam axle’s camber and caster are taken not to adjust unless their reach is entered.'
+      : 'A lift turns the wheel; the verdict is for the vehicle aligned back as far as its adjusters reach. Left empty, they reach.',
+    entries: corner.value?.steering ? [...ALIGNMENT, ...TARGETS] : [...ALIGNMENT, ...TARGETS.filter(isOfCamber)],
+  },
   {
     title: MOTION_TITLE,
     help: corner.value ? motionHelp(corner.value.motion) : '',

@@ -98,6 +98,43 @@ export const STEERING_AXIS: readonly Entry[] = [
   steeringEntry('casterTrailMm', 'Axis ahead of the hub centre', LIMITS.casterTrailMm),
 ];
 
+const targetEntry = (field: 'camberDeg' | 'casterDeg', label: string, range: Range): Entry => ({
+  label,
+  typedAs: `alignTo.${field}`,
+  quantity: 'degrees',
+  range,
+  optional: true,
+  read: (c) => c.alignTo?.[field],
+  write: (c, v) => {
+    const { [field]: _old, ...rest } = c.alignTo ?? {};
+    if (v === undefined && Object.keys(rest).length === 0) delete c.alignTo;
+    else c.alignTo = v === undefined ? rest : { ...rest, [field]: v };
+  },
+});
+
+/** How far the adjusters of a corner reach. */
+const reachEntry = (field: 'camberByDeg' | 'casterByDeg', label: string): Entry => ({
+  label,
+  typedAs: `adjusters.${field}`,
+  quantity: 'degrees',
+  range: { min: 0, max: 30, unit: 'degrees' },
+  optional: true,
+  read: (c) => c.adjusters?.[field],
+  write: (c, v) => {
+    const { [field]: _old, ...rest } = c.adjusters ?? {};
+    if (v === undefined && Object.keys(rest).length === 0) delete c.adjusters;
+    else c.adjusters = v === undefined ? rest : { ...rest, [field]: v };
+  },
+});
+
+/** What it is aligned to, and how far that can be set. */
+export const TARGETS: readonly Entry[] = [
+  targetEntry('camberDeg', 'Aligned to a camber of (as now)', LIMITS.camberDeg),
+  targetEntry('casterDeg', 'Aligned to a caster of (as now)', LIMITS.casterDeg),
+  reachEntry('camberByDeg', 'Camber adjusts either way by'),
+  reachEntry('casterByDeg', 'Caster adjusts either way by'),
+];
+
 export const ALIGNMENT: readonly Entry[] = [
   {
     label: 'Camber, + = top out',

@@ -17,6 +17,7 @@ import { verdictSentence } from '../advice';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import BenchPictures from './BenchPictures.vue';
 import ChangeTable from './ChangeTable.vue';
+import AlignmentNote from './AlignmentNote.vue';
 import CompareBar from './CompareBar.vue';
 import CornersSummary from './CornersSummary.vue';
 import GapLadder from './GapLadder.vue';
@@ -149,6 +150,7 @@ function pick(id: string): void {
         :next="study?.spread?.next ?? []"
         :label-of="labelOf"
       />
+      <AlignmentNote v-if="job.evaluation?.beforeAlignment" :before="job.evaluation.beforeAlignment" />
       <GapLadder
         v-if="obstacles.length"
         :obstacles="obstacles"

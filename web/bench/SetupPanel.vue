@@ -150,6 +150,10 @@ const envelopes = computed(() =>
 const setStandard = (standard: LowgapFile['standard']): void => job.changeSetup((file) => (file.standard = standard));
 const standards = STANDARD_IDS.map((value) => ({ value, title: STANDARD_NAMES[value] }));
 
+const ALIGNMENTS = [
+  { value: 'aligned', title: 'aligned back to its targets' },
+  { value: 'asStands', title: 'as it stands before alignment' },
+] as const;
 const SPACER_TYPES = [
   { value: 'slipOn', title: 'slipped over the studs' },
   { value: 'boltOn', title: 'bolted on, with its own studs' },
@@ -246,6 +250,13 @@ const SPACER_TYPES = [
           {{ steered.lockRightDeg }}° right. A stop turned in takes turning circle.
         </p>
       </template>
+      <v-select
+        v-memo="[setup.alignment, own, end]"
+        :model-value="setup.alignment ?? 'asStands'"
+        :items="ALIGNMENTS"
+        label="The verdict is for the vehicle"
+        @update:model-value="(alignment) => edit((target) => (target.alignment = alignment))"
+      />
       <v-select
         v-memo="[job.document?.envelope, envelopes.length]"
         :model-value="job.document?.envelope"

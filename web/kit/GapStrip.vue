@@ -17,6 +17,7 @@ const low = computed(() => job.evaluation?.lowGap ?? null);
 const obstacle = computed(() =>
   job.evaluation?.obstacles.find((o) => o.corner === low.value?.corner && o.id === low.value.obstacle),
 );
+const before = computed(() => job.evaluation?.beforeAlignment ?? null);
 const limits = computed(() => (low.value ? cornerLimits(job.document, low.value.corner) : null));
 const verdict = computed(() => low.value?.verdict ?? null);
 /** Corners about which too little is known to say that they clear, with what to measure first. */
@@ -65,6 +66,7 @@ function showWhere(): void {
           <strong data-testid="low-margin">{{ needsWords(low.requiredMm) }}, {{ marginWords(low.mm) }}</strong> · at
           {{ low.clock }} on the {{ ACROSS_NAMES[low.across] }}
           <template v-if="chance !== null && verdict !== 'notKnown'"> · short {{ chanceWords(chance) }}</template>
+          <template v-if="before?.lowGap"> · before alignment {{ formatMm(before.lowGap.gapMm) }} mm</template>
           <template v-if="verdict === 'notKnown'"> · {{ unknown }}</template>
           <template v-if="unsaid"> · {{ unsaid }}</template>
         </span>

@@ -13,7 +13,8 @@ import { bothUnits } from '../../core/1-base/units/length';
 import { CORNER_NAMES, type Axle } from '../../core/2-vehicle/setup/corner-key';
 import SpringEndsPanel from './SpringEndsPanel.vue';
 import { calledForWords, LINE_WORDS, SCHOOL_WORDS } from './stance-words';
-import type { CornerReport } from './use-stance';
+import { cornersOf } from './axle-parts';
+import { abilityOf, type CornerReport } from './use-stance';
 
 /** Shocks, hoses, adjusters and joints at the new height, and what it calls for. */
 const props = defineProps<{ reports: readonly CornerReport[]; corner: CornerKey }>();
@@ -28,6 +29,23 @@ function set(axle: Axle, field: keyof AxleAbilityEntry, value: number | undefine
   job.changeSetup((file) => {
     const { [field]: _, ...others } = file.stance?.[axle] ?? {};
     file.stance = { ...file.stance, [axle]: value === undefined ? others : { ...others, [field]: value } };
+  }, `stance ${axle}`);
+}
+
+type Reach = 'camberByDeg' | 'casterByDeg';
+const reachOf = (axle: Axle, field: Reach): number | undefined => {
+  const [first] = cornersOf(job.document!, axle);
+  return first && abilityOf(job.document!, first)[field];
+};
+/** On both corners of the axle: the verdict is for the vehicle aligned as far as they reach. */
+function setReach(axle: Axle, field: Reach, value: number | undefined): void {
+  job.changeSetup((file) => {
+    const { [field]: _, ...others } = file.stance?.[axle] ?? {};
+    if (file.stance?.[axle]) file.stance = { ...file.stance, [axle]: others };
+    for (const key of cornersOf(file, axle)) {
+      const { [field]: _old, ...rest } = file.corners[key]!.adjusters ?? {};
+      file.corners[key]!.adjusters = value === undefined ? rest : { ...rest, [field]: value };
+    }
   }, `stance ${axle}`);
 }
 
@@ -90,18 +108,18 @@ const missingShock = ({ key }: CornerReport): string => {
           <QuantityField
             label="Camber adjusts ±"
             quantity="degrees"
-            :value="job.document?.stance?.[axle]?.camberByDeg"
+            :value="reachOf(axle, 'camberByDeg')"
             :range="degrees(30)"
             optional
-            @change="(value) => set(axle, 'camberByDeg', value)"
+            @change="(value) => setReach(axle, 'camberByDeg', value)"
           />
           <QuantityField
             label="Caster adjusts ±"
             quantity="degrees"
-            :value="job.document?.stance?.[axle]?.casterByDeg"
+            :value="reachOf(axle, 'casterByDeg')"
             :range="degrees(30)"
             optional
-            @change="(value) => set(axle, 'casterByDeg', value)"
+            @change="(value) => setReach(axle, 'casterByDeg', value)"
           />
           <QuantityField
             label="Ball joints’ most"

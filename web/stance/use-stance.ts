@@ -25,7 +25,11 @@ export interface CornerReport {
   readonly calls: readonly CalledForBySchool[];
 }
 
-export const abilityOf = (file: LowgapFile, key: CornerKey): AxleAbility => file.stance?.[axleOf(key)] ?? {};
+export const abilityOf = (file: LowgapFile, key: CornerKey): AxleAbility => ({
+  ...file.stance?.[axleOf(key)],
+  // What the adjusters reach stands with the corner; older jobs have it with the axle.
+  ...file.corners[key]?.adjusters,
+});
 
 /** What the measured links and shafts of a corner do; what is missing, or does not go together, is left out. */
 function linksOf(file: LowgapFile, description: CaseDescription, key: CornerKey): Partial<CornerFindings> {

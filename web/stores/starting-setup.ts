@@ -7,5 +7,5 @@ export function startingSetup(file: LowgapFile): LowgapSetup {
   const corner = CORNER_KEYS.flatMap((key) => file.corners[key] ?? [])[0];
   if (!corner) throw new RangeError('a job has at least one corner');
   const { tire, wheel, spacerMm } = structuredClone(corner.fitted);
-  return fittedAsSetup({ tire, wheel, spacerMm }) as LowgapSetup;
+  return { ...fittedAsSetup({ tire, wheel, spacerMm }), alignment: 'aligned' } as LowgapSetup;
 }

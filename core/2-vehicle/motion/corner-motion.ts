@@ -29,7 +29,7 @@ import {
   type SteeringDescription,
 } from './steering';
 import { swingArmPose } from './swing-arm';
-import { angleForRack, makeTieRod, rackFor, tieRodPose, type TieRod } from './tie-rod';
+import { angleForRack, makeTieRod, rackFor, setStraight, tieRodPose, type TieRod } from './tie-rod';
 import { carriedAxis, trailingArmCarrier } from './trailing-arm';
 
 /** A posture: travel in mm (+ bump); steer in rad, vehicle sense (+ = left); the other wheel's travel less this one's. */
@@ -76,6 +76,8 @@ export interface CornerMotionInput {
   readonly hubDropMm?: number | undefined;
   /** mm the frame ends of a beam axle's arms sit below the survey. */
   readonly armDropMm?: number | undefined;
+  /** Travel (mm) at which the tie rod was set so that the wheel stands straight; left out: as surveyed. */
+  readonly rodSetAtMm?: number | undefined;
 }
 
 /** Where the wheel and the mounts are in each posture; all poses map to the corner frame, mm. */
@@ -89,6 +91,8 @@ export interface CornerMotion {
   locksAt(state: CarrierState): Locks;
   /** Wheel frame: origin at the hub face, y along the spin axis outboard; spacer and offset not included. */
   wheelFrom(state: CarrierState, steer: number): Pose;
+  /** Steer (rad, + = vehicle left) that the tie rod gives with the rack at its middle: bump steer; 0 without a rod. */
+  straightSteer(state: CarrierState): number;
   /** The line about which the wheel is steered at that height, + = vehicle left; null where it does not steer. */
   steerLine(state: CarrierState): SteeringAxis | null;
   /** Frame in which an obstacle of this mount was stored at survey (travel 0, straight ahead: the corner frame). */
@@ -109,10 +113,17 @@ export function cornerMotion(input: CornerMotionInput): CornerMotion {
   const sign = steerSign(input.side);
   const alignment = staticAlignment(input.camberDeg, input.toeDeg);
   const spin = rotate(alignment.rotation, [0, 1, 0]);
-  const { carrier, tieRod } = makeCarrier(input, spin);
+  const { carrier, tieRod: surveyedRod } = makeCarrier(input, spin);
   const home = carrier.state(0, 0);
   const locks = surveyedLocks(input, home.axis, spin, sign);
-  const rack = tieRod && home.axis && steering ? rackEnds(tieRod, home, home.axis, locks, sign, path) : null;
+  const tieRod =
+    surveyedRod && input.rodSetAtMm !== undefined
+      ? setStraight(surveyedRod, carrier.state(input.rodSetAtMm, 0))
+      : surveyedRod;
+  const rack =
+    surveyedRod && tieRod && home.axis && steering
+      ? rackEnds({ surveyed: surveyedRod, now: tieRod }, home, home.axis, locks, sign, path)
+      : null;
 
   const linkageShift = translation([0, 0, -input.linkageDropMm]);
   const wheelShift = translation([input.axleShiftMm, 0, -input.linkageDropMm]);
@@ -168,6 +179,7 @@ export function cornerMotion(input: CornerMotionInput): CornerMotion {
     carrierAt: (travel, cross) => carrier.state(travel, cross),
     locksAt: (state) => (rack && state.axis ? rack.locksAt(state, state.axis) : locks),
     wheelFrom,
+    straightSteer: (state) => (tieRod && state.axis ? sign * angleForRack(tieRod, state, state.axis, 0, 0) : 0),
     steerLine: ({ axis }) =>
       axis && {
         point: place(wheelShift, axis.point),
@@ -280,15 +292,16 @@ function surveyedLocks(input: CornerMotionInput, axis: SteeringAxis | null, spin
 
 /** The rack travels of the two locks at survey height, and what they give at another height. */
 function rackEnds(
-  rod: TieRod,
+  { surveyed, now: rod }: { readonly surveyed: TieRod; readonly now: TieRod },
   home: CarrierState,
   homeAxis: SteeringAxis,
   locks: Locks,
   sign: 1 | -1,
   path: string,
 ): { locksAt(state: CarrierState, axis: SteeringAxis): Locks } {
-  const atLeft = rackFor(rod, home, homeAxis, sign * locks.left);
-  const atRight = rackFor(rod, home, homeAxis, -sign * locks.right);
+  // Where the rack ends does not change with the rod's length.
+  const atLeft = rackFor(surveyed, home, homeAxis, sign * locks.left);
+  const atRight = rackFor(surveyed, home, homeAxis, -sign * locks.right);
   const check = (value: number, what: string, key: string): number => {
     if (Number.isFinite(value)) return value;
     throw new ProblemError({

@@ -17,6 +17,12 @@ export const makeTieRod = (inner: Vec3, outer: Vec3): TieRod => ({
   lengthMm: distance(inner, outer),
 });
 
+/** The rod set to the length that holds a wheel straight at this height with the rack at its middle. */
+export const setStraight = (rod: TieRod, state: CarrierState): TieRod => ({
+  ...rod,
+  lengthMm: distance(rod.inner, place(state.knuckle, rod.outer)),
+});
+
 /** The rod's outer end on the knuckle, turned by `angle` (rad, + about the upward axis). */
 const outerEnd = (rod: TieRod, state: CarrierState, axis: SteeringAxis, angle: number): Vec3 =>
   place(steerTurn(axis, angle), place(state.knuckle, rod.outer));

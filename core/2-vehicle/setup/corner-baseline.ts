@@ -11,6 +11,16 @@ export interface CornerBaseline {
   readonly steering?: SteeringDescription | undefined;
   readonly staticCamberDeg: number;
   readonly staticToeDeg: number;
+  /** What the vehicle is aligned to, where that is not how it stood at the survey, degrees. */
+  readonly alignTo?:
+    | {
+        readonly camberDeg?: number | undefined;
+        readonly casterDeg?: number | undefined;
+      }
+    | undefined;
+  /** How far the adjusters reach to either side, degrees; absent: as far as wanted, on a beam axle not at all. */
+  readonly adjusters?:
+    { readonly camberByDeg?: number | undefined; readonly casterByDeg?: number | undefined } | undefined;
   /** Travel left from the surveyed ride height, both positive, mm at the wheel. */
   readonly travel: {
     /** To full squash of the bump stop. */

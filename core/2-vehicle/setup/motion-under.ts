@@ -1,31 +1,22 @@
 import { cornerMotion, type CornerMotion } from '../motion/corner-motion';
-import { sideOf, type CornerKey } from './corner-key';
-import { fittedSetup, type Setup } from './setup';
+import { alignmentBack, setBack } from './aligned';
 import type { CornerBaseline } from './corner-baseline';
+import type { CornerKey } from './corner-key';
+import { motionInput } from './motion-input';
+import { fittedSetup, type Setup } from './setup';
 
-/** Motion of a corner under a setup; `locks: 'surveyed'` leaves steering stops out. */
+/**
+ * Motion of a corner under a setup, aligned back to its targets if the setup says so; `locks: 'surveyed'` leaves steering stops out.
+ */
 export function motionUnder(
   key: CornerKey,
   corner: CornerBaseline,
   setup: Setup,
   locks: 'surveyed' | 'stopped' = 'stopped',
 ): CornerMotion {
-  return cornerMotion({
-    path: `corners.${key}`,
-    side: sideOf(key),
-    motion: corner.motion,
-    steering: corner.steering,
-    stops: locks === 'stopped' ? setup : undefined,
-    camberDeg: corner.staticCamberDeg + setup.camberChangeDeg,
-    toeDeg: corner.staticToeDeg,
-    casterChangeDeg: setup.casterChangeDeg,
-    axleShiftMm: setup.axleShiftMm,
-    linkageDropMm: setup.linkageDropMm,
-    bodyLiftMm: setup.bodyLiftMm,
-    strutTopDropMm: setup.strutTopDropMm,
-    hubDropMm: setup.hubDropMm,
-    armDropMm: setup.armDropMm,
-  });
+  const input = motionInput(key, corner, setup, locks);
+  if (setup.alignment !== 'aligned') return cornerMotion(input);
+  return cornerMotion(setBack(input, alignmentBack(key, corner, setup), setup));
 }
 
 /** The motion as surveyed: what the readings were taken against. */

@@ -18,6 +18,8 @@ export interface SetupDescription extends WheelAndTire {
   readonly steerStopRightDeg?: number | undefined;
   readonly camberChangeDeg: number;
   readonly casterChangeDeg: number;
+  /** Whether the vehicle is aligned back to its targets at its new height; absent: it stands as the parts leave it (older files). */
+  readonly alignment?: 'aligned' | 'asStands' | undefined;
   /** What the tire may be beyond its free section. */
   readonly allowances?: TireAllowances | undefined;
   /** Lift and lowering parts; each adds its own shifts to the numbers above. */
@@ -34,6 +36,8 @@ type PartsOwn = 'strutTopDropMm' | 'hubDropMm' | 'armDropMm';
 /** A setup with the shifts of its parts in its numbers: what every computation takes. Only `countParts` makes one. */
 export interface Setup extends Omit<SetupDescription, 'parts'>, Pick<HeightShift, PartsOwn> {
   readonly parts: 'counted';
+  /** Travel (mm) at which it was aligned, where that is not where it parks. */
+  readonly alignAtMm?: number | undefined;
   /** Which parts they were. */
   readonly countedParts: readonly LiftPart[];
 }
@@ -59,6 +63,13 @@ export function countParts({ parts = [], ...setup }: SetupDescription): Setup {
   );
   return { ...sums, parts: 'counted', countedParts: parts };
 }
+
+/** Travel (mm) at which the vehicle of a setup is aligned: where it parks. */
+export const alignHeightMm = ({ alignAtMm, suspensionLiftMm }: Setup): number => alignAtMm ?? -suspensionLiftMm;
+
+/** What of a setup decides how the wheel stands at each height, beside the numbers of the motion itself. */
+export const alignmentKey = (setup: Setup): number | null =>
+  setup.alignment === 'aligned' ? alignHeightMm(setup) : null;
 
 /** A setup as entered that changes nothing: what is fitted, at the surveyed height. */
 export const fittedAsSetup = (fitted: WheelAndTire): SetupDescription => ({

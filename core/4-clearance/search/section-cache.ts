@@ -2,7 +2,7 @@ import { ProblemError } from '../../1-base/problem';
 import { ClearSection, CornerImages } from './clear-section';
 import type { CornerDescription } from '../../3-survey/description/corner-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
-import type { Setup } from '../../2-vehicle/setup/setup';
+import { alignmentKey, type Setup } from '../../2-vehicle/setup/setup';
 import type { PostureRange } from './posture-table';
 import { motionUnder } from '../../2-vehicle/setup/motion-under';
 import { ObstacleCache } from '../../3-survey/prepared/obstacle-cache';
@@ -23,9 +23,15 @@ interface CachedImages {
 export class SectionCache {
   readonly #places = new ObstacleCache();
   readonly #cached = new Map<CornerKey, CachedImages>();
+  #besides: SectionCache | null = null;
 
   /** As `surveyedObstacles`, obstacle by obstacle remembered. */
   readonly survey = this.#places.survey;
+
+  /** A second one, for what is asked beside the first under another alignment: neither takes the other's place. */
+  get besides(): SectionCache {
+    return (this.#besides ??= new SectionCache());
+  }
 
   /** The clear section of a prepared corner; only its alignment, not its tire, height or stops, asks for new images. */
   section(prepared: PreparedCorner, corner: CornerDescription, setup: Setup): ClearSection {
@@ -40,6 +46,7 @@ export class SectionCache {
       [motion, steering, staticCamberDeg, staticToeDeg],
       [camberChangeDeg, casterChangeDeg, axleShiftMm, linkageDropMm, bodyLiftMm],
       [strutTopDropMm, hubDropMm, armDropMm],
+      [alignmentKey(setup), corner.alignTo, corner.adjusters],
     ]);
     const { lowest, highest } = envelope.limits;
     const cached = this.#cached.get(key);

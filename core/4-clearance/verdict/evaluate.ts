@@ -1,3 +1,4 @@
+import { alignmentBack, SAME_ALIGNMENT_DEG, type AlignmentBack } from '../../2-vehicle/setup/aligned';
 import { flatten } from '../../1-base/geometry/outline';
 import { toMatrix4 } from '../../1-base/geometry/pose';
 import type { Vec3 } from '../../1-base/geometry/vec3';
@@ -19,7 +20,7 @@ import { partPairGaps, type PairGap } from './part-pairs';
 import type { TravelStretch } from '../oracle/plain-sweep';
 import type { LeastGap } from '../oracle/posture-gap';
 import { motionUnder } from '../../2-vehicle/setup/motion-under';
-import type { PreparedCorner, UnknownObstacle } from '../case/prepared-corner';
+import { prepareCorner, type PreparedCorner, type UnknownObstacle } from '../case/prepared-corner';
 import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
 import type { RotorPlace } from '../../2-vehicle/setup/rotor';
 import type { Known } from '../../3-survey/known/known';
@@ -102,13 +103,54 @@ export interface Evaluation extends CornerSections {
   readonly studPockets: readonly ({ readonly corner: CornerKey } & StudPocketGap)[];
   /** How much of each corner was measured. */
   readonly known: readonly ({ readonly corner: CornerKey } & Known)[];
+  /** Where an alignment moves anything: what it takes back, and the low gap as the vehicle stands before it. */
+  readonly beforeAlignment: BeforeAlignment | null;
   /** The corner that `section` and `wheelSection` belong to: the low gap's, or the first. */
   readonly sectionCorner: CornerKey;
+}
+
+export interface BeforeAlignment {
+  readonly lowGap: LowGap | null;
+  readonly corners: readonly ({ readonly corner: CornerKey } & AlignmentBack)[];
 }
 
 export interface EvaluateOptions {
   /** Adds to every obstacle the wheel's 4 x 4 matrix in its worst posture. */
   readonly postures?: boolean;
+}
+
+/** The low gap before the alignment that the verdict takes for granted; null where nothing is aligned, or nothing of it felt. */
+function asItStands(
+  description: CaseDescription,
+  aligned: readonly ObstacleVerdict[],
+  cache: SectionCache,
+): BeforeAlignment | null {
+  const corners = describedCorners(description).flatMap((key) => {
+    const setup = setupForCorner(description, key);
+    if (setup.alignment !== 'aligned') return [];
+    const back = alignmentBack(key, describedCorner(description, key), setup);
+    const isFelt = [back.camberDeg, back.casterDeg, back.toeDeg].some((by) => Math.abs(by) > SAME_ALIGNMENT_DEG);
+    return isFelt ? [{ corner: key, ...back }] : [];
+  });
+  if (corners.length === 0) return null;
+  const felt = (key: CornerKey): boolean => corners.some(({ corner }) => corner === key);
+  const before = describedCorners(description)
+    .filter(felt)
+    .flatMap((key) => {
+      const corner = describedCorner(description, key);
+      const setup = { ...setupForCorner(description, key), alignment: 'asStands' as const };
+      const prepared = prepareCorner(
+        key,
+        corner,
+        setup,
+        description.envelope,
+        description.drawnEnvelope,
+        cache.besides.survey,
+      );
+      const section = cache.besides.section(prepared, corner, setup);
+      return cornerVerdicts(prepared, STANDARDS[description.standard], {}, section);
+    });
+  return { corners, lowGap: lowGapOf([...before, ...aligned.filter(({ corner }) => !felt(corner))]) };
 }
 
 /** Verdict on every described corner. @throws ProblemError for anything the engine cannot take. */
@@ -123,6 +165,7 @@ export function evaluateCase(
     const section = cache.section(corner, describedCorner(description, key), setupForCorner(description, key));
     return cornerVerdicts(corner, STANDARDS[description.standard], options, section);
   });
+  const beforeAlignment = asItStands(description, obstacles, cache);
   const lowGap = lowGapOf(obstacles);
   const shown = prepared.find((corner) => corner.key === lowGap?.corner) ?? (prepared[0] as PreparedCorner);
   return {
@@ -146,6 +189,7 @@ export function evaluateCase(
       return gap ? [{ corner: key, ...gap }] : [];
     }),
     known: prepared.map(({ key, known }) => ({ corner: key, ...known })),
+    beforeAlignment,
     sectionCorner: shown.key,
     ...cornerSections(shown),
   };

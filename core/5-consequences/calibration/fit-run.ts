@@ -1,3 +1,4 @@
+import { alignHeightMm } from '../../2-vehicle/setup/setup';
 import type { CornerDescription } from '../../3-survey/description/corner-description';
 import type { DrawnRow } from '../../4-clearance/envelope/envelope-kind';
 import type { Fit } from '../spread/shared-errors';
@@ -30,6 +31,7 @@ export function runFit({ corner: surveyed, setup }: Fit, run: FitRun): Fit & { r
     corner,
     setup: {
       ...setup,
+      alignAtMm: alignHeightMm(setup),
       suspensionLiftMm: -parked,
       droopLimitShiftMm: setup.droopLimitShiftMm + lowMm - limits.droop,
       bumpLimitShiftMm: setup.bumpLimitShiftMm + run.highMm - limits.bump,

@@ -1,8 +1,7 @@
 import { rotate, place } from '../../1-base/geometry/pose';
-import type { Vec3 } from '../../1-base/geometry/vec3';
 import type { CornerMotion } from '../../2-vehicle/motion/corner-motion';
 import { attempt, type Problem } from '../../1-base/problem';
-import { toDegrees } from '../../1-base/units/angle';
+import { upward, wheelAngles, type WheelAngles } from '../../2-vehicle/motion/wheel-angles';
 import { jointSwing, type JointSwing } from './joint-swing';
 
 /** Where a corner's tire stands on its wheel, mm. */
@@ -12,17 +11,9 @@ export interface StandingTire {
   readonly loadedRadiusMm: number;
 }
 
-/**
- * How a wheel stands at a height, straight ahead; corner frame, mm and degrees, signs of ISO 8855:2011 (from memory):
- * camber + = top outboard, toe + = in, caster + = axis leaned back, inclination + = axis leaned inboard.
- */
-export interface WheelStand extends JointSwing {
+/** How a wheel stands at a height, straight ahead; corner frame, mm and degrees. */
+export interface WheelStand extends JointSwing, WheelAngles {
   readonly travelMm: number;
-  readonly camberDeg: number;
-  readonly toeDeg: number;
-  /** null where the wheel does not steer. */
-  readonly casterDeg: number | null;
-  readonly inclinationDeg: number | null;
   /** Tire's middle, outboard and forward of where the mounting face was at the survey. */
   readonly outboardMm: number;
   readonly forwardMm: number;
@@ -37,25 +28,20 @@ export function wheelStandAt(motion: CornerMotion, travelMm: number, tire: Stand
   const spin = rotate(wheel.rotation, [0, 1, 0]);
   const centre = place(wheel, [0, tire.centrePlaneMm, 0]);
   const line = motion.steerLine(state);
-  const up = line && (line.direction[2] < 0 ? negated(line.direction) : line.direction);
+  const up = upward(motion, state);
   // Down along the wheel plane, seen from the front.
   const lean = spin[2] / Math.hypot(spin[1], spin[2]);
   const ground = centre[2] - tire.loadedRadiusMm * Math.sqrt(1 - lean * lean);
   const contact = centre[1] + tire.loadedRadiusMm * lean;
   return {
     ...jointSwing(state),
+    ...wheelAngles(motion, state),
     travelMm,
-    camberDeg: toDegrees(-Math.asin(spin[2])),
-    toeDeg: toDegrees(Math.atan2(spin[0], spin[1])),
-    casterDeg: up && toDegrees(Math.atan2(-up[0], up[2])),
-    inclinationDeg: up && toDegrees(Math.atan2(-up[1], up[2])),
     outboardMm: centre[1],
     forwardMm: centre[0],
     scrubRadiusMm: line && up && contact - (line.point[1] + ((ground - line.point[2]) / up[2]) * up[1]),
   };
 }
-
-const negated = ([x, y, z]: Vec3): Vec3 => [-x, -y, -z];
 
 /** A wheel's stands from droop to bump; where the linkage locks, which heights it does not reach, and why. */
 export interface AlignmentCurve {

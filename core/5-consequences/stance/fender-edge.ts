@@ -1,6 +1,7 @@
 import { piecePlaces } from '../../3-survey/shape/piece-places';
 import type { PreparedCorner } from '../../4-clearance/case/prepared-corner';
-import { toDegrees } from '../../1-base/units/angle';
+import { toDegrees, toRadians } from '../../1-base/units/angle';
+import type { TireSection } from '../../2-vehicle/tire/section';
 
 /**
  * The fender's edge as surveyed: in each stretch of 10 degrees about the wheel's centre the furthest outboard place of what
@@ -52,8 +53,34 @@ export function edgeAtTop({ outboardMm }: FenderEdge): number | null {
   return near.length > 0 ? Math.max(...near) : null;
 }
 
-/** Whether the fender covers all of a tire; null where too little of its edge is known to say so. */
-export function covers({ outboardMm }: FenderEdge, outerSidewallMm: number): boolean | null {
-  if (outboardMm.some((y) => y !== null && y < outerSidewallMm)) return false;
+/** A tire's outer side, straight ahead: its widest place about the hub (mm outboard of the hub face, mm from the axis) and the camber. */
+export interface OuterSide {
+  readonly widestMm: number;
+  readonly widestRadiusMm: number;
+  /** + = top outboard. */
+  readonly camberRad: number;
+}
+
+/** The outer side of a section at a centre plane. */
+export const outerSide = (section: TireSection, centrePlaneMm: number, camberDeg: number): OuterSide => ({
+  widestMm: centrePlaneMm + section.widthMm / 2,
+  widestRadiusMm: section.widestRadiusMm,
+  camberRad: toRadians(camberDeg),
+});
+
+/**
+ * Where the outer side stands so far round from the top (rad), mm outboard of the hub face: the widest place leans in or out with the
+ * camber, by its height over the hub.
+ */
+export const outerAt = ({ widestMm, widestRadiusMm, camberRad }: OuterSide, fromTopRad = 0): number =>
+  widestMm * Math.cos(camberRad) + widestRadiusMm * Math.cos(fromTopRad) * Math.sin(camberRad);
+
+/** Whether the fender covers all of a tire, in each stretch where it stands furthest out; null where too little of its edge is known. */
+export function covers({ outboardMm }: FenderEdge, side: OuterSide): boolean | null {
+  const isBare = (y: number | null, i: number): boolean => {
+    const ends = [i, i + 1].map((k) => toRadians(k * STRETCH_DEG - BEHIND_DEG));
+    return y !== null && y < Math.max(...ends.map((angle) => outerAt(side, angle)));
+  };
+  if (outboardMm.some(isBare)) return false;
   return outboardMm.every((y) => y !== null) ? true : null;
 }

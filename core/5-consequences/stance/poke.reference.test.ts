@@ -3,6 +3,8 @@ import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup, type SetupDescription } from '../../2-vehicle/setup/setup';
 import type { Vec3 } from '../../1-base/geometry/vec3';
+import { tireSection } from '../../2-vehicle/tire/section';
+import { outerAt, outerSide, type OuterSide } from './fender-edge';
 import { fenderStand } from './poke';
 
 const FITTED = {
@@ -48,5 +50,26 @@ describe('tire and fender', () => {
     // Its front end lies at 22 degrees of 450 mm; raised by 100 at atan(169 / 517) = 18, short of the last stretch asked for.
     expect(fenderStand(stood({}, -52, 22), 'frontLeft').covered).toBe(true);
     expect(fenderStand(stood({ bodyLiftMm: 100 }, -52, 22), 'frontLeft').covered).toBeNull();
+  });
+});
+
+describe('camber in the fender', () => {
+  // 225/45R17 on 7.5 in at -3 degrees: its widest place, 266 mm from the axis, stands 266 sin 3 = 14 mm further in at the top (by hand).
+  const section = tireSection({ size: '225/45R17' }, 7.5);
+
+  test('takes the outer sidewall in at the top, and out again at the bottom', () => {
+    const [upright, leaning] = [0, -3].map((camberDeg) => outerSide(section, -45, camberDeg)) as [OuterSide, OuterSide];
+    expect(outerAt(upright) - outerAt(leaning)).toBeCloseTo(14, 0);
+    expect(outerAt(leaning, Math.PI) - outerAt(upright, Math.PI)).toBeCloseTo(14, 0);
+    expect(outerAt(leaning, Math.PI / 2) - outerAt(upright, Math.PI / 2)).toBeCloseTo(0, 0);
+  });
+
+  test('counts in poke and cover of a parked wheel', () => {
+    const leaning = (camberDeg: number) => fenderStand(stood({ camberChangeDeg: camberDeg }), 'frontLeft');
+    const [upright, out] = [leaning(0), leaning(1)];
+    const widest = tireSection(FITTED.tire, 8).widestRadiusMm;
+    expect(out.pokeMm! - upright.pokeMm!).toBeCloseTo(widest * Math.sin(Math.PI / 180), 0);
+    // 10 mm of room and 5 mm of lean: still covered; at 6 degrees no more.
+    expect([upright.covered, out.covered, leaning(6).covered]).toEqual([true, true, false]);
   });
 });

@@ -4,7 +4,7 @@ import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { describedCorner, prepareDescribed } from '../../4-clearance/case/described-corner';
 import { motionUnder } from '../../2-vehicle/setup/motion-under';
 import { prepareRotor } from '../../2-vehicle/setup/rotor';
-import { covers, edgeAtTop, fenderEdge } from './fender-edge';
+import { covers, edgeAtTop, fenderEdge, outerAt, outerSide } from './fender-edge';
 import { loadedRadiusMm } from '../../2-vehicle/tire/allowance';
 import { wheelStandAt } from './alignment-curve';
 
@@ -17,7 +17,7 @@ export interface FenderStand {
 }
 
 /**
- * The parked tire and its fender with the setup: the tire's middle at the new height, half its width, the fender raised over the hub by
+ * The parked tire and its fender with the setup: the tire's middle at the new height, half its width leaning with the camber, the fender raised over the hub by
  * suspension, linkage and body. @throws ProblemError for a setup that cannot be.
  */
 export function fenderStand(description: CaseDescription, key: CornerKey): FenderStand {
@@ -25,10 +25,14 @@ export function fenderStand(description: CaseDescription, key: CornerKey): Fende
   const setup = setupForCorner(description, key);
   const rotor = prepareRotor(setup, 'setup');
   const tire = { centrePlaneMm: rotor.centrePlaneMm, loadedRadiusMm: loadedRadiusMm(rotor.section) };
-  const { outboardMm, forwardMm } = wheelStandAt(motionUnder(key, corner, setup), -setup.suspensionLiftMm, tire);
-  const outerMm = outboardMm + rotor.section.widthMm / 2;
+  const { outboardMm, forwardMm, camberDeg } = wheelStandAt(
+    motionUnder(key, corner, setup),
+    -setup.suspensionLiftMm,
+    tire,
+  );
+  const side = outerSide(rotor.section, outboardMm, camberDeg);
   const raisedMm = bodyRiseMm(setup);
   const edge = fenderEdge(prepareDescribed(description, key), { raisedMm, forwardMm: -forwardMm });
   const top = edgeAtTop(edge);
-  return { pokeMm: top === null ? null : outerMm - top, covered: covers(edge, outerMm) };
+  return { pokeMm: top === null ? null : outerAt(side) - top, covered: covers(edge, side) };
 }

@@ -88,7 +88,8 @@ export function cornerStance(
 ): CornerStance {
   const corner = describedCorner(description, key);
   const before = stateOf(key, corner, fittedSetup(corner.fitted));
-  const setup = setupForCorner(description, key);
+  // What the parts do to the linkage, before an alignment takes any of it back.
+  const setup: Setup = { ...setupForCorner(description, key), alignment: 'asStands' };
   const after = stateOf(key, corner, setup);
   return {
     key,

@@ -36,10 +36,11 @@ describe('contradictions', () => {
 
 test('a fender covers a tire where its edge is known all round, and not where it is short somewhere', () => {
   const edge = (values: (number | null)[]) => ({ outboardMm: values });
-  expect(covers(edge([150, 152, 150, 151, 150, 150, 150, 150]), 149)).toBe(true);
-  expect(covers(edge([150, 140, 150, 151, 150, 150, 150, 150]), 149)).toBe(false);
-  expect(covers(edge([150, null, 150, 151, 150, 150, 150, 150]), 149)).toBeNull();
-  expect(covers(edge([140, null, 150, 151, 150, 150, 150, 150]), 149)).toBe(false);
+  const upright = (widestMm: number) => ({ widestMm, widestRadiusMm: 300, camberRad: 0 });
+  expect(covers(edge([150, 152, 150, 151, 150, 150, 150, 150]), upright(149))).toBe(true);
+  expect(covers(edge([150, 140, 150, 151, 150, 150, 150, 150]), upright(149))).toBe(false);
+  expect(covers(edge([150, null, 150, 151, 150, 150, 150, 150]), upright(149))).toBeNull();
+  expect(covers(edge([140, null, 150, 151, 150, 150, 150, 150]), upright(149))).toBe(false);
   expect(edgeAtTop(edge([1, 2, 3, 4, 150, 152, 5, 6]))).toBe(152);
   expect(edgeAtTop(edge([1, 2, 3, 4, null, null, 5, 6]))).toBeNull();
 });

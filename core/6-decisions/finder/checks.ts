@@ -9,8 +9,8 @@ import {
   checkWheel,
   groundClearanceMm,
   type Checked,
+  type LeaningEdge,
 } from './constraints';
-import type { FenderEdge } from '../../5-consequences/stance/fender-edge';
 import type { FinderQuestion } from './question';
 
 /** What each part, each mounted tire and each cell breaks of a question's constraints, worked out once each. */
@@ -28,7 +28,7 @@ export class Checks {
   readonly #fitted: TireSection;
 
   /** `fitted` is what the speedometer is set for and the clearance was measured with. */
-  constructor(axes: Axes, question: FinderQuestion, fitted: TireSection, edges: readonly FenderEdge[]) {
+  constructor(axes: Axes, question: FinderQuestion, fitted: TireSection, edges: readonly LeaningEdge[]) {
     const { tires, wheels, spacers } = axes.candidates;
     const { constraints } = question;
     this.#axes = axes;

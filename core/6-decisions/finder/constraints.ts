@@ -8,7 +8,7 @@ import { tireSection, type TireSection } from '../../2-vehicle/tire/section';
 import { parseTireSize } from '../../2-vehicle/tire/size';
 import { MM_PER_IN } from '../../1-base/units/length';
 import type { KnownWheel, Stance } from './candidates';
-import { covers, edgeAtTop, type FenderEdge } from '../../5-consequences/stance/fender-edge';
+import { covers, edgeAtTop, outerAt, outerSide, type FenderEdge } from '../../5-consequences/stance/fender-edge';
 import type { Constraints, SpacerChoice, TireChoice } from './question';
 
 /** What a combination has to meet beside clearing; each is one bit of a mask. */
@@ -156,20 +156,30 @@ export function groundClearanceMm(
 }
 
 /** Outer sidewall beyond the fender's edge at the top, mm; null where that edge was not surveyed. */
-export const pokeMm = (edge: FenderEdge, section: TireSection, planeMm: number): number | null => {
+export const pokeMm = (edge: LeaningEdge, section: TireSection, planeMm: number): number | null => {
   const top = edgeAtTop(edge);
-  return top === null ? null : planeMm + section.widthMm / 2 - top;
+  return top === null ? null : outerAt(outerSide(section, planeMm, edge.camberDeg)) - top;
 };
 
+/** A fender's edge, and the camber with which the wheel stands in it. */
+export interface LeaningEdge extends FenderEdge {
+  readonly camberDeg: number;
+}
+
 /** Poke and coverage of a tire at a centre plane of a corner. */
-export function checkPlane(edge: FenderEdge, section: TireSection, planeMm: number, constraints: Constraints): Checked {
+export function checkPlane(
+  edge: LeaningEdge,
+  section: TireSection,
+  planeMm: number,
+  constraints: Constraints,
+): Checked {
   const { pokeLeastMm, pokeMostMm, covered } = constraints;
   const check = new Check();
   if (pokeLeastMm !== undefined || pokeMostMm !== undefined) {
     const poke = pokeMm(edge, section, planeMm);
     check.add('poke', poke === null ? null : poke >= (pokeLeastMm ?? -Infinity) && poke <= (pokeMostMm ?? Infinity));
   }
-  if (covered) check.add('coverage', covers(edge, planeMm + section.widthMm / 2));
+  if (covered) check.add('coverage', covers(edge, outerSide(section, planeMm, edge.camberDeg)));
   return check;
 }
 

@@ -9,8 +9,10 @@ import { wheelOffsetMm } from '../../2-vehicle/wheel/rim';
 import { Axes, type Combination, type SectionEntry } from './axes';
 import { candidateAllowances, candidatesOf, type Stance } from './candidates';
 import { Checks } from './checks';
-import { fittedSection } from './constraints';
-import { fenderEdge, type FenderEdge } from '../../5-consequences/stance/fender-edge';
+import { fittedSection, type LeaningEdge } from './constraints';
+import { wheelAngles } from '../../2-vehicle/motion/wheel-angles';
+import type { PreparedCorner } from '../../4-clearance/case/prepared-corner';
+import { fenderEdge } from '../../5-consequences/stance/fender-edge';
 import { StageCache } from './staged-corners';
 import type { FinderQuestion } from './question';
 import { Prices } from './prices';
@@ -61,7 +63,7 @@ export class FinderSearch {
   readonly axes: Axes;
   readonly checks: Checks;
   readonly verdicts: Verdicts;
-  readonly edges: readonly FenderEdge[];
+  readonly edges: readonly LeaningEdge[];
   /** Corners with a baseline at which nothing was surveyed: nothing is known of them. */
   readonly unsurveyed: readonly CornerKey[];
   /** Those of which too little was measured to say that anything clears. */
@@ -102,7 +104,7 @@ export class FinderSearch {
         found: 'nothing',
       });
     }
-    this.edges = baseline.map((corner) => fenderEdge(corner));
+    this.edges = baseline.map((corner) => ({ ...fenderEdge(corner), camberDeg: parkedCamberDeg(corner) }));
     const fitted = fittedSection(describedCorner(description, corners[0]!));
     this.checks = new Checks(this.axes, question, fitted, this.edges);
   }
@@ -254,3 +256,7 @@ export function cornersOfFit(description: CaseDescription, fit: FinderQuestion['
     found: all.join(', '),
   });
 }
+
+/** Camber of a wheel parked straight ahead. */
+const parkedCamberDeg = ({ motion, envelope }: PreparedCorner): number =>
+  wheelAngles(motion, motion.carrierAt(envelope.limits.ride, 0)).camberDeg;

@@ -1,4 +1,4 @@
-import { countParts } from '../../2-vehicle/setup/setup';
+import { countParts, alignmentKey } from '../../2-vehicle/setup/setup';
 import { describedCorner } from '../../4-clearance/case/described-corner';
 import type { CaseDescription } from '../../4-clearance/case/case-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
@@ -55,7 +55,7 @@ export class StageCache {
     const id = JSON.stringify([
       [key, lowest, highest, bump, anyHeight ? null : ride, setup.steerStopLeftDeg, setup.steerStopRightDeg],
       [setup.axleShiftMm, setup.linkageDropMm, setup.bodyLiftMm, setup.camberChangeDeg, setup.casterChangeDeg],
-      [setup.strutTopDropMm, setup.hubDropMm, setup.armDropMm],
+      [setup.strutTopDropMm, setup.hubDropMm, setup.armDropMm, alignmentKey(setup)],
     ]);
     const stage = (): Stage => {
       const known = this.#stages.get(id);

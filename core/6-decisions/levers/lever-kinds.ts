@@ -39,6 +39,8 @@ export interface LeverRule {
   readonly most: number;
   /** The linkage stands or moves otherwise, so that everything has to be imaged anew. */
   readonly realigns?: true;
+  /** Changes the parked height: where the vehicle is aligned back, the linkage then stands otherwise too. */
+  readonly lifts?: true;
   /** Whether the corner has what it takes. */
   applies(corner: CornerDescription): boolean;
   /** The setup with so much of the change, 0 being none. */
@@ -106,6 +108,7 @@ export const LEVERS: Readonly<Record<LeverKind, LeverRule>> = {
   springLift: {
     unit: 'mm',
     most: 150,
+    lifts: true,
     applies: always,
     apply: (setup, mm) => withPart(setup, { kind: 'ride', liftMm: mm }),
   },
@@ -120,6 +123,7 @@ export const LEVERS: Readonly<Record<LeverKind, LeverRule>> = {
   blockLift: {
     unit: 'mm',
     most: 150,
+    lifts: true,
     applies: ({ motion }) => motion.type === 'beamAxle',
     apply: (setup, mm, corner) =>
       withPart(setup, {

@@ -119,7 +119,8 @@ export class LeverBench {
 
   /** null where none of it can be had: the wheel would hang beyond its stops, the tire would have no sidewall. */
   #lever(kind: LeverKind, id: string, marginMm: number): Lever | null {
-    const { unit, most, apply, realigns } = LEVERS[kind];
+    const { unit, most, apply, lifts, realigns: always } = LEVERS[kind];
+    const realigns = always ?? (lifts && this.#setup.alignment === 'aligned');
     // Images of one obstacle under a changing alignment are not to take the place of the corner's.
     const cache = realigns ? new SectionCache() : this.#cache;
     const steps = realigns ? FEW_STEPS : STEPS;
