@@ -14,6 +14,15 @@ const rise = within(LIMITS.riseMm).optional();
 const arm = within(LIMITS.armMm);
 const tieRodEnds = { tieRodInner: pointSchema.optional(), tieRodOuter: pointSchema.optional() };
 
+/** A tie rod by tape: counted once its length is there. */
+const tieRodTape = {
+  tieRodMm: arm.optional(),
+  tieRodBehindMm: joint,
+  tieRodUpMm: joint,
+  tieRodInboardMm: joint,
+  tieRodRiseMm: rise,
+};
+
 const swingArm = z.strictObject({
   type: z.literal('swingArm'),
   frontView: z.strictObject({ y: centre, z: centre }).nullable().optional(),
@@ -44,6 +53,7 @@ const doubleWishbone = z.strictObject({
       lowerJointInboardMm: joint,
       upperJointInboardMm: joint,
       upperJointBehindMm: joint,
+      ...tieRodTape,
     })
     .optional(),
 });
@@ -69,6 +79,7 @@ const macphersonStrut = z.strictObject({
       topUpMm: joint,
       topInboardMm: joint,
       topBehindMm: joint,
+      ...tieRodTape,
     })
     .optional(),
 });
@@ -81,6 +92,10 @@ const beamAxle = z.strictObject({
   points: z
     .strictObject({
       linkPivot: pointSchema.optional(),
+      lowerArmFrame: pointSchema.optional(),
+      lowerArmAxle: pointSchema.optional(),
+      upperArmFrame: pointSchema.optional(),
+      upperArmAxle: pointSchema.optional(),
       panhardFrame: pointSchema.optional(),
       panhardAxle: pointSchema.optional(),
     })

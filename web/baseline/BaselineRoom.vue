@@ -11,16 +11,34 @@ import { useCurrentCorner } from '../job/current-corner';
 import FitmentFields from '../kit/FitmentFields.vue';
 import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
-import { CORNER_NAMES, acrossFrom } from '../../core/2-vehicle/setup/corner-key';
+import { CORNER_NAMES, acrossFrom, axleOf } from '../../core/2-vehicle/setup/corner-key';
 import AxisSketch from './AxisSketch.vue';
-import { ALIGNMENT, HEIGHTS, LOCKS, RAMP, STEERING_AXIS, TARGETS, type Entry } from './baseline-entries';
+import { ALIGNMENT, GIVE, HEIGHTS, LOCKS, RAMP, STEERING_AXIS, TARGETS, type Entry } from './baseline-entries';
 import { STARTING_WORDS } from '../advice';
-import { settle, standIn, BLANK_AXIS, BLANK_AXIS_NAMES, mirroredCorner, newCorner } from './blank-corner';
+import {
+  settle,
+  standIn,
+  takeOtherLock,
+  BLANK_AXIS,
+  BLANK_AXIS_NAMES,
+  mirroredCorner,
+  newCorner,
+} from './blank-corner';
 import ConditionsPanel from './ConditionsPanel.vue';
 import HeightTable from './HeightTable.vue';
+import VehiclePanel from './VehiclePanel.vue';
 import TapeSketch from './TapeSketch.vue';
 import { shockProblem, UNDERBODY } from './underbody-entries';
-import { blankMotion, MOTION_CHOICES, motionEntries, motionHelp, type MotionType } from './motion-entries';
+import {
+  blankMotion,
+  leadBy,
+  ledBy,
+  MOTION_CHOICES,
+  motionEntries,
+  motionHelp,
+  type LedBy,
+  type MotionType,
+} from './motion-entries';
 
 const TRAVEL_TITLE = 'Travel';
 const MOTION_TITLE = 'How the wheel moves';
@@ -118,9 +136,11 @@ const travelHelp = computed(() => {
 
 const isOfCamber = ({ typedAs }: Entry): boolean => typedAs.includes('camber');
 
-const setLedBy = (leaf: boolean): void =>
+const setLedBy = (by: LedBy): void =>
   edit((target) => {
-    if (target.motion.type === 'beamAxle') target.motion.leaf = leaf;
+    if (target.motion.type !== 'beamAxle') return;
+    leadBy(target.motion, by, axleOf(key.value) === 'front');
+    if (by === 'arms') standIn(target, 'motion');
   });
 
 const groups = computed(() => [
@@ -133,7 +153,7 @@ const groups = computed(() => [
     ? [
         {
           title: 'Steering',
-          help: 'Each lock is this wheel’s own angle when the vehicle steers fully that way.',
+          help: 'Each lock is this wheel’s own angle when the vehicle steers fully that way, as a turn plate reads it. A lock nobody read follows the other one, once wheelbase and track are entered.',
           entries: axisFromJoints.value ? LOCKS : [...LOCKS, ...STEERING_AXIS],
         },
       ]
@@ -149,6 +169,11 @@ const groups = computed(() => [
     title: MOTION_TITLE,
     help: corner.value ? motionHelp(corner.value.motion) : '',
     entries: corner.value ? motionEntries(corner.value.motion) : [],
+  },
+  {
+    title: 'Bushing give',
+    help: 'Optional. Rubber lets the wheel move fore and aft, in reverse above all; what is entered is taken off the gap.',
+    entries: GIVE,
   },
   { title: UNDERBODY_TITLE, help: 'Optional. With the wheel hanging; later rooms warn by it.', entries: UNDERBODY },
 ]);
@@ -166,8 +191,9 @@ const setStopSits = (sits: StopPlace | null): void =>
   });
 
 const LED_BY = [
-  { value: false, title: 'links or arms' },
-  { value: true, title: 'leaf springs' },
+  { value: 'link', title: 'one arm on each side' },
+  { value: 'leaf', title: 'leaf springs' },
+  { value: 'arms', title: 'upper and lower arms' },
 ] as const;
 
 const LOCK_READINGS = [
@@ -185,7 +211,13 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
     const { [entry.typedAs]: _old, ...rest } = target.typed ?? {};
     target.typed = typed === undefined ? rest : { ...rest, [entry.typedAs]: typed };
     if (unfinished) standIn(target, valueOf(entry.typedAs));
-    else settle(target, valueOf(entry.typedAs));
+    else {
+      settle(target, valueOf(entry.typedAs));
+      const { typedAs } = entry;
+      if (typedAs === 'lockLeftDeg' || typedAs === 'lockRightDeg') {
+        takeOtherLock(key.value, target, typedAs, job.document!.vehicle);
+      }
+    }
   });
 }
 </script>
@@ -238,7 +270,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
         />
         <v-select
           v-if="group.title === MOTION_TITLE && corner.motion.type === 'beamAxle'"
-          :model-value="corner.motion.leaf ?? false"
+          :model-value="ledBy(corner.motion)"
           :items="LED_BY"
           label="The axle is led by"
           @update:model-value="setLedBy"
@@ -285,6 +317,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
           </p>
         </template>
       </section>
+      <VehiclePanel />
       <ConditionsPanel />
     </div>
   </template>

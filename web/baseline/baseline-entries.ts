@@ -153,3 +153,24 @@ export const ALIGNMENT: readonly Entry[] = [
     write: (c, v) => (c.staticToeDeg = v ?? 0),
   },
 ];
+
+const giveEntry = (mount: 'body' | 'frame' | 'upperArm' | 'lowerArm' | 'axle', label: string): Entry => ({
+  label,
+  typedAs: `complianceMm.${mount}`,
+  range: LIMITS.complianceMm,
+  optional: true,
+  read: (c) => c.complianceMm?.[mount],
+  write: (c, v) => {
+    const { [mount]: _old, ...rest } = c.complianceMm ?? {};
+    if (v === undefined && Object.keys(rest).length === 0) delete c.complianceMm;
+    else c.complianceMm = v === undefined ? rest : { ...rest, [mount]: v };
+  },
+});
+
+/** How far rubber lets the wheel come nearer to what is fixed so: pried or rocked by hand, or as marks tell. */
+export const GIVE: readonly Entry[] = [
+  giveEntry('body', 'Bushings give toward the body by'),
+  giveEntry('frame', '… toward the frame by'),
+  giveEntry('upperArm', '… toward the upper arm by'),
+  giveEntry('lowerArm', '… toward the lower arm by'),
+];

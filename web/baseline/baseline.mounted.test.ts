@@ -147,8 +147,15 @@ describe('one corner', () => {
     await type(/^Panhard rod, frame end: inboard/, '1300');
     await type(/^Panhard rod, axle end: inboard/, '200');
     expect(motion()).toMatchObject({ points: { panhardFrame: [0, -1300, 0], panhardAxle: [0, -200, 0] } });
-    await choose(wrapper, /^The axle is led by/, true);
+    await choose(wrapper, /^The axle is led by/, 'leaf');
     expect(motion()).toMatchObject({ leaf: true });
+    await choose(wrapper, /^The axle is led by/, 'arms');
+    expect(motion()).not.toHaveProperty('leaf');
+    await type(/^Lower arm, frame end/, '-650');
+    // A front axle's arms run back from it.
+    expect(motion()).toMatchObject({ points: { lowerArmFrame: [-650, 0, 20], upperArmAxle: [-40, 0, 120] } });
+    await choose(wrapper, /^The axle is led by/, 'link');
+    expect(motion()).not.toHaveProperty('points.lowerArmFrame');
 
     expect(pageText()).toContain('take hub centre to fender lip of both wheels first');
     await type(/^Front right: hub to lip/, '496');
@@ -170,6 +177,49 @@ describe('one corner', () => {
     expect(corners().frontLeft!.travel.stopSits).toBe('insideStrut');
     await choose(wrapper, /^The bump stop sits/, null);
     expect(corners().frontLeft!.travel).not.toHaveProperty('stopSits');
+  });
+
+  test('the lock nobody read follows the one that was, once wheelbase and track are known', async () => {
+    job.change((file) => {
+      file.corners.frontLeft = blankCorner('frontLeft');
+      delete file.vehicle.wheelbaseMm;
+      delete file.vehicle.trackFrontMm;
+    });
+    await baseline();
+    const steering = () => corners().frontLeft!.steering!;
+    // Left is the inner lock of the left wheel, read on a turn plate.
+    expect(steering()).toMatchObject({ lockLeftDeg: 37, lockRightDeg: 32, lockMeasured: 'heading' });
+    await type(/^This wheel at full left lock/, '36');
+    expect(steering().lockRightDeg).toBe(32);
+    await type(/^Wheelbase/, '120 in');
+    await type(/^Front track/, '1600');
+    expect(job.document!.vehicle).toMatchObject({ wheelbaseMm: 3048, trackFrontMm: 1600 });
+    await type(/^This wheel at full left lock/, '38');
+    // cot 38 + 1600/3048 = cot 29.0 (Ackermann).
+    expect(steering().lockRightDeg).toBeCloseTo(29, 1);
+    expect(corners().frontLeft!.starting).toContain('lockRightDeg');
+    await type(/^This wheel at full right lock/, '31');
+    await type(/^This wheel at full left lock/, '37');
+    expect(steering().lockRightDeg).toBe(31);
+    await type(/^Front track/, '');
+    expect(job.document!.vehicle).not.toHaveProperty('trackFrontMm');
+  });
+
+  test('what bushings give, what it is aligned to and how far that adjusts are kept, and can be left out again', async () => {
+    await baseline();
+    await type(/^Bushings give toward the body/, '4');
+    await type(/^Aligned to a camber/, '-0.5');
+    await type(/^Camber adjusts either way/, '1.2');
+    expect(corners().frontLeft).toMatchObject({
+      complianceMm: { body: 4 },
+      alignTo: { camberDeg: -0.5 },
+      adjusters: { camberByDeg: 1.2 },
+    });
+    await type(/^Bushings give toward the body/, '');
+    await type(/^Aligned to a camber/, '');
+    await type(/^Camber adjusts either way/, '');
+    for (const gone of ['alignTo', 'adjusters']) expect(corners().frontLeft).not.toHaveProperty(gone);
+    expect(corners().frontLeft!.complianceMm ?? {}).not.toHaveProperty('body');
   });
 
   test('what is fixed to an arm goes to the arm once the arms are measured, and back to the axle without', async () => {

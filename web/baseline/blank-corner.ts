@@ -1,7 +1,8 @@
 import type { LowgapCorner, LowgapFile } from '@/contracts/lowgap-file';
 import { STARTING_VALUES, type StartingValue } from '@/core/3-survey/known/known';
 import { WHOLE_VEHICLE } from '@/core/3-survey/walk/usual-walk';
-import { CORNER_KEYS, type CornerKey, axleOf, acrossFrom } from '@/core/2-vehicle/setup/corner-key';
+import { ackermannLockDeg, isInnerLock, STARTING_LOCKS } from '@/core/2-vehicle/motion/ackermann';
+import { CORNER_KEYS, type CornerKey, axleOf, acrossFrom, sideOf } from '@/core/2-vehicle/setup/corner-key';
 
 /** A steering axis nobody has measured yet. */
 export const BLANK_AXIS = { inclinationDeg: 12, casterDeg: 3, kingpinOffsetMm: 90, casterTrailMm: 0 };
@@ -19,8 +20,9 @@ export function blankCorner(key: CornerKey): LowgapCorner {
       ? {
           steering: {
             ...BLANK_AXIS,
-            lockLeftDeg: 32,
-            lockRightDeg: 32,
+            lockLeftDeg: startingLock(key, 'left'),
+            lockRightDeg: startingLock(key, 'right'),
+            lockMeasured: 'heading' as const,
           },
         }
       : {}),
@@ -31,6 +33,25 @@ export function blankCorner(key: CornerKey): LowgapCorner {
     obstacles: [],
     starting: STARTING_VALUES.filter((value) => front || !STEERED_VALUES.includes(value)),
   };
+}
+
+/** As a turn plate reads the inner and the outer wheel of a turn. */
+const startingLock = (key: CornerKey, toward: 'left' | 'right'): number =>
+  isInnerLock(sideOf(key), toward) ? STARTING_LOCKS.innerDeg : STARTING_LOCKS.outerDeg;
+
+/** The lock that nobody read follows the one that was, by Ackermann's condition where wheelbase and track are known. */
+export function takeOtherLock(
+  key: CornerKey,
+  corner: LowgapCorner,
+  read: 'lockLeftDeg' | 'lockRightDeg',
+  { wheelbaseMm, trackFrontMm }: LowgapFile['vehicle'],
+): void {
+  const other = read === 'lockLeftDeg' ? 'lockRightDeg' : 'lockLeftDeg';
+  if (!corner.steering || !corner.starting?.includes(other)) return;
+  if (corner.steering.lockMeasured !== 'heading' || wheelbaseMm === undefined || trackFrontMm === undefined) return;
+  const isInner = isInnerLock(sideOf(key), read === 'lockLeftDeg' ? 'left' : 'right');
+  const base = { wheelbaseMm, trackMm: trackFrontMm };
+  corner.steering[other] = Math.round(10 * ackermannLockDeg(corner.steering[read], isInner, base)) / 10;
 }
 
 /** Values that only a steered wheel has. */

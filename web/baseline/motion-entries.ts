@@ -82,6 +82,23 @@ const LOWER_ARM: readonly Entry[] = [
   ),
 ];
 
+/** The tie rod by tape: with its length, bump steer counts. */
+const TIE_ROD: readonly Entry[] = [
+  tapeEntry('tieRodMm', 'Tie rod, joint to joint (bump steer; empty: none counted)', LIMITS.armMm),
+  tapeEntry(
+    'tieRodBehindMm',
+    `Its outer end behind the hub centre, - ahead (usual ${TAPE_DEFAULTS.tieRodBehindMm})`,
+    LIMITS.jointMm,
+  ),
+  tapeEntry(
+    'tieRodUpMm',
+    `Its outer end above the hub centre, - below (usual ${TAPE_DEFAULTS.tieRodUpMm})`,
+    LIMITS.jointMm,
+  ),
+  tapeEntry('tieRodInboardMm', `Hub face in to its outer end (usual ${TAPE_DEFAULTS.tieRodInboardMm})`, LIMITS.jointMm),
+  tapeEntry('tieRodRiseMm', 'Rack end above its outer end', LIMITS.riseMm),
+];
+
 const DOUBLE_WISHBONE: readonly Entry[] = [
   ...LOWER_ARM,
   tapeEntry('upperArmMm', 'Upper arm, pivot to ball joint', LIMITS.armMm),
@@ -93,6 +110,7 @@ const DOUBLE_WISHBONE: readonly Entry[] = [
   ),
   tapeEntry('upperJointInboardMm', 'Hub face in to the upper joint', LIMITS.jointMm),
   tapeEntry('upperJointBehindMm', 'Upper joint behind the lower', LIMITS.jointMm),
+  ...TIE_ROD,
 ];
 
 const STRUT: readonly Entry[] = [
@@ -100,6 +118,7 @@ const STRUT: readonly Entry[] = [
   tapeEntry('topUpMm', `Hub centre up to the strut mount (usual ${TAPE_DEFAULTS.topUpMm})`, LIMITS.jointMm),
   tapeEntry('topInboardMm', 'Hub face in to the strut mount', LIMITS.jointMm),
   tapeEntry('topBehindMm', 'Strut mount behind the ball joint', LIMITS.jointMm),
+  ...TIE_ROD,
 ];
 
 const TRAILING: readonly Entry[] = [
@@ -170,6 +189,58 @@ const panhardEntry = (end: 'panhardFrame' | 'panhardAxle', axis: 1 | 2, label: s
   },
 });
 
+/** What leads a beam axle fore and aft. */
+export type LedBy = 'link' | 'leaf' | 'arms';
+
+export const ledBy = (motion: BeamAxle): LedBy => {
+  if (motion.points?.lowerArmFrame) return 'arms';
+  return motion.leaf ? 'leaf' : 'link';
+};
+
+/** Upper and lower arms that nobody measured: ahead of a rear axle, behind a front one. */
+const usualArms = (ahead: 1 | -1): NonNullable<BeamAxle['points']> => ({
+  lowerArmFrame: [ahead * 620, 0, 20],
+  lowerArmAxle: [0, 0, -60],
+  upperArmFrame: [ahead * 480, 0, 130],
+  upperArmAxle: [ahead * 40, 0, 120],
+});
+
+/** The same axle led otherwise: what led it before is let go. */
+export function leadBy(motion: BeamAxle, by: LedBy, isFront: boolean): void {
+  const { lowerArmFrame: _a, lowerArmAxle: _b, upperArmFrame: _c, upperArmAxle: _d, ...rest } = motion.points ?? {};
+  const { linkPivot: _link, ...others } = rest;
+  motion.points = by === 'arms' ? { ...others, ...usualArms(isFront ? -1 : 1) } : rest;
+  if (by === 'leaf') motion.leaf = true;
+  else delete motion.leaf;
+}
+
+type ArmEnd = 'lowerArmFrame' | 'lowerArmAxle' | 'upperArmFrame' | 'upperArmAxle';
+const armEntry = (end: ArmEnd, axis: 0 | 2, label: string): Entry => ({
+  label,
+  range: axis === 0 ? LIMITS.coordinateMm : LIMITS.riseMm,
+  typedAs: `motion.${end}${axis}`,
+  read: (c) => beamOf(c)?.points?.[end]?.[axis],
+  write: (c, v) => {
+    const points = beamOf(c)?.points;
+    const was = points?.[end];
+    if (!points || !was || v === undefined) return;
+    const moved: [number, number, number] = [...was];
+    moved[axis] = v;
+    points[end] = moved;
+  },
+});
+
+const ARM_ENDS: readonly Entry[] = [
+  armEntry('lowerArmFrame', 0, 'Lower arm, frame end: ahead of the hub (- behind)'),
+  armEntry('lowerArmFrame', 2, '… and above the hub'),
+  armEntry('lowerArmAxle', 0, 'Lower arm, axle end: ahead of the hub (- behind)'),
+  armEntry('lowerArmAxle', 2, '… and above the hub'),
+  armEntry('upperArmFrame', 0, 'Upper arm, frame end: ahead of the hub (- behind)'),
+  armEntry('upperArmFrame', 2, '… and above the hub'),
+  armEntry('upperArmAxle', 0, 'Upper arm, axle end: ahead of the hub (- behind)'),
+  armEntry('upperArmAxle', 2, '… and above the hub'),
+];
+
 const beamEntries = (motion: BeamAxle): readonly Entry[] => [
   {
     label: 'Hub face to hub face across the axle',
@@ -189,8 +260,12 @@ const beamEntries = (motion: BeamAxle): readonly Entry[] => [
   },
   spacingEntry('stopSpacingMm', 'Bump stop to bump stop across the axle', motion.stopSpacingMm === undefined),
   spacingEntry('shockSpacingMm', 'Shock to shock, where they meet the axle', motion.shockSpacingMm === undefined),
-  linkEntry(0, 'Link or fixed spring eye ahead of the hub (- behind)', LIMITS.coordinateMm),
-  linkEntry(2, '… and above the hub', LIMITS.riseMm),
+  ...(ledBy(motion) === 'arms'
+    ? ARM_ENDS
+    : [
+        linkEntry(0, 'Link or fixed spring eye ahead of the hub (- behind)', LIMITS.coordinateMm),
+        linkEntry(2, '… and above the hub', LIMITS.riseMm),
+      ]),
   panhardEntry('panhardFrame', 1, 'Panhard rod, frame end: inboard of this hub face'),
   panhardEntry('panhardFrame', 2, '… and above the hub'),
   panhardEntry('panhardAxle', 1, 'Panhard rod, axle end: inboard of this hub face'),

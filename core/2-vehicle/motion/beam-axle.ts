@@ -4,12 +4,18 @@ import { ProblemError, requireRange } from '../../1-base/problem';
 import type { Carrier, CarrierState } from './carrier';
 import type { SteeringAxis } from './steering';
 import { swingAngle } from './swing-arm';
+import { fourLinkOf, ledByArms, type Led } from './four-link';
 import { carriedAxis } from './trailing-arm';
 
 /** Hard points in this corner's frame at the surveyed ride height, mm. */
 export interface BeamAxlePoints {
   /** Frame end of the link that leads this end fore and aft (or the fixed eye of its leaf); absent: straight up. */
   readonly linkPivot?: Vec3 | undefined;
+  /** Upper and lower arms that lead this end, in place of one link: all four ends or none. */
+  readonly lowerArmFrame?: Vec3 | undefined;
+  readonly lowerArmAxle?: Vec3 | undefined;
+  readonly upperArmFrame?: Vec3 | undefined;
+  readonly upperArmAxle?: Vec3 | undefined;
   /** Panhard (track bar) ends: both or neither. Without one the axle's middle keeps its place across. */
   readonly panhardFrame?: Vec3 | undefined;
   readonly panhardAxle?: Vec3 | undefined;
@@ -35,7 +41,7 @@ const LEAF_ARC_CENTRE = 0.25;
 
 /**
  * Beam axle as one rigid body. This hub stands `travel` high and the other one `travel + cross`; each end is led fore
- * and aft by its own link (both links alike), so that roll also turns the axle in plan; the axle's turn about its own
+ * and aft by its own link, or by an upper and a lower arm (both ends alike), so that roll also turns the axle in plan; the axle's turn about its own
  * length is the mean of the two; a panhard rod, or the middle held by leaves, sets its place across. `armDropMm` lowers the links'
  * frame ends: the axle hangs on them as it did that much higher, turned about its length.
  * @throws ProblemError for links let down that nobody measured, or ends of a panhard rod that are one.
@@ -58,7 +64,8 @@ export function beamAxleCarrier(
       found: 'one',
     });
   }
-  if (armDropMm !== 0 && !pivot) {
+  const arms = fourLinkOf(description.points ?? {}, path);
+  if (armDropMm !== 0 && !pivot && !arms) {
     throw new ProblemError({
       code: 'missing',
       path: `${path}.points.linkPivot`,
@@ -70,7 +77,8 @@ export function beamAxleCarrier(
   const rod = panhard ? subtract(panhard.axle, panhard.frame) : null;
 
   /** Fore-aft place and turn of an axle end at a height. */
-  const led = (height: number): { x: number; turn: number } => {
+  const led = (height: number): Led => {
+    if (arms) return ledByArms(arms, height, armDropMm, path);
     if (!pivot) return { x: 0, turn: 0 };
     const turn = -swingAngle(-pivot.x, -pivot.z, height + armDropMm, `${path}.points.linkPivot`);
     return { x: pivot.x - pivot.x * Math.cos(turn) - pivot.z * Math.sin(turn), turn };

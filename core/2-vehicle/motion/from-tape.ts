@@ -9,8 +9,22 @@ import type { TrailingArmPoints } from './trailing-arm';
  * its joint; left-out values take the defaults below: working values of this project, no published source.
  */
 
+/** A tie rod from rack or drag link to the knuckle; without its length there is none. */
+export interface TieRodTape {
+  /** Joint to joint. */
+  readonly tieRodMm?: number | undefined;
+  /** Outer end behind the hub centre, - ahead. Default 120. */
+  readonly tieRodBehindMm?: number | undefined;
+  /** Outer end above the hub centre, - below. Default -60. */
+  readonly tieRodUpMm?: number | undefined;
+  /** Outer end inboard of the mounting face. Default 80. */
+  readonly tieRodInboardMm?: number | undefined;
+  /** Inner end above the outer one: the rack's height. Default 0. */
+  readonly tieRodRiseMm?: number | undefined;
+}
+
 /** Arms seen from the front: pivots level fore and aft, so neither dives. */
-export interface DoubleWishboneTape {
+export interface DoubleWishboneTape extends TieRodTape {
   /** Lower arm, pivot to ball joint, seen from the front. */
   readonly lowerArmMm: number;
   readonly lowerArmRiseMm?: number | undefined;
@@ -29,7 +43,7 @@ export interface DoubleWishboneTape {
   readonly upperJointBehindMm?: number | undefined;
 }
 
-export interface MacphersonStrutTape {
+export interface MacphersonStrutTape extends TieRodTape {
   readonly lowerArmMm: number;
   readonly lowerArmRiseMm?: number | undefined;
   readonly lowerJointDownMm?: number | undefined;
@@ -60,6 +74,9 @@ export const TAPE_DEFAULTS = {
   strutInclinationDeg: 13,
   casterDeg: 3,
   topUpMm: 540,
+  tieRodBehindMm: 120,
+  tieRodUpMm: -60,
+  tieRodInboardMm: 80,
   /** Half the distance between an arm's pivots, over the arm's length. */
   pivotSpreadShare: 0.4,
 } as const;
@@ -70,6 +87,19 @@ function pivots(joint: Vec3, armMm: number, riseMm: number): { front: Vec3; rear
   const spread = TAPE_DEFAULTS.pivotSpreadShare * armMm;
   const [x, y, z] = [joint[0], joint[1] - inward, joint[2] + riseMm];
   return { front: [x + spread, y, z], rear: [x - spread, y, z] };
+}
+
+/** Both ends of the tie rod, level fore and aft; neither without its length. */
+function tieRodEnds(tape: TieRodTape): { readonly tieRodInner?: Vec3; readonly tieRodOuter?: Vec3 } {
+  const { tieRodMm, tieRodRiseMm: rise = 0 } = tape;
+  if (tieRodMm === undefined) return {};
+  const tieRodOuter: Vec3 = [
+    -(tape.tieRodBehindMm ?? TAPE_DEFAULTS.tieRodBehindMm),
+    -(tape.tieRodInboardMm ?? TAPE_DEFAULTS.tieRodInboardMm),
+    tape.tieRodUpMm ?? TAPE_DEFAULTS.tieRodUpMm,
+  ];
+  const inward = Math.sqrt(Math.max(0, tieRodMm * tieRodMm - rise * rise));
+  return { tieRodOuter, tieRodInner: [tieRodOuter[0], tieRodOuter[1] - inward, tieRodOuter[2] + rise] };
 }
 
 export function doubleWishboneFromTape(tape: DoubleWishboneTape): DoubleWishbonePoints {
@@ -92,6 +122,7 @@ export function doubleWishboneFromTape(tape: DoubleWishboneTape): DoubleWishbone
     lcaFrontPivot: lca.front,
     lcaRearPivot: lca.rear,
     lowerBallJoint: lower,
+    ...tieRodEnds(tape),
   };
 }
 
@@ -109,6 +140,7 @@ export function macphersonStrutFromTape(tape: MacphersonStrutTape): MacphersonSt
     lcaFrontPivot: lca.front,
     lcaRearPivot: lca.rear,
     lowerBallJoint: lower,
+    ...tieRodEnds(tape),
   };
 }
 

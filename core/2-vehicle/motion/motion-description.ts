@@ -27,7 +27,8 @@ export const hasBallJoints = ({ type }: MotionDescription): boolean =>
 
 /** Mounts an obstacle may have under a motion. */
 export function mountsOf(motion: MotionDescription): Mount[] {
-  const rod = 'points' in motion && motion.points !== undefined && 'tieRodOuter' in motion.points;
+  const byPoints = 'points' in motion && motion.points !== undefined && 'tieRodOuter' in motion.points;
+  const rod = byPoints || ('tape' in motion && motion.tape !== undefined && 'tieRodMm' in motion.tape);
   const missing: readonly Mount[] = {
     swingArm: ['upperArm', 'lowerArm', 'tieRod'] as const,
     beamAxle: ['upperArm', 'lowerArm', 'tieRod'] as const,
