@@ -40,6 +40,12 @@ export const tireShapeFields = {
   rimProtectorMm: shapeLength,
 };
 
+/** What was measured inside a wheel, across. */
+export const wheelInsideFields = {
+  insideDiameterMm: within(LIMITS.insideDiameterMm).optional(),
+  dropCentreInsideMm: within(LIMITS.insideDiameterMm).optional(),
+};
+
 /** `6x139.7`: studs by pitch circle, mm. */
 export const boltPatternSchema = plainText(20)
   .trim()
@@ -72,6 +78,7 @@ export const wheelItemSchema = z
     boreMm: z.number().min(20).max(300).optional(),
     boltPattern: boltPatternSchema.optional(),
     studPocketMm: within(LIMITS.studMm).optional(),
+    ...wheelInsideFields,
     loadKg: z.number().min(50).max(10_000).optional(),
     priceMinor: price.optional(),
   })

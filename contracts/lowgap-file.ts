@@ -15,7 +15,7 @@ import { MOUNTS } from '@/core/2-vehicle/motion/mount';
 import { MATERIALS } from '@/core/3-survey/shape/material';
 import { PART_KINDS } from '@/core/3-survey/shape/part-kind';
 import { READING_PLACES, READING_SOURCES } from '@/core/3-survey/reading/reading';
-import { sizeTextSchema, tireShapeFields } from './catalogue';
+import { sizeTextSchema, tireShapeFields, wheelInsideFields } from './catalogue';
 import { finderSchema } from './finder';
 import { planSchema } from './plan';
 import { conditionsSchema, cornerUnderbodySchema, intakeSchema, underbodySchema } from './job-record';
@@ -46,6 +46,11 @@ export const wheelSchema = z.strictObject({
   backspacingMm: within(LIMITS.backspacingMm).optional(),
   backspacingSchool: z.enum(['lipToPad', 'nominal']).optional(),
   studPocketMm: within(LIMITS.studMm).optional(),
+  ...wheelInsideFields,
+  spokeBack: z
+    .array(z.strictObject({ radiusMm: within(LIMITS.spokeRadiusMm), backMm: within(LIMITS.spokeBackMm) }))
+    .max(12)
+    .optional(),
 });
 
 const fitmentFields = {

@@ -75,6 +75,9 @@ export const LIMITS = {
   jointMm: range(-400, 1200, 'mm'),
   sweepDeg: range(-60, 60, 'degrees'),
   hubSpacingMm: range(200, 4000, 'mm'),
+  insideDiameterMm: range(80, 760, 'mm', from(150, 620)),
+  spokeRadiusMm: range(10, 380, 'mm', from(25, 300)),
+  spokeBackMm: range(-150, 150, 'mm'),
   shoulderRadiusMm: range(0, 120, 'mm', from(3, 60)),
   /** Bump stops or shocks of a beam axle, from one to the other. */
   stopSpacingMm: range(100, 4000, 'mm', from(250, 1900)),

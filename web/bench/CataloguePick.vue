@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import {
   tireItemSchema,
   tireShapeFields,
+  wheelInsideFields,
   wheelItemSchema,
   spacerItemSchema,
   type CatalogueItem,
@@ -77,7 +78,8 @@ function rowOf({ id, kind: of, data }: CatalogueItem): Row | null {
   if (of === 'wheel') {
     const read = wheelItemSchema.safeParse(data);
     if (!read.success) return null;
-    const { diameterIn, widthIn, offsetMm, backspacingMm, studPocketMm, label } = read.data;
+    const { diameterIn, widthIn, offsetMm, backspacingMm, studPocketMm, label, insideDiameterMm, dropCentreInsideMm } =
+      read.data;
     const stands = offsetMm === undefined ? `backspacing ${formatMm(backspacingMm ?? 0)} mm` : `offset ${offsetMm} mm`;
     return {
       id,
@@ -86,8 +88,16 @@ function rowOf({ id, kind: of, data }: CatalogueItem): Row | null {
       otherRim: diameterIn !== props.rimIn,
       apply: (setup) => {
         const stand = offsetMm === undefined ? { backspacingMm: backspacingMm ?? 0 } : { offsetMm };
-        setup.wheel = { diameterIn, widthIn, ...stand, ...(studPocketMm === undefined ? {} : { studPocketMm }) };
-        forget(setup, ['diameterIn', 'widthIn', 'offsetMm', 'backspacingMm', 'studPocketMm']);
+        const measured = withoutUndefined({ studPocketMm, insideDiameterMm, dropCentreInsideMm });
+        setup.wheel = { diameterIn, widthIn, ...stand, ...measured };
+        forget(setup, [
+          ...Object.keys(wheelInsideFields),
+          'diameterIn',
+          'widthIn',
+          'offsetMm',
+          'backspacingMm',
+          'studPocketMm',
+        ]);
       },
     };
   }

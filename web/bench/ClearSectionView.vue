@@ -72,8 +72,13 @@ const ghost = computed(() =>
   closed(sectionOutline(props.inside ? fitted.value.hollow : fitted.value.filled, fitted.value)),
 );
 const rim = computed(() => {
-  const { section, rimWidthIn, offsetMm, centrePlaneMm } = rotor.value;
-  const wheel = wheelSectionPolygon(section.size.rimDiameterIn, rimWidthIn, offsetMm);
+  const { section, rimWidthIn, offsetMm, centrePlaneMm, inside } = rotor.value;
+  const wheel = wheelSectionPolygon({
+    diameterIn: section.size.rimDiameterIn,
+    widthIn: rimWidthIn,
+    offsetMm,
+    ...inside,
+  });
   return closed(wheel.map(({ a, r }) => [a + centrePlaneMm, r] as const));
 });
 

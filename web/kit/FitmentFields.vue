@@ -14,6 +14,7 @@ import { formatMm, mmToIn } from '@/core/1-base/units/length';
 import { backspacingFromOffset, wheelOffsetMm, type BackspacingSchool } from '@/core/2-vehicle/wheel/rim';
 import QuantityField from './QuantityField.vue';
 import TireShapeFields from './TireShapeFields.vue';
+import WheelInsideFields from './WheelInsideFields.vue';
 
 type Fitment = Pick<LowgapFitted, 'tire' | 'wheel' | 'spacerMm' | 'typed'>;
 
@@ -113,7 +114,9 @@ function keepTyped(fitment: Fitment, field: TypedField, typed: string | undefine
 function setWheel(field: 'diameterIn' | 'widthIn', value: number | undefined, typed: string | undefined): void {
   if (value === undefined) return;
   emit('edit', (fitment) => {
-    fitment.wheel = { ...fitment.wheel, [field]: value };
+    const { insideDiameterMm: _in, dropCentreInsideMm: _drop, spokeBack: _back, ...another } = fitment.wheel;
+    // Another wheel was measured inside, not this one; of the fitted one only its size was read wrong.
+    fitment.wheel = { ...(props.measured ? fitment.wheel : another), [field]: value };
     keepTyped(fitment, field, typed);
   });
 }
@@ -242,6 +245,7 @@ function setSpacer(value: number | undefined, typed: string | undefined): void {
       :step="steps ? 1 : 0"
       @change="setSpacer"
     />
+    <WheelInsideFields :fitment="fitment" @edit="(change) => emit('edit', change)" />
   </div>
 </template>
 

@@ -107,4 +107,26 @@ describe('the tire tried, on the bench', () => {
     expect(field(/^Tread, edge to edge/).text()).toMatch(/600/);
     expect(setup().tire).not.toHaveProperty('treadWidthMm');
   });
+
+  test('the wheel inside: across, at the drop centre, and the spokes’ back by a template; another wheel begins anew', async () => {
+    expect(said('wheel-inside')).toContain('398 mm across as usual');
+    await type(/^Inside across, where/, '395');
+    await press(/^Add a place of the spokes/);
+    await type(/^Place 1: out from the axis/, '150');
+    await type(/^Place 1: outboard/, '-8');
+    await press(/^Add a place of the spokes/);
+    expect(setup().wheel).toMatchObject({
+      insideDiameterMm: 395,
+      spokeBack: [
+        { radiusMm: 150, backMm: -8 },
+        { radiusMm: 180, backMm: 0 },
+      ],
+    });
+    expect(said('wheel-inside')).toContain('395 mm across, spokes measured at 2 places');
+    await press(/^Remove: Spokes’ back, 180/);
+    expect(setup().wheel.spokeBack).toHaveLength(1);
+    await type(/^Rim width/, '9');
+    expect(setup().wheel).not.toHaveProperty('spokeBack');
+    expect(setup().wheel).not.toHaveProperty('insideDiameterMm');
+  });
 });

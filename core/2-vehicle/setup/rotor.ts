@@ -12,8 +12,8 @@ import {
 import { joinPath, ProblemError } from '../../1-base/problem';
 import { loadedBulgeMm, LOADED_HALF_ANGLE, sectionAllowance, type TireAllowances } from '../tire/allowance';
 import { tireSection, type Across, type TireSection } from '../tire/section';
-import { hollowWheel, type RimPart } from '../wheel/wheel-section';
-import { wheelOffsetMm } from '../wheel/rim';
+import { hollowWheel, type HollowWheelSizes, type RimPart } from '../wheel/wheel-section';
+import { wheelOffsetMm, type WheelInside } from '../wheel/rim';
 import type { WheelAndTire } from './wheel-and-tire';
 
 /** Everything an obstacle can be nearest to: a part of the tire, of the rim's flanges, or of the wheel's inside. */
@@ -38,6 +38,8 @@ export interface Rotor {
   readonly centrePlaneMm: number;
   readonly offsetMm: number;
   readonly rimWidthIn: number;
+  /** What was measured inside the wheel. */
+  readonly inside: WheelInside;
   /** Tire and wheel filled to the axis: what things outside the wheel are measured to. */
   readonly filled: Solid;
   /** The same with the sidewalls bulged: near the ground. */
@@ -61,7 +63,8 @@ export function prepareRotor(fitment: WheelAndTire, path: string, allowances?: T
     });
   }
   const bulgeMm = loadedBulgeMm(section);
-  const { diameterIn, widthIn } = fitment.wheel;
+  const { diameterIn, widthIn, insideDiameterMm, dropCentreInsideMm, spokeBack } = fitment.wheel;
+  const inside = { insideDiameterMm, dropCentreInsideMm, spokeBack };
   return {
     section,
     offsetMm,
@@ -69,7 +72,8 @@ export function prepareRotor(fitment: WheelAndTire, path: string, allowances?: T
     centrePlaneMm: fitment.spacerMm - offsetMm,
     filled: filledSolid(section),
     loaded: filledSolid(tireSection(fitment.tire, widthIn, at, { ...widening, bulgeMm })),
-    hollow: hollowSolid(diameterIn, widthIn, offsetMm),
+    inside,
+    hollow: hollowSolid({ diameterIn, widthIn, offsetMm, ...inside }),
   };
 }
 
@@ -124,8 +128,8 @@ function tightened(upper: readonly Piece<unknown>[], bead: PlanePoint): Piece<un
   return [...kept, line(pieceEnd(upper[upper.length - 1] as Piece<unknown>), bead)];
 }
 
-function hollowSolid(diameterIn: number, widthIn: number, offsetMm: number): Solid {
-  const { outline, metal } = hollowWheel(diameterIn, widthIn, offsetMm);
+function hollowSolid(sizes: HollowWheelSizes): Solid {
+  const { outline, metal } = hollowWheel(sizes);
   return {
     outline: makeOutline(outline),
     pieces: metal.map(([a0, a1, r0, r1]) => rectanglePiece(a0, a1, r0, r1)),

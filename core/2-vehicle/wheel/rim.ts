@@ -13,8 +13,17 @@ export const FLANGE_THICKNESS_MM = 12.7;
  */
 export type BackspacingSchool = 'lipToPad' | 'nominal';
 
+/** What was measured inside a wheel; left out: usual values by its diameter. */
+export interface WheelInside {
+  /** Inside diameter where the brake is, and at the drop centre, mm. */
+  readonly insideDiameterMm?: number | undefined;
+  readonly dropCentreInsideMm?: number | undefined;
+  /** The spokes' back at places out from the axis: mm outboard of the mounting face, - = toward the brake. */
+  readonly spokeBack?: readonly { readonly radiusMm: number; readonly backMm: number }[] | undefined;
+}
+
 /** A wheel as entered: offset, or backspacing with the school it was taken by. */
-export interface WheelDescription {
+export interface WheelDescription extends WheelInside {
   readonly diameterIn: number;
   readonly widthIn: number;
   readonly offsetMm?: number | undefined;

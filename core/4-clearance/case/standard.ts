@@ -5,7 +5,16 @@ export const STANDARD_IDS = ['neverRub', 'plasticKiss', 'cutToFit'] as const;
 export type StandardId = (typeof STANDARD_IDS)[number];
 
 /** Gap required of each material, mm; negative: may be pressed in by that much. */
-export type RequiredGaps = Readonly<Record<Material, number>>;
+export type RequiredGaps = Readonly<Record<Material | 'caliper', number>>;
+
+/** Under which name a standard asks for room to a thing: a brake inside the wheel is asked for as a caliper. */
+export const wantedAs = ({
+  material,
+  insideWheel,
+}: {
+  readonly material: Material;
+  readonly insideWheel?: boolean | undefined;
+}): keyof RequiredGaps => (insideWheel && material === 'brake' ? 'caliper' : material);
 
 /** What a standard lets a shop do to gain room. */
 export type Allowed = 'unbolt' | 'reroute' | 'tuckLiner' | 'trimPlastic' | 'foldLip' | 'cutSheetMetal';
@@ -24,6 +33,8 @@ export interface Standard {
 const METAL_MM = 8;
 const HOSE_MM = 15;
 const SOFT_MM = 5;
+/** Makers live with 3 to 5 mm between wheel and caliper (common practice, no source). */
+const CALIPER_MM = 5;
 
 const CLEAR_OF_ALL: RequiredGaps = {
   sheetMetal: METAL_MM,
@@ -32,6 +43,7 @@ const CLEAR_OF_ALL: RequiredGaps = {
   arm: METAL_MM,
   knuckle: METAL_MM,
   brake: METAL_MM,
+  caliper: CALIPER_MM,
   spring: METAL_MM,
   swayBar: METAL_MM,
   hose: HOSE_MM,
@@ -108,7 +120,7 @@ export interface MaterialStretch {
 export function materialStretches(
   standard: Standard,
   limits: RegionLimits,
-  material: Material,
+  material: keyof RequiredGaps,
   highest = limits.highest,
 ): MaterialStretch[] {
   return standardRegions(standard, limits)

@@ -4,7 +4,7 @@ import { KeepOutPainter, type KeepOutField, type KeepOutZone } from './keep-out-
 import { piecePlaces } from '../../3-survey/shape/piece-places';
 import type { PreparedCorner } from '../case/prepared-corner';
 import type { PlaneWindow } from './plane-raster';
-import { standardRegions, type Standard } from '../case/standard';
+import { standardRegions, type Standard, wantedAs } from '../case/standard';
 
 export { KEEP_OUT_ZONES, type KeepOutField, type KeepOutZone } from './keep-out-painter';
 
@@ -38,7 +38,7 @@ export function keepOut(corner: PreparedCorner, standard: Standard, window: Plan
     const places = piecePlaces(obstacle.pieces, KEEP_OUT_PLACES_MM, MOST_PLACES);
     thinnedBy = Math.max(thinnedBy, places.thinnedBy);
     for (const region of standardRegions(standard, corner.envelope.limits)) {
-      painter.paint(obstacle, index, places, region, region.requiredMm[obstacle.material]);
+      painter.paint(obstacle, index, places, region, region.requiredMm[wantedAs(obstacle)]);
     }
   });
   return {

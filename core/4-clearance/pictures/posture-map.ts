@@ -7,7 +7,7 @@ import { piecePlaces } from '../../3-survey/shape/piece-places';
 import { DOWN_AT, mountsInWheel, WHEEL_VIEW } from './posture-grid';
 import type { PreparedCorner } from '../case/prepared-corner';
 import { solidDistance, type Rotor } from '../../2-vehicle/setup/rotor';
-import { standardRegions, type Standard } from '../case/standard';
+import { standardRegions, type Standard, wantedAs } from '../case/standard';
 import type { PreparedObstacle, PlacedThing } from '../../3-survey/prepared/prepared-obstacle';
 
 /** Steers allowed at one height, degrees, vehicle sense (+ = left). */
@@ -82,9 +82,9 @@ export function postureMap(corner: PreparedCorner, standard: Standard, size = MA
   );
   const views = new Map<string, Float64Array>();
   const regions = standardRegions(standard, envelope.limits);
-  const wanted = ({ material }: PreparedObstacle): number[] =>
+  const wanted = (obstacle: PreparedObstacle): number[] =>
     [...travelsMm].map(
-      (travel) => (regions.findLast(({ from }) => travel >= from) ?? regions[0]!).requiredMm[material],
+      (travel) => (regions.findLast(({ from }) => travel >= from) ?? regions[0]!).requiredMm[wantedAs(obstacle)],
     );
   return {
     steersDeg: steers.map(toDegrees),

@@ -25,7 +25,15 @@ import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle
 import type { RotorPlace } from '../../2-vehicle/setup/rotor';
 import type { Known } from '../../3-survey/known/known';
 import { highestUpTo } from '../envelope/envelope';
-import { fallsShort, materialStretches, STANDARDS, verdictOf, type Standard, type Verdict } from '../case/standard';
+import {
+  fallsShort,
+  materialStretches,
+  STANDARDS,
+  verdictOf,
+  type Standard,
+  type Verdict,
+  wantedAs,
+} from '../case/standard';
 import { studPocketGap, type StudPocketGap } from '../../2-vehicle/setup/stud-pocket';
 
 /** Least gap of one obstacle over the envelope. Lengths mm, angles degrees, `at` in the corner frame. */
@@ -251,7 +259,7 @@ export function leastMargin(
 ): Margin {
   const { limits } = corner.envelope;
   const highest = bump === undefined ? limits.highest : highestUpTo(limits, bump);
-  const stretches = materialStretches(standard, limits, obstacle.material, highest);
+  const stretches = materialStretches(standard, limits, wantedAs(obstacle), highest);
   return stretches
     .map(({ requiredMm, ...stretch }) => ({
       least: finder.leastGap(corner, obstacle, { ...stretch, bump }),
@@ -306,12 +314,15 @@ export function lowGapOf(obstacles: readonly ObstacleVerdict[]): LowGap | null {
 
 /** Polygons of the setup on one corner. */
 export function cornerSections(corner: PreparedCorner): CornerSections {
-  const { section, offsetMm, rimWidthIn } = corner.rotor;
+  const { section, offsetMm, rimWidthIn, inside } = corner.rotor;
   return {
     section: flatten(section.outline, POLYGON_SAG_MM).map(({ a, r }) => [a, r] as const),
-    wheelSection: wheelSectionPolygon(section.size.rimDiameterIn, rimWidthIn, offsetMm).map(
-      ({ a, r }) => [a, r] as const,
-    ),
+    wheelSection: wheelSectionPolygon({
+      diameterIn: section.size.rimDiameterIn,
+      widthIn: rimWidthIn,
+      offsetMm,
+      ...inside,
+    }).map(({ a, r }) => [a, r] as const),
   };
 }
 

@@ -201,8 +201,8 @@ describe('what is inside the wheel', () => {
     shape: { type: 'points', points: [[0, -60, 190]] },
   };
 
-  test('is measured to the barrel: 17 in seat less 12 mm of metal, by hand', () => {
-    const barrel = (17 * 25.4) / 2 - 12;
+  test('is measured to the barrel: 17 in seat less 17 mm, by hand', () => {
+    const barrel = (17 * 25.4) / 2 - 17;
     expect(verdicts([caliper]).get('caliper')).toMatchObject({
       gapMm: expect.closeTo(barrel - 190, 6),
       across: 'barrel',

@@ -3,7 +3,7 @@ import type { ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import type { PreparedCorner } from '../../4-clearance/case/prepared-corner';
 import { solidAt } from '../../4-clearance/oracle/posture-gap';
 import { solidDistance, type Solid } from '../../2-vehicle/setup/rotor';
-import { standardRegions, type Standard } from '../../4-clearance/case/standard';
+import { standardRegions, type Standard, wantedAs } from '../../4-clearance/case/standard';
 import { place, unplace } from '../../1-base/geometry/pose';
 import type { Vec3 } from '../../1-base/geometry/vec3';
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
@@ -65,7 +65,7 @@ export function makeSpreadModel(
       const there = place(mount, at.point);
       const inWheel = unplace(wheel, there);
       const solid = solidAt(corner.rotor, obstacle.insideWheel, wheel, there);
-      const requiredMm = region.requiredMm[obstacle.material];
+      const requiredMm = region.requiredMm[wantedAs(obstacle)];
       const marginMm = at.gapMm - at.dipMm - requiredMm;
       const onEdge = edge && at.onEdge ? edge.at(at.onEdge) : null;
       const byShared = poses.shifts(obstacle.mount, at);

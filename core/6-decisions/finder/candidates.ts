@@ -195,11 +195,11 @@ export function combinedSetup(
   allowances: TireAllowances | undefined,
 ): SetupDescription {
   const setup = stanceSetup(description, key, stance);
-  const { diameterIn, widthIn, offsetMm, studPocketMm } = wheel;
+  const { diameterIn, widthIn, offsetMm, studPocketMm, insideDiameterMm, dropCentreInsideMm } = wheel;
   return {
     ...setup,
     tire: tireOf(tire),
-    wheel: { diameterIn, widthIn, offsetMm, studPocketMm },
+    wheel: { diameterIn, widthIn, offsetMm, studPocketMm, insideDiameterMm, dropCentreInsideMm },
     spacerMm: spacer.thicknessMm,
     spacerType: spacer.type,
     allowances,

@@ -7,7 +7,7 @@ import { type Setup, countParts } from '../../2-vehicle/setup/setup';
 import type { LeastGap } from '../../4-clearance/oracle/posture-gap';
 import { prepareCorner } from '../../4-clearance/case/prepared-corner';
 import { SectionCache } from '../../4-clearance/search/section-cache';
-import { materialStretches, STANDARD_IDS, STANDARDS, type StandardId } from '../../4-clearance/case/standard';
+import { materialStretches, STANDARD_IDS, STANDARDS, type StandardId, wantedAs } from '../../4-clearance/case/standard';
 import { attempt, ProblemError } from '../../1-base/problem';
 import { commonSizes } from '../../2-vehicle/tire/common-sizes';
 import { tireSection } from '../../2-vehicle/tire/section';
@@ -208,7 +208,7 @@ function findings(
       let worst: { marginMm: number; key: CornerKey; label: string; least: LeastGap } | null = null;
       for (const { key, prepared, section, from, to } of corners) {
         for (const obstacle of prepared.obstacles) {
-          for (const stretch of materialStretches(STANDARDS[standard], prepared.envelope.limits, obstacle.material)) {
+          for (const stretch of materialStretches(STANDARDS[standard], prepared.envelope.limits, wantedAs(obstacle))) {
             const over = { from: Math.max(from, stretch.from), to: Math.min(to, stretch.to) };
             if (!(over.to > over.from)) continue;
             const least = section.leastGap(prepared, obstacle, over);

@@ -5,7 +5,7 @@ import { piecePlaces } from '../../3-survey/shape/piece-places';
 import type { PlaneWindow } from '../../4-clearance/pictures/plane-raster';
 import type { PreparedCorner } from '../../4-clearance/case/prepared-corner';
 import type { Rotor } from '../../2-vehicle/setup/rotor';
-import { materialStretches, standardRegions, type Standard } from '../../4-clearance/case/standard';
+import { materialStretches, standardRegions, type Standard, wantedAs } from '../../4-clearance/case/standard';
 import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
 import { KEEP_OUT_PLACES_MM } from '../../1-base/tolerances';
 import { marginCurve, obstacleOfDisc, type MarginField } from './margin-curve';
@@ -118,7 +118,7 @@ export class Stage {
           const range = { from, to: Math.min(count, from + PIECES_AT_ONCE) };
           const places = piecePlaces(obstacle.pieces, KEEP_OUT_PLACES_MM, Infinity, range);
           for (const region of regions) {
-            painter.paint(obstacle, index, places, region, region.requiredMm[obstacle.material], group);
+            painter.paint(obstacle, index, places, region, region.requiredMm[wantedAs(obstacle)], group);
           }
         }
       }
@@ -200,7 +200,7 @@ export class Stage {
   #comesBelow(corner: PreparedCorner, member: number, limitMm: number): boolean {
     const obstacle = corner.obstacles[member];
     if (!obstacle) return false;
-    return materialStretches(this.#standard, corner.envelope.limits, obstacle.material).some((stretch) =>
+    return materialStretches(this.#standard, corner.envelope.limits, wantedAs(obstacle)).some((stretch) =>
       this.#section.comesBelow(corner, obstacle, stretch, limitMm + stretch.requiredMm),
     );
   }
@@ -224,7 +224,7 @@ export class Stage {
     let requiredMm = 0;
     for (const member of members) {
       const obstacle = corner.obstacles[member] as PreparedObstacle;
-      for (const stretch of materialStretches(this.#standard, limits, obstacle.material)) {
+      for (const stretch of materialStretches(this.#standard, limits, wantedAs(obstacle))) {
         const gap = this.#section.gapBelow(corner, obstacle, stretch, marginMm + stretch.requiredMm);
         if (gap === null) continue;
         marginMm = gap - stretch.requiredMm;
