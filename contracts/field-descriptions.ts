@@ -253,6 +253,10 @@ export const FIELD_DESCRIPTIONS: Readonly<Record<string, string>> = {
   dropCentreInsideMm: 'Inside diameter at the drop centre, mm.',
   spokeBack: 'Places of the spokes’ back.',
   backMm: 'Outboard of the mounting face, mm, - = toward the brake.',
+  pinionReachMm: 'Joint at the pinion from the hub centre toward the case, mm. Absent: taken at the hub (older files).',
+  pinionRiseMm: 'Joint at the pinion above the hub centre, mm.',
+  springMm: 'Leaf spring, eye to eye, mm. Absent: the shackle does not turn the axle (older files).',
+  sits: 'At which end of the spring the shackle sits.',
   underPrintMm:
     'Flotation tire: by how much it is taken to measure under its printed diameter, mm. Absent: as printed.',
   treadWidthMm: 'Tread, flat from edge to edge, mm. Absent: by the kind of tire.',

@@ -91,6 +91,8 @@ export const driveSchema = z.strictObject({
   shaftRiseMm: within(LIMITS.riseMm).optional(),
   outputDeg: z.number().min(-40).max(40).optional(),
   pinionDeg: z.number().min(-40).max(40).optional(),
+  pinionReachMm: within(LIMITS.pinionReachMm).optional(),
+  pinionRiseMm: within(LIMITS.riseMm).optional(),
   innerInboardMm: within(LIMITS.jointMm).optional(),
   innerRiseMm: within(LIMITS.riseMm).optional(),
   outerInboardMm: within(LIMITS.jointMm).optional(),

@@ -104,6 +104,8 @@ export const SOURCE_WORDS: Readonly<Record<Exclude<Remeasure['source'], 'reading
   alignment: 'camber and toe',
   steeringAxis: 'inclination, caster and axis inboard',
   hardPoints: 'the suspension points',
+  compliance: 'how far the bushings give',
+  articulation: 'how far apart the axle’s bump stops stand',
 };
 
 /** What to measure again: `reading 2 of Fender lip`. */

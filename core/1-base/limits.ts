@@ -75,6 +75,8 @@ export const LIMITS = {
   jointMm: range(-400, 1200, 'mm'),
   sweepDeg: range(-60, 60, 'degrees'),
   hubSpacingMm: range(200, 4000, 'mm'),
+  leafMm: range(400, 2500, 'mm', from(700, 1900)),
+  pinionReachMm: range(0, 800, 'mm', from(100, 600)),
   insideDiameterMm: range(80, 760, 'mm', from(150, 620)),
   spokeRadiusMm: range(10, 380, 'mm', from(25, 300)),
   spokeBackMm: range(-150, 150, 'mm'),

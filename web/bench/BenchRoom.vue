@@ -17,6 +17,7 @@ import { verdictSentence } from '../advice';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import BenchPictures from './BenchPictures.vue';
 import ChangeTable from './ChangeTable.vue';
+import SlipNote from '../stance/SlipNote.vue';
 import AlignmentNote from './AlignmentNote.vue';
 import CompareBar from './CompareBar.vue';
 import CornersSummary from './CornersSummary.vue';
@@ -150,6 +151,7 @@ function pick(id: string): void {
         :next="study?.spread?.next ?? []"
         :label-of="labelOf"
       />
+      <SlipNote />
       <AlignmentNote v-if="job.evaluation?.beforeAlignment" :before="job.evaluation.beforeAlignment" />
       <GapLadder
         v-if="obstacles.length"

@@ -22,6 +22,7 @@ import type { Plan } from '@/core/6-decisions/plan/plan-step';
 import { planPrice, type PlanPrice } from '@/core/6-decisions/plan/work-order';
 import PlanCards from './PlanCards.vue';
 import ShopAsked from './ShopAsked.vue';
+import SlipNote from '../stance/SlipNote.vue';
 import SpacerPanel from './SpacerPanel.vue';
 import ThingsTable from './ThingsTable.vue';
 import WorkOrderPanel from './WorkOrderPanel.vue';
@@ -127,8 +128,9 @@ watchEffect(() => {
           @change="(edit) => state.change(({ shop }) => edit(shop), 'shop')"
         />
       </div>
+      <SlipNote v-if="view === 'plan'" />
       <PlanAsked
-        v-else
+        v-if="view === 'plan'"
         :plan="state.plan.value"
         :standard="job.document.standard"
         :axles="axles"

@@ -29,6 +29,8 @@ const PROPSHAFT: readonly Field<keyof DriveEntry>[] = [
   { key: 'shaftRiseMm', label: 'Case joint above axle joint', range: LIMITS.riseMm },
   { key: 'outputDeg', label: 'Output points down by', range: angle, kind: 'degrees' },
   { key: 'pinionDeg', label: 'Pinion points up by', range: angle, kind: 'degrees' },
+  { key: 'pinionReachMm', label: 'Pinion joint from the hub, toward the case', range: LIMITS.pinionReachMm },
+  { key: 'pinionRiseMm', label: 'Pinion joint above the hub centre', range: LIMITS.riseMm },
 ];
 const HALF_SHAFT: readonly Field<keyof DriveEntry>[] = [
   { key: 'innerInboardMm', label: 'Inner joint inboard of hub face', range: LIMITS.jointMm },
@@ -84,9 +86,12 @@ function halfShaftRows(file: LowgapFile): PlacesRow[] | null {
       : []),
   ];
 }
+/** Answered without these; said where they would change the answer. */
+const MAY_LACK: readonly (keyof DriveEntry)[] = ['differentialDropMm', 'pinionReachMm', 'pinionRiseMm'];
+const atHub = computed(() => isBeam.value && rows.value !== null && drive.value.pinionReachMm === undefined);
 const missing = computed(() =>
   fields.value
-    .filter(({ key: field }) => field !== 'differentialDropMm' && drive.value[field] === undefined)
+    .filter(({ key: field }) => !MAY_LACK.includes(field) && drive.value[field] === undefined)
     .map(({ label }) => label.toLowerCase())
     .join(', '),
 );
@@ -98,6 +103,10 @@ const missing = computed(() =>
     <FieldList :fields="fields" :values="drive" @change="set" />
     <p v-if="!rows" class="muted">Not answered: measure {{ missing }}.</p>
     <PlacesTable v-else :rows="rows" :data-testid="`drive-${axle}`" />
+    <p v-if="atHub" class="small verdict-close">
+      The pinion’s joint is taken at the hub, as in older jobs: where it really sits, a turning axle moves it up and
+      down.
+    </p>
     <p class="small">
       {{
         isBeam

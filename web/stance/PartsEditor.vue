@@ -67,6 +67,10 @@ const STRUT_STOPS = [
   { value: 'inStrut', title: 'Stop inside the strut' },
   { value: 'onFrame', title: 'Stop on the frame' },
 ];
+const SHACKLES = [
+  { value: 'behind', title: 'Shackle behind the axle' },
+  { value: 'ahead', title: 'Shackle ahead of the axle' },
+];
 const DROOPS = [
   { value: 'spring', title: 'Spring sets the droop' },
   { value: 'shock', title: 'Shock sets the droop' },
@@ -111,7 +115,7 @@ function movesWords(part: LiftPart): string {
     ...(shift.axleShiftMm ? [`axle forward ${signedMm(shift.axleShiftMm)}`] : []),
   ];
   const turned = shift.casterChangeDeg
-    ? [`caster ${shift.casterChangeDeg > 0 ? '+' : '−'}${Math.abs(shift.casterChangeDeg)}°`]
+    ? [`caster ${shift.casterChangeDeg > 0 ? '+' : '−'}${Math.abs(shift.casterChangeDeg).toFixed(1)}°`]
     : [];
   return [...(said.length ? [`${said.join(', ')} mm`] : []), ...turned].join(', ') || 'nothing';
 }
@@ -174,6 +178,14 @@ function movesWords(part: LiftPart): string {
           aria-label="What sets the droop"
           hide-details
           @update:model-value="(droopSetBy: 'spring' | 'shock') => replace(i, { part: { ...part, droopSetBy } })"
+        />
+        <v-select
+          v-if="part.kind === 'shackle'"
+          :model-value="part.sits ?? 'behind'"
+          :items="SHACKLES"
+          aria-label="Where the shackle sits"
+          hide-details
+          @update:model-value="(sits: 'behind' | 'ahead') => replace(i, { part: { ...part, sits } })"
         />
         <v-select
           v-if="part.kind === 'strutTopSpacer'"

@@ -17,6 +17,7 @@ import SidePhotoView from './SidePhotoView.vue';
 import TravelCurves from './TravelCurves.vue';
 import UnderneathView from './UnderneathView.vue';
 import { useStance } from './use-stance';
+import SlipNote from './SlipNote.vue';
 import ViewTabs from '../kit/ViewTabs.vue';
 
 /** The height wanted, the parts that give it, and what it does to everything else. */
@@ -56,6 +57,7 @@ const shaft = computed(() => {
 <template>
   <div v-if="job.document" class="stack">
     <ViewTabs v-model="view" :views="VIEWS" label="Views of the stance" />
+    <SlipNote />
     <HeightsView v-if="view === 'heights'" :reports="reports" />
     <template v-else-if="view === 'travel'">
       <p v-if="!here" class="panel box muted">This corner is not taken yet: begin with its baseline.</p>

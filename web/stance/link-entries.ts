@@ -7,7 +7,8 @@ import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 
 /** The propshaft of an axle as it was measured; null while any of it is missing. */
 export function propshaftEntry(file: LowgapFile, axle: Axle): Propshaft | null {
-  const { shaftLengthMm, shaftRiseMm, outputDeg, pinionDeg } = file.stance?.drive?.[axle] ?? {};
+  const { shaftLengthMm, shaftRiseMm, outputDeg, pinionDeg, pinionReachMm, pinionRiseMm } =
+    file.stance?.drive?.[axle] ?? {};
   if (shaftLengthMm === undefined || shaftRiseMm === undefined) return null;
   if (outputDeg === undefined || pinionDeg === undefined) return null;
   return {
@@ -16,6 +17,8 @@ export function propshaftEntry(file: LowgapFile, axle: Axle): Propshaft | null {
     riseMm: shaftRiseMm,
     outputDeg,
     pinionDeg,
+    pinionReachMm,
+    pinionRiseMm,
     engagedMm: file.underbody?.slipJointEngagedMm,
     leastMm: file.underbody?.slipJointLeastMm,
   };

@@ -125,6 +125,27 @@ describe('the stance of the open job', () => {
   });
 });
 
+test('a slip joint left too short is said on every view of the stance, with the place where it is', async () => {
+  ({ job } = await openedJob());
+  job.change((file) => {
+    file.corners.rearLeft!.motion = { type: 'beamAxle', hubSpacingMm: 1600 };
+    file.underbody = { slipJointEngagedMm: 43, slipJointLeastMm: 51 };
+    file.stance = { drive: { rear: { shaftLengthMm: 1200, shaftRiseMm: 100, outputDeg: 3, pinionDeg: 3 } } };
+  });
+  for (const view of ['heights', 'links']) {
+    await stance(view);
+    // The demo's setup lifts it, so less is engaged than was read.
+    expect(said('slip-short')).toMatch(/rear axle: [\d.]+ mm .*engaged at parked/);
+    expect(said('slip-short')).toContain('51 mm');
+    wrapper!.unmount();
+  }
+  await stance('links');
+  expect(pageText()).toContain('The pinion’s joint is taken at the hub');
+  job.change((file) => (file.underbody = { slipJointEngagedMm: 143, slipJointLeastMm: 51 }));
+  await flushPromises();
+  expect(said('slip-short')).toBe('');
+});
+
 describe('the editor of parts', () => {
   const SUSPENSION = { isBeam: true, leaf: 'overAxle' } as const;
   const editor = (parts: unknown[], more: Record<string, unknown> = {}): void => {

@@ -85,7 +85,11 @@ export const PART_FIELDS: Readonly<Record<LiftPart['kind'], readonly PartField[]
     number(['taperDeg'], 'Taper, + narrow end forward', LIMITS.casterDeg),
     mm('centrePinMm', 'Centre pin, + axle forward', { min: -60, max: 60, unit: 'mm' }),
   ],
-  shackle: [mm('extraMm', 'Longer by'), number(['share'], 'Share that reaches the axle', LIMITS.shackleShare)],
+  shackle: [
+    mm('extraMm', 'Longer by'),
+    number(['share'], 'Share that reaches the axle', LIMITS.shackleShare),
+    mm('springMm', 'Leaf spring, eye to eye', LIMITS.leafMm),
+  ],
   drop: [mm('dropMm', 'Drop')],
   liftSpindle: [mm('dropMm', 'Hub lower by')],
   armBracket: [mm('dropMm', 'Arms lower at the frame by')],
@@ -175,7 +179,7 @@ export function blankPart(
         centrePinMm: 0,
       };
     case 'shackle':
-      return { kind, extraMm: 50, share: 0.5 };
+      return { kind, extraMm: 50, share: 0.5, springMm: 1300, sits: 'behind' };
     case 'drop':
     case 'liftSpindle':
     case 'armBracket':

@@ -1,3 +1,4 @@
+import { toDegrees } from '../../1-base/units/angle';
 import {
   addedLeafLiftMm,
   collarMm,
@@ -82,8 +83,18 @@ export type LiftPart =
       readonly taperDeg?: number | undefined;
       readonly centrePinMm?: number | undefined;
     }
-  /** A longer shackle: `share` of the extra length reaches the axle (0.5 by geometry; some count 1). */
-  | { readonly kind: 'shackle'; readonly extraMm: number; readonly share: number }
+  /**
+   * A longer shackle: `share` of the extra length reaches the axle (0.5 by geometry; some count 1). The spring's end at the shackle goes down by
+   * all of it, so spring and axle turn by extra / `springMm` (eye to eye): a shackle behind gives caster and turns a rear pinion up. Without
+   * `springMm` the older model: no turn.
+   */
+  | {
+      readonly kind: 'shackle';
+      readonly extraMm: number;
+      readonly share: number;
+      readonly springMm?: number | undefined;
+      readonly sits?: 'behind' | 'ahead' | undefined;
+    }
   /** A longer or lower bump stop. */
   | { readonly kind: 'bumpStop'; readonly lengthMm: number; readonly motionRatio: number }
   /** A longer shock: more droop alone. */
@@ -179,8 +190,14 @@ export function liftPartShift(part: LiftPart): HeightShift {
         casterChangeDeg: part.taperDeg ?? 0,
       };
     }
-    case 'shackle':
-      return { ...NO_SHIFT, suspensionLiftMm: part.extraMm * part.share };
+    case 'shackle': {
+      const turn = part.springMm === undefined ? 0 : toDegrees(Math.asin(part.extraMm / part.springMm));
+      return {
+        ...NO_SHIFT,
+        suspensionLiftMm: part.extraMm * part.share,
+        casterChangeDeg: part.sits === 'ahead' ? -turn : turn,
+      };
+    }
     case 'bumpStop':
       return { ...NO_SHIFT, bumpStopMm: part.lengthMm / part.motionRatio };
     case 'longerShock':

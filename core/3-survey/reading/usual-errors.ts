@@ -67,6 +67,10 @@ export const UNMEASURED = {
   droopMm: 25,
   /** Share of the hub spacing: stops are found from 0.5 to 0.7 of it apart (common practice, no source). */
   stopShare: 0.07,
+  /** Share of the hub spacing by which stops stand inboard where an older job counts them at the hubs. Working value of this project. */
+  stopInboardShare: 0.2,
+  /** mm by which bushings let the wheel move fore or aft. Working value of this project. */
+  bushingGiveMm: 1.5,
   lockDeg: 4,
   axisDeg: 3,
   kingpinOffsetMm: 25,

@@ -16,6 +16,9 @@ const SHAPE_MM = 2;
 /** How far the wheel really went is known by its own height, run by run: these say nothing of the corner's stops. */
 const OF_THE_RUN: readonly SharedSource[] = ['bumpTravel', 'droopTravel', 'parkedHeight'];
 
+/** What the model leaves out is no number that a test fit could set right. */
+const NOT_LEARNED: readonly SharedSource[] = ['compliance', 'articulation'];
+
 /**
  * Where the unknowns stand in their list: shared numbers, each run's own; then for each observed obstacle those of the edge its readings were
  * fitted to (independent, in standard deviations) and three for the whole of it (mm).
@@ -38,7 +41,7 @@ export interface ObstaclePlace {
 
 export function unknownsOf(key: CornerKey, fit: Fit, observations: readonly Observation[]): Unknowns {
   const all = sharedErrors(fit);
-  const shared = all.filter(({ source }) => !OF_THE_RUN.includes(source));
+  const shared = all.filter(({ source }) => !OF_THE_RUN.includes(source) && !NOT_LEARNED.includes(source));
   const ofRun = all.filter(({ source }) => OF_THE_RUN.includes(source)).map(({ name }) => name);
   const runs: FitRun[] = [];
   for (const { run } of observations) if (!runs.some((known) => sameRun(known, run))) runs.push(run);

@@ -3,17 +3,18 @@ import { fittedSetup, type Setup } from '../../2-vehicle/setup/setup';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { describedCorner } from '../../4-clearance/case/described-corner';
 import { motionUnder } from '../../2-vehicle/setup/motion-under';
-import { rotate } from '../../1-base/geometry/pose';
+import { compose, place, rotate, rotationY, turn } from '../../1-base/geometry/pose';
+import { subtract, type Vec3 } from '../../1-base/geometry/vec3';
 import type { CornerMotion } from '../../2-vehicle/motion/corner-motion';
 import { attempt } from '../../1-base/problem';
 import { atPlaces, type BeforeAndAfter } from '../../4-clearance/case/travel-places';
-import { toDegrees } from '../../1-base/units/angle';
+import { toDegrees, toRadians } from '../../1-base/units/angle';
 import { halfShaftAt, type HalfShaft, type HalfShaftState } from './half-shaft';
 import { propshaftAt, type Propshaft, type PropshaftState } from './propshaft';
 
 /**
  * A beam axle's propshaft at both ends of its travel, both wheels alike: how far the axle hangs, what its links move it fore and aft and
- * turn its pinion. An axle shift of the setup and a drop of the linkage count. @throws ProblemError as `travelLimits`.
+ * turn its pinion; the pinion's joint goes with the axle, which turns about its hubs. An axle shift of the setup and a drop of the linkage count. @throws ProblemError as `travelLimits`.
  */
 export function propshaftReport(
   description: CaseDescription,
@@ -41,15 +42,17 @@ function shaftOn(
   { linkageDropMm, casterChangeDeg }: Pick<Setup, 'linkageDropMm' | 'casterChangeDeg'>,
   shaft: Propshaft,
 ): PropshaftState {
-  const axle = motion.mountPose('axle', { travel, steer: 0 });
+  // Caster given to a beam axle by arms or tapered blocks turns its pinion too.
+  const axle = compose(motion.mountPose('axle', { travel, steer: 0 }), turn(rotationY(-toRadians(casterChangeDeg))));
   // The rear axle's pinion looks forward, the front one's back.
   const ahead = shaft.axle === 'rear' ? 1 : -1;
   const nose = rotate(axle.rotation, [ahead, 0, 0]);
+  const joint: Vec3 = [ahead * (shaft.pinionReachMm ?? 0), 0, shaft.pinionRiseMm ?? 0];
+  const [x, , z] = subtract(place(axle, joint), joint);
   return propshaftAt(shaft, {
-    droppedMm: -travel + linkageDropMm,
-    forwardMm: axle.origin[0],
-    // Caster given to a beam axle by arms or tapered blocks turns its pinion too.
-    pinionUpDeg: toDegrees(Math.asin(nose[2])) + ahead * casterChangeDeg,
+    droppedMm: -z + linkageDropMm,
+    forwardMm: x,
+    pinionUpDeg: toDegrees(Math.asin(nose[2])),
   });
 }
 

@@ -2,7 +2,9 @@ import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup, type SetupDescription } from '../../2-vehicle/setup/setup';
+import { liftPartShift } from '../../2-vehicle/setup/lift-part';
 import { halfShaftReport, propshaftReport } from './driveline-report';
+import { slipJointShort } from './propshaft';
 
 const FITTED = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 25 }, spacerMm: 0 };
 
@@ -80,5 +82,60 @@ describe('propshaft of a beam axle on its links', () => {
     const { before, after } = propshaftReport(stood({ suspensionLiftMm: 60 }, true), 'rearLeft', shaft);
     expect(after.ride!.outputJointDeg).toBeGreaterThan(before.ride!.outputJointDeg);
     expect(after.droop).toEqual(before.droop);
+  });
+
+  test('hangs on the pinion’s joint: as the axle turns on its link the joint rises or falls beside the hub', () => {
+    const joint = { ...shaft, pinionReachMm: 260, pinionRiseMm: 30 };
+    const { before } = propshaftReport(stood({}, true), 'rearLeft', joint);
+    // The link from its pivot at (700, 120) turns by the difference of its slopes; the joint goes round the hub by as much.
+    const radius = Math.hypot(700, 120);
+    const turn = (travel: number): number => Math.asin((120 - travel) / radius) - Math.asin(120 / radius);
+    for (const [place, travel] of [
+      ['droop', -100],
+      ['bump', 80],
+    ] as const) {
+      // Nose up is +: the hub hangs lower on the link, so the axle's nose, ahead of it, comes up.
+      const up = turn(travel);
+      const hub = [700 - Math.sqrt(radius ** 2 - (120 - travel) ** 2), travel] as const;
+      const at = [
+        hub[0] + 260 * Math.cos(up) - 30 * Math.sin(up),
+        hub[1] + 260 * Math.sin(up) + 30 * Math.cos(up),
+      ] as const;
+      const along = Math.sqrt(1200 ** 2 - 180 ** 2) - (at[0] - 260);
+      const expected = Math.hypot(along, 180 - (at[1] - 30)) - 1200;
+      expect(before[place]!.pulledApartMm).toBeCloseTo(expected, 6);
+      expect(
+        Math.abs(expected - propshaftReport(stood({}, true), 'rearLeft', shaft).before[place]!.pulledApartMm),
+      ).toBeGreaterThan(1);
+    }
+  });
+
+  test('less engaged than its maker wants is named, place by place', () => {
+    const { after } = propshaftReport(stood({}, true), 'rearLeft', { ...shaft, engagedMm: 43 });
+    const short = slipJointShort(after, 51);
+    expect(short.map(({ place }) => place)).toContain('ride');
+    expect(short.find(({ place }) => place === 'ride')).toMatchObject({
+      engagedMm: expect.closeTo(43, 6),
+      leastMm: 51,
+    });
+    expect(slipJointShort(after, undefined)).toEqual([]);
+    expect(
+      slipJointShort(propshaftReport(stood({}, true), 'rearLeft', { ...shaft, engagedMm: 200 }).after, 51),
+    ).toEqual([]);
+  });
+
+  test('a longer shackle turns the axle: spring and axle by its extra over the spring’s length', () => {
+    const part = { kind: 'shackle', extraMm: 60, share: 0.5, springMm: 1300 } as const;
+    const degrees = (Math.asin(60 / 1300) * 180) / Math.PI;
+    expect(liftPartShift({ ...part, sits: 'behind' })).toMatchObject({
+      suspensionLiftMm: 30,
+      casterChangeDeg: expect.closeTo(degrees, 9),
+    });
+    expect(liftPartShift({ ...part, sits: 'ahead' }).casterChangeDeg).toBeCloseTo(-degrees, 9);
+    // A file that does not say how long the spring is means no turn.
+    expect(liftPartShift({ kind: 'shackle', extraMm: 60, share: 0.5 }).casterChangeDeg).toBe(0);
+    const { before, after } = propshaftReport(stood({ parts: [{ ...part, sits: 'behind' }] }, true), 'rearLeft', shaft);
+    // A rear pinion looks forward: caster turns it up. At full bump the links stand alike, so that is all.
+    expect(Math.abs(after.bump!.pinionJointDeg - before.bump!.pinionJointDeg)).toBeCloseTo(degrees, 0);
   });
 });

@@ -1,3 +1,4 @@
+import { TRAVEL_PLACES, type ByPlace, type TravelPlace } from '../../4-clearance/case/travel-places';
 import type { Axle } from '../../2-vehicle/setup/corner-key';
 import { toDegrees } from '../../1-base/units/angle';
 
@@ -12,6 +13,9 @@ export interface Propshaft {
   /** Over level, degrees: + = the case's output points down toward the axle, the axle's pinion up toward the case. */
   readonly outputDeg: number;
   readonly pinionDeg: number;
+  /** The pinion's joint from the hub centre: toward the case, and up. Left out: taken to sit at the hub's height and place (older jobs). */
+  readonly pinionReachMm?: number | undefined;
+  readonly pinionRiseMm?: number | undefined;
   /** Slip joint engaged, and its least. */
   readonly engagedMm?: number | undefined;
   readonly leastMm?: number | undefined;
@@ -55,4 +59,19 @@ export function propshaftAt(
     pulledApartMm,
     engagedMm: engagedMm === undefined ? null : engagedMm - pulledApartMm,
   };
+}
+
+/** Places at which a slip joint stays engaged by less than its maker wants, mm. */
+export interface SlipShort {
+  readonly place: TravelPlace;
+  readonly engagedMm: number;
+  readonly leastMm: number;
+}
+
+export function slipJointShort(states: ByPlace<PropshaftState>, leastMm: number | undefined): SlipShort[] {
+  if (leastMm === undefined) return [];
+  return TRAVEL_PLACES.flatMap((place) => {
+    const engagedMm = states[place]?.engagedMm ?? null;
+    return engagedMm !== null && engagedMm < leastMm ? [{ place, engagedMm, leastMm }] : [];
+  });
 }

@@ -29,7 +29,10 @@ export type SharedSource =
   | 'steerStops'
   | 'alignment'
   | 'steeringAxis'
-  | 'hardPoints';
+  | 'hardPoints'
+  /** What the model leaves out where nobody measured it: rubber that gives, stops that stand inboard. */
+  | 'compliance'
+  | 'articulation';
 
 /** One number that may be off, and that shifts more than one gap. */
 export interface SharedError {
@@ -120,6 +123,16 @@ export function sharedErrors({ corner, setup }: Fit): SharedError[] {
   onCorner('alignment', 'toe', (c, z) => ({
     staticToeDeg: c.staticToeDeg + sigma('staticToeDeg', USUAL.toeDeg, UNMEASURED.toeDeg) * z,
   }));
+  if (corner.complianceMm === undefined) {
+    // Rubber lets the wheel go fore and aft, in reverse above all.
+    onSetup('compliance', 'bushing give', (s, z) => ({ axleShiftMm: s.axleShiftMm + UNMEASURED.bushingGiveMm * z }));
+  }
+  const { motion } = corner;
+  if (motion.type === 'beamAxle' && motion.stopSpacingMm === undefined && motion.shockSpacingMm === undefined) {
+    // Counted as stopped at its hubs; stops stand inboard of them.
+    const stopSpacingMm = (z: number): number => motion.hubSpacingMm * (1 - UNMEASURED.stopInboardShare * Math.abs(z));
+    onCorner('articulation', 'stops inboard', (_, z) => ({ motion: { ...motion, stopSpacingMm: stopSpacingMm(z) } }));
+  }
   for (const { name, off } of motionNumbers(corner.motion, stands)) {
     onCorner('hardPoints', name, (c, z) => ({ motion: off(c.motion, z) }));
   }

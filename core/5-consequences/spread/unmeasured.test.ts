@@ -42,3 +42,39 @@ test('what nobody measured widens the spread: the travel, the fitted tire, all o
   expect(all).toBeGreaterThan(travel);
   expect(Number.isFinite(all)).toBe(true);
 });
+
+/** The same for a lip ahead of the wheel, with what was said of the corner. */
+function aheadMm(said: Parameters<typeof madeCorner>[0]): number {
+  const described = madeCase({
+    corners: {
+      rearLeft: madeCorner({
+        obstacles: [
+          {
+            id: 'lip',
+            mount: 'body',
+            material: 'sheetMetal',
+            readingsAs: 'points',
+            readings: [{ clock: '2:30', across: 'tread', outboardMm: -60, gapMm: 90, steer: 'straight', travelMm: 0 }],
+          },
+        ],
+        ...said,
+      }),
+    },
+  });
+  const { gap } = cornerSpreadOf(described, 'rearLeft', { draws: 2000 }).obstacles[0]!;
+  return gap.p95Mm - gap.p5Mm;
+}
+
+test('what the model leaves out where nobody measured it is in the spread: give, shape, stops inboard', () => {
+  const measured = { complianceMm: { body: 2 } };
+  expect(aheadMm({})).toBeGreaterThan(aheadMm(measured));
+  const axle = (said: object) => ({ ...measured, motion: { type: 'beamAxle', hubSpacingMm: 1500, ...said } as const });
+  const known = aheadMm(axle({ stopSpacingMm: 900, shockSpacingMm: 900 }));
+  // Counted at its hubs, as an older job has it: how far it flexes is anybody's guess, which a wheel that goes straight up does not share.
+  expect(aheadMm(axle({}))).toBeGreaterThan(1.05 * aheadMm(measured));
+  const guessed = {
+    ...axle({ stopSpacingMm: 900, shockSpacingMm: 900 }),
+    starting: ['stopSpacingMm', 'shockSpacingMm'],
+  };
+  expect(aheadMm(guessed)).toBeGreaterThan(known);
+});
