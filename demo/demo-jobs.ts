@@ -209,7 +209,7 @@ const patrolPickup: FileInput = {
     frontLeft: pickupFront('left', 524),
     frontRight: pickupFront('right', 519),
     rearLeft: {
-      motion: { type: 'beamAxle', hubSpacingMm: 1630, leaf: true },
+      motion: { type: 'beamAxle', hubSpacingMm: 1630, stopSpacingMm: 960, shockSpacingMm: 1080, leaf: true },
       travel: { bumpMm: 95, droopMm: 110 },
       hubToLipMm: 548,
       groundToLipMm: 937,
@@ -239,6 +239,8 @@ const serviceTruck: FileInput = {
       motion: {
         type: 'beamAxle',
         hubSpacingMm: 1600,
+        stopSpacingMm: 900,
+        shockSpacingMm: 1020,
         points: { linkPivot: [-900, -140, -40], panhardFrame: [70, -1330, 150], panhardAxle: [70, -330, 60] },
       },
       steering: { inclinationDeg: 8, casterDeg: 5, kingpinOffsetMm: 110, lockLeftDeg: 33, lockRightDeg: 28 },

@@ -4,9 +4,10 @@ import { computed } from 'vue';
 import type { LowgapCorner, LowgapFitted } from '@/contracts/lowgap-file';
 import { fieldText } from '@/contracts/problems';
 import { mountUnder } from '@/core/3-survey/description/default-mount';
-import { STARTING_VALUES } from '@/core/3-survey/known/known';
+import { cornerKnown, STARTING_VALUES } from '@/core/3-survey/known/known';
 import type { StopPlace } from '@/core/2-vehicle/setup/stop-place';
 import { hasBallJoints } from '@/core/2-vehicle/motion/motion-description';
+import { cornerLimits } from '../job/corner-limits';
 import { useCurrentCorner } from '../job/current-corner';
 import FitmentFields from '../kit/FitmentFields.vue';
 import QuantityField from '../kit/QuantityField.vue';
@@ -55,7 +56,13 @@ const valueOf = (name: string): string => {
   const moves = corner.value ? motionEntries(corner.value.motion).some(({ typedAs }) => typedAs === name) : false;
   return moves ? 'motion' : name;
 };
-const startingWords = computed(() => (corner.value?.starting ?? []).map((value) => STARTING_WORDS[value]).join('; '));
+const startingWords = computed(() =>
+  corner.value
+    ? cornerKnown(corner.value)
+        .starting.map((value) => STARTING_WORDS[value])
+        .join('; ')
+    : '',
+);
 
 function edit(change: (corner: LowgapCorner, across: LowgapCorner | undefined) => void): void {
   job.change((file) => {
@@ -124,6 +131,8 @@ function setMotion(type: MotionType): void {
 const across = computed(() => job.document?.corners[acrossFrom(key.value)]);
 const isBeam = computed(() => corner.value?.motion.type === 'beamAxle');
 /** A ramp reading is taken hub to lip, and counts from both heights at ride. */
+/** Counted as older jobs have it, which may be too kind. */
+const stopsAtHubs = computed(() => isBeam.value && cornerLimits(job.document, key.value)?.stops === null);
 const canRamp = computed(
   () => isBeam.value && corner.value?.hubToLipMm !== undefined && across.value?.hubToLipMm !== undefined,
 );
@@ -143,7 +152,14 @@ const setLedBy = (by: LedBy): void =>
     if (by === 'arms') standIn(target, 'motion');
   });
 
-const groups = computed(() => [
+interface Group {
+  readonly title: string;
+  readonly help: string;
+  readonly isWarning?: boolean;
+  readonly entries: readonly Entry[];
+}
+
+const groups = computed<Group[]>(() => [
   {
     title: TRAVEL_TITLE,
     help: travelHelp.value,
@@ -168,6 +184,7 @@ const groups = computed(() => [
   {
     title: MOTION_TITLE,
     help: corner.value ? motionHelp(corner.value.motion) : '',
+    isWarning: stopsAtHubs.value,
     entries: corner.value ? motionEntries(corner.value.motion) : [],
   },
   {
@@ -275,7 +292,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
           label="The axle is led by"
           @update:model-value="setLedBy"
         />
-        <p v-if="group.help" class="muted">{{ group.help }}</p>
+        <p v-if="group.help" :class="group.isWarning ? 'verdict-close' : 'muted'">{{ group.help }}</p>
         <QuantityField
           v-for="entry in group.entries"
           :key="`${key}.${entry.typedAs}`"

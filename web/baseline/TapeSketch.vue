@@ -73,8 +73,8 @@ const SKETCHES: Readonly<Record<Motion['type'], Sketch>> = {
       [70, 150, 350, 150],
       [140, 150, 140, 118],
       [280, 150, 280, 118],
-      [162, 150, 186, 70],
-      [258, 150, 234, 70],
+      [162, 150, 174, 118],
+      [258, 150, 246, 118],
     ],
     joints: [
       [70, 150],
@@ -83,7 +83,7 @@ const SKETCHES: Readonly<Record<Motion['type'], Sketch>> = {
     tapes: [
       tape([70, 222], [350, 222], 'hub face to hub face'),
       tape([140, 106], [280, 106], 'stop to stop', [0, -8]),
-      tape([162, 176], [258, 176], 'shock to shock', [0, 20]),
+      tape([162, 172], [258, 172], 'shock to shock', [0, 18]),
     ],
   },
   trailingArm: {

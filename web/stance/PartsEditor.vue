@@ -104,9 +104,9 @@ function movesWords(part: LiftPart): string {
   const { suspensionLiftMm, bodyLiftMm, bumpStopMm, bumpLimitShiftMm, droopLimitShiftMm, linkageDropMm } = shift;
   const said = [
     ...(suspensionLiftMm ? [`parked height ${signedMm(suspensionLiftMm)}`] : []),
-    ...(shift.hubDropMm ? [`hub down ${formatMm(shift.hubDropMm)} on its knuckle`] : []),
+    ...(shift.hubDropMm ? [`hub on its knuckle down ${formatMm(shift.hubDropMm)}`] : []),
     ...(shift.strutTopDropMm ? [`strut’s mount down ${formatMm(shift.strutTopDropMm)}`] : []),
-    ...(shift.armDropMm ? [`arms down ${formatMm(shift.armDropMm)} at the frame`] : []),
+    ...(shift.armDropMm ? [`arms at the frame down ${formatMm(shift.armDropMm)}`] : []),
     ...(linkageDropMm ? [`linkage down ${formatMm(linkageDropMm)}`] : []),
     ...(bodyLiftMm ? [`body ${signedMm(bodyLiftMm)}`] : []),
     ...(bumpStopMm ? [`bump stop ${formatMm(bumpStopMm)} sooner`] : []),

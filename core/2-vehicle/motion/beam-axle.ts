@@ -69,7 +69,7 @@ export function beamAxleCarrier(
     throw new ProblemError({
       code: 'missing',
       path: `${path}.points.linkPivot`,
-      expected: 'where the frame ends of the arms stand, as brackets lower them',
+      expected: 'where the frame ends of the arms stand (baseline, how the wheel moves): brackets lower them',
       found: 'nothing',
     });
   }
