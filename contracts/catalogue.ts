@@ -4,6 +4,7 @@ import { LIMITS } from '@/core/1-base/limits';
 import { attempt } from '@/core/1-base/problem';
 import { SPEED_SYMBOLS } from '@/core/5-consequences/road/load-and-speed';
 import { SHOULDERS, TIRE_KINDS } from '@/core/2-vehicle/tire/tire-kind';
+import { parseBoltPattern } from '@/core/2-vehicle/wheel/bolt-pattern';
 import { parseTireSize } from '@/core/2-vehicle/tire/size';
 import { within } from './motion-schema';
 import { plainText } from './plain-text';
@@ -46,10 +47,10 @@ export const wheelInsideFields = {
   dropCentreInsideMm: within(LIMITS.insideDiameterMm).optional(),
 };
 
-/** `6x139.7`: studs by pitch circle, mm. */
+/** `6x139.7` or `6x5.5`: studs by pitch circle, mm or inches. */
 export const boltPatternSchema = plainText(20)
   .trim()
-  .regex(/^\d{1,2} ?[x×] ?\d{2,3}([.,]\d{1,2})?$/, 'a bolt pattern such as 6x139.7');
+  .refine((pattern) => attempt(() => parseBoltPattern(pattern)).ok, 'a bolt pattern such as 6x139.7 or 6x5.5 in');
 
 /** Of one piece, in minor units of the shop's money. */
 const price = z.int().min(0).max(100_000_000);

@@ -1,5 +1,4 @@
-import { MM_PER_IN } from '../../1-base/units/length';
-import { defaultMeasuringRimIn, designDiameterMm, sectionWidthMm } from './dimensions';
+import { designDiameterMm, designRimIn, sectionWidthMm } from './dimensions';
 import { parseTireSize } from './size';
 
 /** A size in standard notation with its design dimensions. */
@@ -15,14 +14,6 @@ export interface CommonSize {
 
 /** Rolling circumference over design diameter of a radial tire, ETRTO (value from memory). */
 const ROLLING = 3.05;
-
-/** Measuring rim width over nominal section width by aspect, ISO 4000-1 (values from memory). */
-function measuringRimRatio(aspect: number): number {
-  if (aspect >= 75) return 0.7;
-  if (aspect >= 60) return 0.75;
-  if (aspect >= 50) return 0.8;
-  return aspect >= 45 ? 0.85 : 0.9;
-}
 
 /** mm: section heights that tires of each rim are made in, about; working values of this project. */
 const HEIGHT_MM = { least: 70, most: 230 } as const;
@@ -50,11 +41,7 @@ const PRINTED: readonly (readonly [
 
 function describe(size: string): CommonSize {
   const parsed = parseTireSize(size);
-  const exact =
-    parsed.aspect === undefined
-      ? defaultMeasuringRimIn(parsed.nominalWidthMm)
-      : (measuringRimRatio(parsed.aspect) * parsed.nominalWidthMm) / MM_PER_IN;
-  const measuringRimIn = Math.round(exact * 2) / 2;
+  const measuringRimIn = designRimIn(parsed);
   const diameterMm = designDiameterMm(parsed);
   return {
     size,

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { inToMm, mmToIn } from '../../1-base/units/length';
-import { defaultMeasuringRimIn, designDiameterMm, sectionWidthMm } from './dimensions';
+import { defaultMeasuringRimIn, designDiameterMm, designRimIn, sectionWidthMm } from './dimensions';
 import { parseTireSize } from './size';
 
 describe('ISO 4000-1 / ETRTO design dimensions (values from memory)', () => {
@@ -60,4 +60,41 @@ test('a flotation size has its printed width on its measuring rim', () => {
   expect(defaultMeasuringRimIn(size.nominalWidthMm)).toBe(10);
   expect(sectionWidthMm(size, 10)).toBeCloseTo(317.5, 9);
   expect(designDiameterMm(size)).toBeCloseTo(889, 9);
+});
+
+// ETRTO design guide, K2; values from memory.
+test.each([
+  ['265/70R17', 8],
+  ['285/70R17', 8.5],
+  ['315/70R17', 9.5],
+  ['205/55R16', 6.5],
+])('the design rim of %s is %d in', (size, rimIn) => {
+  expect(designRimIn(parseTireSize(size))).toBe(rimIn);
+});
+
+describe('older numeric sizes (values from memory, common practice)', () => {
+  const numeric = (size: string, rimIn: number) => {
+    const parsed = parseTireSize(size);
+    return { diameterMm: designDiameterMm(parsed), widthMm: sectionWidthMm(parsed, rimIn) };
+  };
+
+  test('7.50R16 on 6 in is 205 to 220 mm wide, and about 803 tall', () => {
+    const { diameterMm, widthMm } = numeric('7.50R16', 6);
+    expect(widthMm).toBeGreaterThan(205);
+    expect(widthMm).toBeLessThan(220);
+    expect(Math.abs(diameterMm - 803)).toBeLessThan(8);
+  });
+
+  test.each([
+    ['5.60-15', 4, 662, 145],
+    ['8.75R16.5', 6.75, 749, 222],
+    ['9.50R16.5', 6.75, 775, 241],
+    ['10-16.5', 8.25, 773, 264],
+    ['11R22.5', 8.25, 1052, 279],
+    ['6.00-16', 4.5, 725, 170],
+  ])('%s on %d in is about %d tall and %d wide', (size, rimIn, tall, wide) => {
+    const { diameterMm, widthMm } = numeric(size, rimIn);
+    expect(Math.abs(diameterMm - tall)).toBeLessThan(25);
+    expect(Math.abs(widthMm - wide)).toBeLessThan(12);
+  });
 });

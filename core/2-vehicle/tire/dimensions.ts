@@ -44,21 +44,56 @@ export function rimWidthRatio(aspect: number): number {
 export const defaultMeasuringRimIn = (printedWidthMm: number): number =>
   Math.round((0.8 * printedWidthMm) / MM_PER_IN / 0.5) * 0.5;
 
+/** Truck sizes are named 6.00, 6.50, 7.50 ...; car sizes 5.60, 6.40 ...: by the last figures of the inches. */
+const isTruckNumeric = ({ nominalWidthMm, rimDiameterIn }: TireSize): boolean => {
+  const hundredths = Math.round((nominalWidthMm / MM_PER_IN) * 100) % 100;
+  return rimDiameterIn >= 13 && nominalWidthMm >= 6 * MM_PER_IN && (hundredths === 0 || hundredths === 50);
+};
+
+/**
+ * Section height over printed width of an older numeric size: estimates, values from memory. Wide truck tires on drop-centre rims with a half
+ * inch are lower; cart and trailer tires too.
+ */
+function numericHeightRatio(size: TireSize): number {
+  const { rimDiameterIn } = size;
+  if (rimDiameterIn % 1 !== 0) return rimDiameterIn > 17 ? 0.87 : 0.74;
+  if (rimDiameterIn < 13) return 0.85;
+  return isTruckNumeric(size) ? 1.05 : 0.99;
+}
+
+/** Real section width over the printed one: 7.50R16 measures 205 to 220 mm on 6 in (common practice, no source). */
+const numericWidthRatio = (size: TireSize): number => (size.rimDiameterIn % 1 === 0 && isTruckNumeric(size) ? 1.12 : 1);
+
 /**
  * Design outside diameter in mm. Metric: rim + 2 x round(nominal width x aspect / 100), the section height
- * rounded to whole mm as in ISO 4000-1. Flotation: as printed. Older numeric: rim + 2 x ratio x width, ratio
- * 1.05 from 13 in rims up (truck) and 0.85 below (cart, trailer): an estimate, values from memory.
+ * rounded to whole mm as in ISO 4000-1. Flotation: as printed. Older numeric: rim + 2 x ratio x width, an estimate by the kind of size.
  */
 export function designDiameterMm(size: TireSize): number {
   const rim = size.rimDiameterIn * MM_PER_IN;
   if (size.printedDiameterMm !== undefined) return size.printedDiameterMm;
   if (size.aspect !== undefined) return rim + 2 * Math.round((size.nominalWidthMm * size.aspect) / 100);
-  return rim + 2 * (size.rimDiameterIn >= 13 ? 1.05 : 0.85) * size.nominalWidthMm;
+  return rim + 2 * numericHeightRatio(size) * size.nominalWidthMm;
+}
+
+/**
+ * Design (measuring) rim of a size in inches: nominal width times K2 to the nearest half inch, K2 by aspect as in the ETRTO design guide
+ * (values from memory); flotation and numeric 0.8 of the printed width.
+ */
+export function designRimIn(size: TireSize): number {
+  if (size.aspect === undefined) return defaultMeasuringRimIn(size.nominalWidthMm);
+  return Math.round(((designRimRatio(size.aspect) * size.nominalWidthMm) / MM_PER_IN) * 2) / 2;
+}
+
+function designRimRatio(aspect: number): number {
+  if (aspect >= 75) return 0.7;
+  if (aspect >= 60) return 0.75;
+  if (aspect >= 50) return 0.8;
+  return aspect >= 45 ? 0.85 : 0.9;
 }
 
 /**
  * Section width in mm on a rim of `fittedRimWidthIn`. Metric: nominal + 0.4 x (fitted - K1 x nominal).
- * Flotation and numeric: printed + 0.4 x (fitted - measuring rim).
+ * Flotation and numeric: printed (numeric truck sizes 1.12 of it) + 0.4 x (fitted - measuring rim).
  */
 export function sectionWidthMm(size: TireSize, fittedRimWidthIn: number): number {
   const fitted = fittedRimWidthIn * MM_PER_IN;
@@ -66,5 +101,6 @@ export function sectionWidthMm(size: TireSize, fittedRimWidthIn: number): number
     size.aspect === undefined
       ? defaultMeasuringRimIn(size.nominalWidthMm) * MM_PER_IN
       : rimWidthRatio(size.aspect) * size.nominalWidthMm;
-  return size.nominalWidthMm + WIDTH_PER_RIM_WIDTH * (fitted - reference);
+  const nominal = size.notation === 'numeric' ? numericWidthRatio(size) * size.nominalWidthMm : size.nominalWidthMm;
+  return nominal + WIDTH_PER_RIM_WIDTH * (fitted - reference);
 }

@@ -3,10 +3,10 @@ import { attempt } from '../../1-base/problem';
 import { loadOfIndexKg, SPEED_SYMBOLS, speedOfSymbolKmh } from '../../5-consequences/road/load-and-speed';
 import { lawfulDiameterRatios } from '../../5-consequences/road/speedometer';
 import { loadedRadiusMm } from '../../2-vehicle/tire/allowance';
-import { defaultMeasuringRimIn, rimWidthRatio } from '../../2-vehicle/tire/dimensions';
+import { designRimIn } from '../../2-vehicle/tire/dimensions';
+import { parseBoltPattern, samePattern } from '../../2-vehicle/wheel/bolt-pattern';
 import { tireSection, type TireSection } from '../../2-vehicle/tire/section';
 import { parseTireSize } from '../../2-vehicle/tire/size';
-import { MM_PER_IN } from '../../1-base/units/length';
 import type { KnownWheel, Stance } from './candidates';
 import { covers, edgeAtTop, outerAt, outerSide, type FenderEdge } from '../../5-consequences/stance/fender-edge';
 import type { Constraints, SpacerChoice, TireChoice } from './question';
@@ -56,8 +56,7 @@ class Check {
 function measuringRimIn(tire: TireChoice): number {
   if (tire.measuringRimIn !== undefined) return tire.measuringRimIn;
   const size = parseTireSize(tire.size);
-  if (size.aspect === undefined) return defaultMeasuringRimIn(size.nominalWidthMm);
-  return (rimWidthRatio(size.aspect) * size.nominalWidthMm) / MM_PER_IN;
+  return designRimIn(size);
 }
 
 /** Load index and speed symbol; a tire carries those of its own text where the catalogue has none. */
@@ -79,7 +78,11 @@ export function checkTire(tire: TireChoice, { loadIndexLeast, speedSymbolLeast }
   return check;
 }
 
-const plainPattern = (text: string): string => text.replace(/\s/g, '').replace('×', 'x').replace(',', '.');
+/** Whether two patterns are the same as numbers (6x5.5 in is 6x139.7 mm); null where one cannot be read. */
+function matches(own: string, wanted: string): boolean | null {
+  const both = attempt(() => samePattern(parseBoltPattern(own), parseBoltPattern(wanted)));
+  return both.ok ? both.value : null;
+}
 
 /** Bolt pattern and bore of a wheel on a hub, its size over the brake, and what it carries. */
 export function checkWheel(wheel: KnownWheel, constraints: Constraints): Checked {
@@ -92,7 +95,7 @@ export function checkWheel(wheel: KnownWheel, constraints: Constraints): Checked
   }
   if (boltPattern !== undefined) {
     const { boltPattern: own } = wheel;
-    check.add('boltPattern', own === undefined ? null : plainPattern(own) === plainPattern(boltPattern));
+    check.add('boltPattern', own === undefined ? null : matches(own, boltPattern));
   }
   if (hubBoreMm !== undefined) {
     check.add('bore', wheel.boreMm === undefined ? null : wheel.boreMm >= hubBoreMm - SAME_BORE_MM);
@@ -109,7 +112,7 @@ export function checkSpacer(spacer: SpacerChoice, { boltPattern, hubBoreMm }: Co
   if (spacer.thicknessMm === 0) return check;
   if (boltPattern !== undefined) {
     const { boltPattern: own } = spacer;
-    check.add('boltPattern', own === undefined ? null : plainPattern(own) === plainPattern(boltPattern));
+    check.add('boltPattern', own === undefined ? null : matches(own, boltPattern));
   }
   if (hubBoreMm !== undefined) {
     check.add('bore', spacer.boreMm === undefined ? null : spacer.boreMm >= hubBoreMm - SAME_BORE_MM);

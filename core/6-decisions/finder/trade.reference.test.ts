@@ -1,4 +1,5 @@
 import { madeCorner, madeCase } from '../../fixtures/made-corner';
+import { attempt } from '../../1-base/problem';
 import { describe, expect, test } from '@jest/globals';
 import type { CaseDescription } from '../../4-clearance/case/case-description';
 import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
@@ -141,6 +142,20 @@ describe('what a question leaves out', () => {
       ['265/70R17', ['loadIndex', 'bore']],
     ]);
     expect(answer.refused).toMatchObject([{ size: '265/70R17 112S', refusedBy: ['loadIndex'], verdict: null }]);
+  });
+
+  test.each([
+    ['6x5.5', 1],
+    ['6 x 5.5 in', 1],
+    ['6x139.7', 1],
+    ['6x135', 0],
+    ['5x5.5', 0],
+  ])('a bolt pattern is compared as numbers: %s on 6x139.7 leaves %d', (boltPattern, count) => {
+    const wheels = { from: 'list', list: [{ diameterIn: 17, widthIn: 8, offsetMm: 20, boltPattern }] } as const;
+    const tires = { from: 'list', list: [{ size: '265/70R17' }] } as const;
+    const constraints = { boltPattern: '6x139.7' };
+    const rows = attempt(() => found(vehicle(ABOVE), question({ tires, wheels, constraints })).rows.length);
+    expect(rows.ok ? rows.value : 0).toBe(count);
   });
 
   test('two constraints that leave nothing are named; a refusal names obstacle, gap and the nearest that does', () => {

@@ -58,7 +58,7 @@ const ENGAGEMENT_DIAMETERS = 1;
 const LEAST_TURNS = 8;
 
 /** mm by which a bore may be larger than the hub for the spacer to be centred by it. */
-const REGISTER_MM = 0.15;
+const REGISTER_MM = 0.3;
 
 /** mm of the hub's register that must reach into the wheel to centre it (common practice, no source). */
 const LEAST_REGISTER_MM = 3;
