@@ -59,7 +59,7 @@ test('the section is dragged for offset, diameter and width, and says what the c
   await expect(page.getByTestId('low-gap')).toHaveText(shown(first.lowGap.gapMm));
 
   await drag(page, page.getByTestId('handle-diameter'), 0, 14);
-  await expect(page.getByTestId('drawn-tire')).toContainText('not what 285/75R17 measures');
+  await expect(page.getByTestId('drawn-tire')).toContainText('not as 285/75R17 says');
   await drag(page, page.getByTestId('handle-width'), -10, 0);
   const second = await printed(page, info);
   const { tire } = stored(second.path).setup!;

@@ -30,6 +30,11 @@ test('parts give expected heights as bands, solve for level, and move the bench;
   await page.keyboard.press('ArrowDown');
   await page.getByRole('option', { name: 'Spacer on top of the strut' }).click();
   await front.getByRole('button', { name: 'Add', exact: true }).click();
+  // Nobody looked where the stop sits: full bump stays, until it is said to be inside the strut.
+  await expect(front.getByTestId('asks-stop')).toContainText('Nobody said where the bump stop sits');
+  await expect(front).toContainText('full droop −28.6 mm');
+  await front.locator('.v-select', { hasText: 'Where the stop is' }).click();
+  await page.getByRole('option', { name: 'Stop inside the strut' }).click();
   await expect(front).toContainText('full bump −28.6, full droop −28.6 mm');
   await expect.poll(() => lowGap(page)).not.toBe(before);
   const { lowGap: said } = await printed(page, info);

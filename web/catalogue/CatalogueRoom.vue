@@ -206,7 +206,7 @@ function writeFile(): void {
         </template>
       </v-data-table>
     </section>
-    <v-dialog :model-value="editing !== null" max-width="560" @update:model-value="editing = null">
+    <v-dialog :model-value="editing !== null" max-width="820" @update:model-value="editing = null">
       <ItemForm
         v-if="editing"
         :kind="own"

@@ -23,19 +23,33 @@ function save(): void {
 <template>
   <form class="panel dialog" @submit.prevent="save">
     <h2 class="panel-title">{{ isNew ? 'New' : 'Change this' }} {{ NAMES[kind] }}</h2>
-    <v-text-field
-      v-for="(field, i) in CATALOGUE_FIELDS[kind]"
-      :key="field.key"
-      v-model="texts[field.key]"
-      :label="field.needed ? `${field.title} (needed)` : field.title"
-      :placeholder="field.hint"
-      :autofocus="i === 0"
-      :error-messages="problems[field.key] ? [problems[field.key]!] : []"
-      autocomplete="off"
-    />
+    <div class="asked">
+      <v-text-field
+        v-for="(field, i) in CATALOGUE_FIELDS[kind]"
+        :key="field.key"
+        v-model="texts[field.key]"
+        :label="field.needed ? `${field.title} (needed)` : field.title"
+        :placeholder="field.hint"
+        :autofocus="i === 0"
+        :error-messages="problems[field.key] ? [problems[field.key]!] : []"
+        autocomplete="off"
+      />
+    </div>
     <div class="ends">
       <v-btn variant="text" height="48" @click="emit('cancel')">Cancel</v-btn>
       <v-btn type="submit" color="primary" height="48">Save</v-btn>
     </div>
   </form>
 </template>
+
+<style scoped>
+/* Many fields on a small screen: they scroll, the keys stay in sight. */
+.asked {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 10px;
+  max-height: 62vh;
+  overflow-y: auto;
+  padding: 8px 4px 4px;
+}
+</style>
