@@ -41,6 +41,13 @@ export const tireShapeFields = {
   rimProtectorMm: shapeLength,
 };
 
+/** What a tire may be beyond that by its making, and in service. */
+export const tireMakingFields = {
+  radiusToleranceMm: shapeLength,
+  sideToleranceMm: shapeLength,
+  growthMm: shapeLength,
+};
+
 /** What was measured inside a wheel, across. */
 export const wheelInsideFields = {
   insideDiameterMm: within(LIMITS.insideDiameterMm).optional(),
@@ -59,9 +66,7 @@ export const tireItemSchema = z.strictObject({
   size: sizeTextSchema,
   label: label.optional(),
   ...tireShapeFields,
-  radiusToleranceMm: shapeLength,
-  sideToleranceMm: shapeLength,
-  growthMm: shapeLength,
+  ...tireMakingFields,
   measuringRimIn: within(LIMITS.rimWidthIn).optional(),
   loadIndex: z.int().min(0).max(204).optional(),
   speedSymbol: z.enum(SPEED_SYMBOLS as [string, ...string[]]).optional(),

@@ -4,7 +4,7 @@ import { FITS, LIFT_KINDS } from '@/core/6-decisions/finder/question';
 import { REMEDIES } from '@/core/6-decisions/finder/remedies';
 import { LIMITS } from '@/core/1-base/limits';
 import { SPEED_SYMBOLS } from '@/core/5-consequences/road/load-and-speed';
-import { boltPatternSchema, sizeTextSchema, tireShapeFields } from './catalogue';
+import { boltPatternSchema, sizeTextSchema, tireMakingFields, tireShapeFields, wheelInsideFields } from './catalogue';
 import { within } from './motion-schema';
 import { plainText } from './plain-text';
 
@@ -22,6 +22,7 @@ export const tireChoiceSchema = z.strictObject({
   size: sizeTextSchema,
   label,
   ...tireShapeFields,
+  ...tireMakingFields,
   measuringRimIn: within(LIMITS.rimWidthIn).optional(),
   loadIndex: z.int().min(0).max(204).optional(),
   speedSymbol: z.string().max(3).optional(),
@@ -36,6 +37,7 @@ export const wheelChoiceSchema = z.strictObject({
   backspacingMm: within(LIMITS.backspacingMm).optional(),
   backspacingSchool: z.enum(['lipToPad', 'nominal']).optional(),
   studPocketMm: within(LIMITS.studMm).optional(),
+  ...wheelInsideFields,
   boreMm: z.number().min(20).max(300).optional(),
   boltPattern: boltPatternSchema.optional(),
   loadKg: z.number().min(50).max(10_000).optional(),

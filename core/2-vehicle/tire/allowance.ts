@@ -16,6 +16,18 @@ export interface TireAllowances {
   readonly chain?: { readonly treadMm: number; readonly sidewallMm: number } | undefined;
 }
 
+/** What a tire's own making and growth say, beyond its section. */
+export type TireMaking = Pick<TireAllowances, 'radiusToleranceMm' | 'sideToleranceMm' | 'growthMm'>;
+
+/** Common allowances, with what a tire says of itself in their place. */
+export function allowancesOf(
+  { radiusToleranceMm, sideToleranceMm, growthMm }: TireMaking,
+  common: TireAllowances | undefined,
+): TireAllowances | undefined {
+  const own = Object.entries({ radiusToleranceMm, sideToleranceMm, growthMm }).filter(([, mm]) => mm !== undefined);
+  return own.length > 0 ? { ...common, ...Object.fromEntries(own) } : common;
+}
+
 /** The allowances as one widening of the section. Where tread and sidewall meet both apply: docs/method.md. */
 export function sectionAllowance(entered: TireAllowances = {}): SectionAllowance {
   const { radiusToleranceMm = 0, sideToleranceMm = 0, growthMm = 0, lugsMm = 0, rimProtectorMm = 0, chain } = entered;

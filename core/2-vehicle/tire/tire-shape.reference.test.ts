@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { signedDistance } from '../../1-base/geometry/outline';
 import { attempt } from '../../1-base/problem';
+import { allowancesOf } from './allowance';
 import { CHAIN_CLASSES, CHAIN_ROOM, chainClassOf } from './chain-room';
 import type { TireDescription } from './dimensions';
 import { tireSection } from './section';
@@ -93,6 +94,17 @@ test('of a catalogue’s line the tire alone is taken, with nothing unsaid', () 
     shoulder: undefined,
   } as const;
   expect(tireOf(line)).toEqual({ size: SIZE, kind: 'mud', lugsMm: 4 });
+});
+
+test('a tire’s own making goes before what is allowed for any; one that says nothing leaves it', () => {
+  const common = { growthMm: 4, chain: { treadMm: 37, sidewallMm: 15 } };
+  expect(allowancesOf({ growthMm: 2, radiusToleranceMm: 3 }, common)).toEqual({
+    ...common,
+    growthMm: 2,
+    radiusToleranceMm: 3,
+  });
+  expect(allowancesOf({}, common)).toBe(common);
+  expect(allowancesOf({}, undefined)).toBeUndefined();
 });
 
 test('room for a chain by class: SAE J1232, values from memory, in inches', () => {

@@ -4,7 +4,7 @@ import type { CornerBaseline } from '../../2-vehicle/setup/corner-baseline';
 import type { SetupDescription } from '../../2-vehicle/setup/setup';
 import { strutStops } from '../../2-vehicle/setup/stop-place';
 import { joinPath, ProblemError } from '../../1-base/problem';
-import type { TireAllowances } from '../../2-vehicle/tire/allowance';
+import { allowancesOf, type TireAllowances } from '../../2-vehicle/tire/allowance';
 import { commonSizes } from '../../2-vehicle/tire/common-sizes';
 import { tireOf } from '../../2-vehicle/tire/tire-shape';
 import { parseTireSize } from '../../2-vehicle/tire/size';
@@ -202,7 +202,7 @@ export function combinedSetup(
     wheel: { diameterIn, widthIn, offsetMm, studPocketMm, insideDiameterMm, dropCentreInsideMm },
     spacerMm: spacer.thicknessMm,
     spacerType: spacer.type,
-    allowances,
+    allowances: allowancesOf(tire, allowances),
   };
 }
 

@@ -38,20 +38,25 @@ export function insideMargins(
   const margins = new Float32Array(wheels.length * spacers.length).fill(Infinity);
   const order = wheels.map((_, i) => i).sort((a, b) => wheels[a]!.offsetMm - wheels[b]!.offsetMm);
   spacers.forEach(({ thicknessMm }, spacer) => {
-    const last = new Map<number, { offsetMm: number; marginMm: number }>();
+    const last = new Map<string, { offsetMm: number; marginMm: number }>();
     for (const wheel of order) {
       const rim = rimOfWheel[wheel]!;
       const tire = tireOfRim(rim);
       if (tire === undefined) continue;
-      const { offsetMm, diameterIn, widthIn } = wheels[wheel]!;
-      const before = last.get(rim);
+      const { offsetMm, diameterIn, widthIn, insideDiameterMm, dropCentreInsideMm } = wheels[wheel]!;
+      const inside = { insideDiameterMm, dropCentreInsideMm };
+      const alike = JSON.stringify([rim, inside]);
+      const before = last.get(alike);
       const atLeast = before ? before.marginMm - Math.abs(offsetMm - before.offsetMm) : -Infinity;
       if (atLeast > EASY_MM) {
         margins[wheel * spacers.length + spacer] = atLeast;
         continue;
       }
       const rotor = attempt(() =>
-        prepareRotor({ tire: tires[tire]!, wheel: { diameterIn, widthIn, offsetMm }, spacerMm: thicknessMm }, ''),
+        prepareRotor(
+          { tire: tires[tire]!, wheel: { diameterIn, widthIn, offsetMm, ...inside }, spacerMm: thicknessMm },
+          '',
+        ),
       );
       if (!rotor.ok) continue;
       const marginMm = stages.reduce((least, stage, i) => {
@@ -59,7 +64,7 @@ export function insideMargins(
         return Math.min(least, found?.marginMm ?? TABLE_REACH_MM);
       }, Infinity);
       margins[wheel * spacers.length + spacer] = marginMm;
-      last.set(rim, { offsetMm, marginMm });
+      last.set(alike, { offsetMm, marginMm });
     }
   });
   return new InsideMargins(margins, spacers.length);

@@ -1,5 +1,5 @@
 import { prepareRotor, type Rotor } from '../../2-vehicle/setup/rotor';
-import { sectionAllowance, type TireAllowances } from '../../2-vehicle/tire/allowance';
+import { allowancesOf, sectionAllowance, type TireAllowances } from '../../2-vehicle/tire/allowance';
 import { tireSection, type TireSection } from '../../2-vehicle/tire/section';
 import type { TireChoice } from './question';
 import { sectionDiscs, type SectionDiscs } from './section-discs';
@@ -22,7 +22,7 @@ export class Mounted implements MountedSection {
     this.#tire = tire;
     this.#rimDiameterIn = rimDiameterIn;
     this.#rimWidthIn = rimWidthIn;
-    this.#allowances = allowances;
+    this.#allowances = allowancesOf(tire, allowances);
     this.section = tireSection(tire, rimWidthIn);
   }
 

@@ -1,4 +1,5 @@
 /** What is asked of the finder, as entered: the same names and units as the file contract. docs/formats.md. */
+import type { TireMaking } from '../../2-vehicle/tire/allowance';
 import type { TireDescription } from '../../2-vehicle/tire/dimensions';
 import type { WheelDescription } from '../../2-vehicle/wheel/rim';
 
@@ -9,7 +10,7 @@ export interface Span {
   readonly step: number;
 }
 
-export interface TireChoice extends TireDescription {
+export interface TireChoice extends TireDescription, TireMaking {
   readonly label?: string | undefined;
   /** By default those in the size's own text. */
   readonly loadIndex?: number | undefined;

@@ -158,6 +158,13 @@ describe('what a question leaves out', () => {
     expect(rows.ok ? rows.value : 0).toBe(count);
   });
 
+  test('what a tire of the catalogue may be beyond its size takes room from that tire alone', () => {
+    const list = [{ size: '265/70R17' }, { size: '265/70R17', label: 'grows', growthMm: 6, radiusToleranceMm: 2 }];
+    const { rows } = found(vehicle(ABOVE), question({ tires: { from: 'list', list } }));
+    const of = (label: string | undefined) => rows.find((row) => (row.label || undefined) === label)!.lowGapMm;
+    expect(of(undefined) - of('grows')).toBeCloseTo(8, 0);
+  });
+
   test('two constraints that leave nothing are named; a refusal names obstacle, gap and the nearest that does', () => {
     const asked = question({
       tires: { from: 'list', list: [{ size: '245/70R17 121Q' }, { size: '285/70R17 110Q' }] },
