@@ -39,6 +39,8 @@ export const tireShapeFields = {
   shoulderRadiusMm: within(LIMITS.shoulderRadiusMm).optional(),
   lugsMm: shapeLength,
   rimProtectorMm: shapeLength,
+  loadedRadiusMm: within(LIMITS.loadedRadiusMm).optional(),
+  rollingMm: within(LIMITS.rollingMm).optional(),
 };
 
 /** What a tire may be beyond that by its making, and in service. */

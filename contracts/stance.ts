@@ -68,6 +68,9 @@ export const roadSchema = z.strictObject({
   frontHeightMm: length,
   rearReachMm: length,
   rearHeightMm: length,
+  /** What those lowest places are fixed to. */
+  frontFixedTo: z.enum(['body', 'frame']).optional(),
+  rearFixedTo: z.enum(['body', 'frame']).optional(),
   bellyBehindMm: within(LIMITS.wheelbaseMm).optional(),
   bellyHeightMm: length,
   axleClearanceMm: length,
@@ -83,6 +86,10 @@ export const roadSchema = z.strictObject({
   /** Of the tires tried, where their size does not say it, and the pressure at which it holds. */
   tireLoadIndex: z.int().min(60).max(140).optional(),
   tireReferenceKpa: within(LIMITS.pressureKpa).optional(),
+  /** What the vehicle counts as for its tires' load: passenger tires carry less on a truck, van or off-road vehicle. */
+  vehicle: z.enum(['car', 'truck']).optional(),
+  /** The fastest it is driven. */
+  topKmh: z.number().min(5).max(350).optional(),
 });
 
 /** Propshaft of a beam axle, or half shafts of an independent one, by tape at the surveyed ride height. */

@@ -184,7 +184,9 @@ export function refusalWords({ kind, why, mm }: Refusal): string {
 
 export const SPACER_CHECK_WORDS: Readonly<Record<SpacerFinding['check'], string>> = {
   pattern: 'Bolt pattern',
-  engagement: 'Thread in the nut',
+  engagement: 'Thread in the wheel’s nut',
+  hubNuts: 'Thread in the nuts that hold it',
+  nutDepth: 'Closed nut not down on the stud’s end',
   thickness: 'Room for its nuts',
   pocket: 'Stud ends in the wheel’s pocket',
   register: 'Spacer centred by the hub',
@@ -199,6 +201,10 @@ export const SPACER_FIELD_WORDS = {
   studDiameterMm: 'stud diameter',
   threadPitchMm: 'thread pitch',
   padMm: 'wheel pad thickness under the nut',
+  nutDepthMm: 'depth inside a closed nut (0: open)',
+  flangeMm: 'hub flange and disc hat, under the stud’s head',
+  underNutMm: 'thickness left under its nuts',
+  ownStudMm: 'its own studs beyond its face',
   studPocketMm: 'pocket depth in the wheel’s pad',
   hubBoreMm: 'hub register diameter',
   hubRegisterMm: 'hub register height',
@@ -210,12 +216,14 @@ export const SPACER_FIELD_WORDS = {
   facesBare: 'whether the faces were looked at',
 } as const;
 
-export function hardwareWords({ what, lengthMm }: Hardware): string {
+export function hardwareWords({ what, lengthMm, beyondFaceMm }: Hardware): string {
   switch (what) {
     case 'spacer':
       return `Spacer ${mmWords(lengthMm ?? 0)}`;
     case 'longerStud':
-      return `Wheel stud, at least ${mmWords(lengthMm ?? 0)} beyond the hub’s face`;
+      return lengthMm === null
+        ? `Wheel stud, at least ${mmWords(beyondFaceMm ?? 0)} beyond the hub’s face; measure the flange for its length under the head`
+        : `Wheel stud, at least ${mmWords(lengthMm)} under the head (${mmWords(beyondFaceMm ?? 0)} beyond the hub’s face)`;
     case 'spacerNut':
       return 'Nut to hold the spacer, seat and thread as its maker says';
     case 'wheelNut':

@@ -20,6 +20,8 @@ const from = (min: number, max: number): Range['likely'] => ({ min, max });
 
 export const LIMITS = {
   tireDiameterMm: range(200, 1600, 'mm', from(380, 1300)),
+  loadedRadiusMm: range(90, 800, 'mm', from(170, 640)),
+  rollingMm: range(600, 5000, 'mm', from(1100, 4000)),
   tireWidthMm: range(60, 600, 'mm', from(100, 500)),
   rimDiameterIn: range(4, 30, 'in'),
   rimWidthIn: range(2, 20, 'in'),

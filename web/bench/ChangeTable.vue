@@ -36,7 +36,7 @@ const rows = computed(() => {
     <h2 class="panel-title">Against what is fitted</h2>
     <FiguresTable caption="Against what is fitted" :columns="[]" :rows="rows" />
     <p class="muted small">
-      Free diameters, by half; scrub radius at the loaded radius, + = tire outboard of the steering axis at the ground.
+      Heights by the loaded radius; scrub radius at the loaded radius, + = tire outboard of the steering axis at the ground.
       More of it loads bearings and steering.
     </p>
   </section>

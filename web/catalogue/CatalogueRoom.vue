@@ -100,10 +100,10 @@ async function remove(id: string): Promise<void> {
 const edit = (id: string): void => {
   editing.value = { item: items.value.find((item) => item.id === id) ?? null };
 };
-const copySize = ({ size, measuringRimIn, revolutionsPerKm }: CommonSize): void => {
+const copySize = ({ size, measuringRimIn }: CommonSize): void => {
   editing.value = {
     item: null,
-    texts: { size, measuringRimIn: String(measuringRimIn), revolutionsPerKm: String(revolutionsPerKm) },
+    texts: { size, measuringRimIn: String(measuringRimIn) },
   };
 };
 

@@ -38,6 +38,7 @@ export const CATALOGUE_FIELDS: Readonly<Record<CatalogueKind, readonly Catalogue
     field('shoulderRadiusMm', 'Shoulder radius, mm', 'length'),
     field('lugsMm', 'Lugs beyond the sidewall, mm', 'length'),
     field('rimProtectorMm', 'Rim protector beyond the flange, mm', 'length'),
+    field('loadedRadiusMm', 'Hub to ground, loaded, mm', 'length'),
     field('radiusToleranceMm', 'May be taller in radius, mm', 'length'),
     field('sideToleranceMm', 'May be wider a side, mm', 'length'),
     field('growthMm', 'Grows in radius, mm', 'length'),

@@ -5,6 +5,7 @@ import { spacerItemSchema, tireItemSchema, wheelItemSchema } from '@/contracts/c
 import type { FinderQuestionEntry } from '@/contracts/finder';
 import { problemText } from '../problem-words';
 import type { StandardId } from '@/core/4-clearance/case/standard';
+import { rollingOfRevolutionsMm } from '@/core/2-vehicle/tire/rolling';
 import type { Fit } from '@/core/6-decisions/finder/question';
 import type { Problem } from '@/core/1-base/problem';
 import { api } from '../api';
@@ -63,7 +64,13 @@ async function fromCatalogue(kind: 'tire' | 'wheel'): Promise<void> {
     .flatMap(({ data }) => (data ? [data] : []));
   emit('change', (question) => {
     if (kind === 'tire') {
-      question.tires = { from: 'list', list: tires.map(({ revolutionsPerKm: _, ...tire }) => tire) };
+      question.tires = {
+        from: 'list',
+        list: tires.map(({ revolutionsPerKm, ...tire }) => ({
+          ...(revolutionsPerKm === undefined ? {} : { rollingMm: rollingOfRevolutionsMm(revolutionsPerKm) }),
+          ...tire,
+        })),
+      };
       return;
     }
     question.wheels = { from: 'list', list: wheels };

@@ -17,6 +17,8 @@ type Length =
   | 'shoulderRadiusMm'
   | 'underPrintMm'
   | 'lugsMm'
+  | 'loadedRadiusMm'
+  | 'rollingMm'
   | 'rimProtectorMm';
 
 /** A tire as it really is: what the tape and the eye say beyond its size. Folded away under a line that says what is known. */
@@ -38,6 +40,8 @@ const LENGTHS: readonly { field: Length; label: string; range: Range }[] = [
   { field: 'shoulderRadiusMm', label: 'Shoulder radius', range: LIMITS.shoulderRadiusMm },
   { field: 'lugsMm', label: 'Lugs beyond the sidewall', range: LIMITS.allowanceMm },
   { field: 'rimProtectorMm', label: 'Rim protector beyond the flange', range: LIMITS.allowanceMm },
+  { field: 'loadedRadiusMm', label: 'Hub to ground, loaded', range: LIMITS.loadedRadiusMm },
+  { field: 'rollingMm', label: 'One turn rolls', range: LIMITS.rollingMm },
 ];
 /** What a tape says first of the tire now fitted stands open. */
 const isFirst = (field: Length): boolean => field === 'measuredDiameterMm' || field === 'measuredWidthMm';

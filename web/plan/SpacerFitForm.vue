@@ -34,18 +34,25 @@ interface Field {
     'type' | 'thicknessMm' | 'hubPattern' | 'wheelPattern' | 'facesBare' | 'studProtrusionMm' | 'studPocketMm'
   >;
   readonly range: Range;
+  /** Of spacers held that way alone. */
+  readonly only?: SpacerEntry['type'];
 }
 const mmRange = (min: number, max: number): Range => ({ min, max, unit: 'mm' });
 const FIELDS: readonly Field[] = [
   { field: 'studDiameterMm', range: mmRange(4, 40) },
   { field: 'threadPitchMm', range: mmRange(0.5, 4) },
   { field: 'padMm', range: mmRange(1, 80) },
+  { field: 'nutDepthMm', range: mmRange(0, 80) },
+  { field: 'flangeMm', range: mmRange(1, 80) },
+  { field: 'underNutMm', range: mmRange(1, 80), only: 'boltOn' },
+  { field: 'ownStudMm', range: mmRange(5, 120), only: 'boltOn' },
   { field: 'hubBoreMm', range: mmRange(20, 300) },
   { field: 'hubRegisterMm', range: mmRange(0, 80) },
   { field: 'spacerBoreMm', range: mmRange(20, 300) },
   { field: 'spacerLipMm', range: mmRange(0, 300) },
   { field: 'wheelBoreMm', range: mmRange(20, 300) },
 ];
+const asked = computed(() => FIELDS.filter(({ only }) => only === undefined || only === props.entry.type));
 const named = (field: keyof typeof SPACER_FIELD_WORDS): string => {
   const words = SPACER_FIELD_WORDS[field];
   return `${words[0]!.toUpperCase()}${words.slice(1)}`;
@@ -108,7 +115,7 @@ const rows = computed(() =>
         @change="(mm) => emit('pocket', mm)"
       />
       <QuantityField
-        v-for="{ field, range } in FIELDS"
+        v-for="{ field, range } in asked"
         :key="field"
         :label="named(field)"
         :value="entry[field]"

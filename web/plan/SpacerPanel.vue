@@ -5,11 +5,15 @@ import { asCase } from '@/contracts/as-case';
 import type { SpacerEntry } from '@/contracts/plan';
 import { problemText } from '../problem-words';
 import { setupForCorner } from '@/core/4-clearance/case/case-description';
-import { bearingMomentRatio, checkSpacerFit, spacerHardware } from '@/core/6-decisions/plan/spacer-check';
+import { bearingMomentRatio } from '@/core/6-decisions/plan/bearing-moment';
+import { checkSpacerFit, spacerHardware } from '@/core/6-decisions/plan/spacer-check';
 import type { SpacerSweep } from '@/core/6-decisions/plan/spacer-sweep';
 import { attempt, type Problem } from '@/core/1-base/problem';
 import { scrubRadiusMm } from '@/core/5-consequences/stance/scrub-radius';
 import { formatMm } from '@/core/1-base/units/length';
+import { standingRadiusMm } from '@/core/2-vehicle/setup/loaded-radius';
+import type { WheelAndTire } from '@/core/2-vehicle/setup/wheel-and-tire';
+import { tireSection } from '@/core/2-vehicle/tire/section';
 import { wheelOffsetMm } from '@/core/2-vehicle/wheel/rim';
 import { hardwareWords, PRECAUTION_WORDS } from '@/sheets/plan-words';
 import { useCurrentCorner } from '../job/current-corner';
@@ -113,11 +117,15 @@ const moves = computed(() => {
       of.spacerMm - wheelOffsetMm(of.wheel);
     const outMm = middle(setup) - middle(corner.fitted);
     const lever = entry.value.bearingInboardMm;
+    const leverOf = (of: WheelAndTire) => ({
+      leverMm: (lever ?? 0) + middle(of),
+      loadedRadiusMm: standingRadiusMm(corner, tireSection(of.tire, of.wheel.widthIn)),
+    });
     return {
       outMm,
       scrubNow: scrubRadiusMm(key.value, corner, { ...setup, ...corner.fitted }),
       scrubThen: scrubRadiusMm(key.value, corner, setup),
-      moment: lever === undefined ? null : bearingMomentRatio(lever + middle(corner.fitted), outMm),
+      moment: lever === undefined ? null : bearingMomentRatio(leverOf(corner.fitted), leverOf(setup)),
     };
   });
   return found.ok ? found.value : null;
@@ -172,7 +180,7 @@ const useIt = (): void =>
           {{
             moves.moment === null
               ? 'enter where the bearing’s middle is'
-              : `${formatMm(100 * moves.moment, 0)} % of what it is now`
+              : `${formatMm(100 * moves.moment, 0)} % of what it is now in a hard corner`
           }}.
         </li>
       </ul>

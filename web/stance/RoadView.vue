@@ -10,22 +10,32 @@ import type { RoadReport, RoadRow } from '@/core/5-consequences/stance/road-repo
 import { parseTireSize } from '@/core/2-vehicle/tire/size';
 import { formatMm } from '@/core/1-base/units/length';
 import { parseSpeed, speedIn } from '@/core/1-base/units/distance';
-import { parsePressure, pressureIn, pressureWords } from '@/core/1-base/units/pressure';
+import { parsePressure, pressureIn } from '@/core/1-base/units/pressure';
 import { problemText } from '../problem-words';
 import { inRange, readNumber } from '../kit/read-lists';
 import TypedField from '../kit/TypedField.vue';
 import { useJobStore } from '../stores/job';
 import { useUnits } from '../stores/units';
 import { cornersOf } from './axle-parts';
+import { loadSays } from './load-words';
 import { ROAD_FIELD_WORDS, ROAD_WORDS } from './stance-words';
 import FieldList from '../kit/FieldList.vue';
 import FiguresTable, { type FiguresRow } from '../kit/FiguresTable.vue';
 
 /** Clearance, angles, gearing, speedometer and standing, before and after; what was not measured is named. */
-defineProps<{ road: Result<RoadReport> }>();
+const props = defineProps<{ road: Result<RoadReport> }>();
 const job = useJobStore();
 
-type Key = keyof RoadEntry;
+type Choice = 'frontFixedTo' | 'rearFixedTo' | 'vehicle';
+type Key = Exclude<keyof RoadEntry, Choice>;
+const FIXED_TO = [
+  { value: 'body', title: 'the body' },
+  { value: 'frame', title: 'the frame' },
+];
+const VEHICLES = [
+  { value: 'car', title: 'a car' },
+  { value: 'truck', title: 'a truck, van or off-road vehicle' },
+];
 const LENGTHS: readonly { key: Key; range: Range }[] = (
   [
     'frontReachMm',
@@ -51,6 +61,7 @@ const FIELD_WORDS: Readonly<Record<Key, string>> = {
   rearAxleKg: 'heaviest rear axle, kg',
   tireLoadIndex: 'load index, where the size does not say it',
   tireReferenceKpa: 'pressure the load index holds at',
+  topKmh: 'fastest it is driven',
 };
 const named = (key: Key): string => `${FIELD_WORDS[key][0]!.toUpperCase()}${FIELD_WORDS[key].slice(1)}`;
 const FIELDS = [
@@ -59,7 +70,7 @@ const FIELDS = [
 ];
 
 const units = useUnits();
-function set(key: Key, value: number | undefined): void {
+function set(key: Key | Choice, value: number | string | undefined): void {
   job.changeSetup((file) => {
     const { [key]: _, ...others } = file.stance?.road ?? {};
     file.stance = { ...file.stance, road: value === undefined ? others : { ...others, [key]: value } };
@@ -71,8 +82,12 @@ const readPercent = (text: string): Result<number> => {
 };
 const writePercent = (share: number): string => formatMm(100 * share, 3);
 const readPressure = (text: string): Result<number> => attempt(() => parsePressure(text, units.pressure));
-const readSpeed = (text: string): Result<number> =>
-  attempt(() => inRange(parseSpeed(text, units.distance), { min: 5, max: 250, unit: 'km/h (3 to 155 mph)' }, text));
+const speedUpTo =
+  (max: number, unit: string) =>
+  (text: string): Result<number> =>
+    attempt(() => inRange(parseSpeed(text, units.distance), { min: 5, max, unit }, text));
+const readSpeed = speedUpTo(250, 'km/h (3 to 155 mph)');
+const readTopSpeed = speedUpTo(350, 'km/h (3 to 217 mph)');
 const writePressure = (kpa: number): string => pressureIn(kpa, units.pressure);
 const writeSpeed = (kmh: number): string => speedIn(kmh, units.distance);
 const UNITS = { mm: ' mm', deg: '°', perMin: ' /min', ratio: '' } as const;
@@ -94,7 +109,7 @@ const speedIf = computed(() =>
 const loads = computed(() => {
   const file = job.document;
   if (!file) return [];
-  const { frontAxleKg, rearAxleKg, tireLoadIndex, tireReferenceKpa } = file.stance?.road ?? {};
+  const { frontAxleKg, rearAxleKg, tireLoadIndex, tireReferenceKpa, vehicle, topKmh } = file.stance?.road ?? {};
   return (
     [
       ['front', frontAxleKg],
@@ -104,23 +119,32 @@ const loads = computed(() => {
     const [key] = cornersOf(file, axle);
     if (axleKg === undefined || !key) return [];
     const found = attempt(() => {
-      const { tire } = setupForCorner(asCase(file), key);
-      return axleTireLoad(axleKg, parseTireSize(tire.size).loadIndex ?? tireLoadIndex, tireReferenceKpa);
+      const size = parseTireSize(setupForCorner(asCase(file), key).tire.size);
+      const duty = { axleKg, vehicle, topKmh };
+      const tire = { size, index: tireLoadIndex, referenceKpa: tireReferenceKpa };
+      return loadSays(axle, { duty, tire, found: axleTireLoad(duty, tire) }, units);
     });
-    if (!found.ok) return [{ axle, bad: true, says: problemText(found.problems[0]!) }];
-    const { loadPerTireKg, neededIndex, carriesKg, leastKpa } = found.value;
-    const bad = carriesKg !== null && carriesKg < loadPerTireKg;
-    const asks = `Each ${axle} tire carries ${formatMm(loadPerTireKg, 0)} kg: load index ${neededIndex} or more`;
-    const has =
-      carriesKg === null
-        ? '; enter the load index of the tires tried'
-        : bad
-          ? `; these carry ${carriesKg} kg, which is too little`
-          : leastKpa === null
-            ? `; these carry ${carriesKg} kg at the pressure their index holds at`
-            : `; these carry it from ${pressureWords(leastKpa, units.pressure)}, and no lower than the vehicle’s maker asks`;
-    return [{ axle, bad, says: `${asks}${has}.` }];
+    return [{ axle, ...(found.ok ? found.value : { bad: true, says: problemText(found.problems[0]!) }) }];
   });
+});
+/** Numbers alone: what they are fixed to and what the vehicle counts as are chosen. */
+const numbers = computed(() => {
+  const { frontFixedTo: _f, rearFixedTo: _r, vehicle: _v, ...values } = job.document?.stance?.road ?? {};
+  return values;
+});
+const choices = computed(() => {
+  const { frontFixedTo, rearFixedTo, vehicle } = job.document?.stance?.road ?? {};
+  return [
+    { key: 'frontFixedTo', label: 'Front lowest place is fixed to', value: frontFixedTo, items: FIXED_TO },
+    { key: 'rearFixedTo', label: 'Rear lowest place is fixed to', value: rearFixedTo, items: FIXED_TO },
+    { key: 'vehicle', label: 'Counts as, for its tires', value: vehicle, items: VEHICLES },
+  ] as const;
+});
+/** A body lift takes up what is fixed to the body alone: said where nobody told which. */
+const assumesBody = computed(() => {
+  const { frontFixedTo, rearFixedTo, frontHeightMm, rearHeightMm } = job.document?.stance?.road ?? {};
+  const lifted = props.road.ok && props.road.value.hasBodyLift;
+  return lifted && ((frontHeightMm && !frontFixedTo) || (rearHeightMm && !rearFixedTo));
 });
 const SPEED_WORDS = {
   allowed: 'within UN R39',
@@ -142,6 +166,10 @@ const SPEED_WORDS = {
           :columns="['Now', 'Then']"
           :rows="road.value.rows.map(figuresOf)"
         />
+        <p v-if="assumesBody" class="verdict-close">
+          What a lowest place is fixed to is not said: it is taken to go up with the body lift, which a bumper on the
+          frame does not.
+        </p>
         <p v-if="road.value.speedometer" data-testid="speed-says">
           At a true {{ speedIn(100, units.distance) }} the speedometer shows
           {{ speedIn(road.value.speedometer.shownKmh, units.distance) }}{{ speedIf }}:
@@ -160,7 +188,7 @@ const SPEED_WORDS = {
     </section>
     <section class="panel box" aria-label="Measured as it stands today">
       <h2 class="panel-title">As it stands today, on the fitted tires</h2>
-      <FieldList :fields="FIELDS" :values="job.document?.stance?.road ?? {}" @change="set">
+      <FieldList :fields="FIELDS" :values="numbers" @change="set">
         <TypedField
           :label="named('tireReferenceKpa')"
           :value="job.document?.stance?.road?.tireReferenceKpa"
@@ -176,6 +204,24 @@ const SPEED_WORDS = {
           :write="writeSpeed"
           optional
           @change="(value) => set('cruiseKmh', value)"
+        />
+        <TypedField
+          :label="named('topKmh')"
+          :value="job.document?.stance?.road?.topKmh"
+          :read="readTopSpeed"
+          :write="writeSpeed"
+          optional
+          @change="(value) => set('topKmh', value)"
+        />
+        <v-select
+          v-for="{ key, label, value, items } in choices"
+          :key="key"
+          :label="label"
+          :model-value="value ?? null"
+          :items="items"
+          clearable
+          hide-details
+          @update:model-value="(chosen: string | null) => set(key, chosen ?? undefined)"
         />
         <TypedField
           label="Speedometer shows too much by, %"

@@ -3,7 +3,7 @@ import type { TravelPlace } from '@/core/4-clearance/case/travel-places';
 import type { HeightSchool } from '@/core/5-consequences/stance/height-schools';
 import type { CalledFor } from '@/core/5-consequences/stance/called-for';
 import type { LiftPart } from '@/core/2-vehicle/setup/lift-part';
-import type { RoadMeasured, RoadWhat } from '@/core/5-consequences/stance/road-report';
+import type { RoadNumber, RoadWhat } from '@/core/5-consequences/stance/road-report';
 import type { LineLeft } from '@/core/5-consequences/stance/stance-report';
 import { formatMm } from '@/core/1-base/units/length';
 
@@ -260,7 +260,7 @@ export const ROAD_WORDS: Readonly<Record<RoadWhat, string>> = {
   departure: 'Departure angle',
   breakover: 'Breakover angle',
   bellyClearance: 'Clearance between the axles',
-  axleClearance: 'Clearance under the axle',
+  axleClearance: 'Clearance under the rear axle',
   stabilityFactor: 'Static stability factor',
   tiltAngle: 'Tilt angle, rigid',
   engineSpeed: 'Engine speed at cruise',
@@ -271,7 +271,7 @@ export const ROAD_WORDS: Readonly<Record<RoadWhat, string>> = {
   odometer: 'True distance for 100 counted',
 };
 
-export const ROAD_FIELD_WORDS: Readonly<Record<keyof RoadMeasured, string>> = {
+export const ROAD_FIELD_WORDS: Readonly<Record<RoadNumber, string>> = {
   wheelbaseMm: 'wheelbase (in the baseline)',
   trackFrontMm: 'front track (in the baseline)',
   trackRearMm: 'rear track (in the baseline)',
@@ -281,7 +281,7 @@ export const ROAD_FIELD_WORDS: Readonly<Record<keyof RoadMeasured, string>> = {
   rearHeightMm: 'its height',
   bellyBehindMm: 'lowest place behind the front hub',
   bellyHeightMm: 'height of the lowest place between the axles',
-  axleClearanceMm: 'lowest place of the axle',
+  axleClearanceMm: 'lowest place of the rear axle',
   centreOfGravityMm: 'height of the centre of gravity',
   axleRatio: 'axle ratio',
   gearRatio: 'gear ratio at cruise',

@@ -1,3 +1,4 @@
+import { sectionHeightMm, USUAL_DEFLECTION_SHARE } from './loaded-tire';
 import { NO_ALLOWANCE, type SectionAllowance, type TireSection } from './section';
 
 /** What a tire may be beyond its free section, as entered; mm, each 0 by default. */
@@ -39,21 +40,12 @@ export function sectionAllowance(entered: TireAllowances = {}): SectionAllowance
   };
 }
 
-/** Share of the section height by which a loaded tire is lower than a free one. Working value of this project. */
-const DEFLECTION_SHARE = 0.12;
-
 /** Bulge of each sidewall near the ground over that deflection. Working value of this project. */
 const BULGE_SHARE = 0.4;
 
 /** rad: the loaded shape stands for the part of the tire this close to straight down. */
 export const LOADED_HALF_ANGLE = (35 * Math.PI) / 180;
 
-const sectionHeightMm = (section: TireSection): number => section.diameterMm / 2 - section.size.rimDiameterIn * 12.7;
-
 /** mm by which each sidewall stands further out near the ground. */
 export const loadedBulgeMm = (section: TireSection): number =>
-  BULGE_SHARE * DEFLECTION_SHARE * sectionHeightMm(section);
-
-/** Radius of a loaded tire, mm: lower than the free one by that share of its section height. */
-export const loadedRadiusMm = (section: TireSection): number =>
-  section.diameterMm / 2 - DEFLECTION_SHARE * sectionHeightMm(section);
+  BULGE_SHARE * USUAL_DEFLECTION_SHARE * sectionHeightMm(section);

@@ -1,4 +1,5 @@
 import { designDiameterMm, designRimIn, sectionWidthMm } from './dimensions';
+import { ROLLING } from './rolling';
 import { parseTireSize } from './size';
 
 /** A size in standard notation with its design dimensions. */
@@ -11,9 +12,6 @@ export interface CommonSize {
   readonly measuringRimIn: number;
   readonly revolutionsPerKm: number;
 }
-
-/** Rolling circumference over design diameter of a radial tire, ETRTO (value from memory). */
-const ROLLING = 3.05;
 
 /** mm: section heights that tires of each rim are made in, about; working values of this project. */
 const HEIGHT_MM = { least: 70, most: 230 } as const;

@@ -18,6 +18,9 @@ export interface TireDescription {
   /** Lugs that stand out beyond the sidewall; a rib that guards the rim, beyond the flange's face. */
   readonly lugsMm?: number | undefined;
   readonly rimProtectorMm?: number | undefined;
+  /** Hub to ground on the vehicle at its pressure, and the way of one turn. */
+  readonly loadedRadiusMm?: number | undefined;
+  readonly rollingMm?: number | undefined;
 }
 
 /** Outside diameter of a tire, mm: as measured, else that of its size, less what it measures under its print. */

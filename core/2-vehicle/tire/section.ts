@@ -20,6 +20,9 @@ export interface TireSection {
   readonly widthMm: number;
   readonly treadWidthMm: number;
   readonly shoulderRadiusMm: number;
+  /** Hub to ground under load, and the way of one turn, where somebody measured them, mm. */
+  readonly measuredLoadedMm?: number | undefined;
+  readonly measuredRollingMm?: number | undefined;
   /** Radius of the widest place, mm. */
   readonly widestRadiusMm: number;
   /** Centre of the outer shoulder arc. */
@@ -99,6 +102,8 @@ export function tireSection(
   return {
     size,
     diameterMm: diameterMm + 2 * radialMm,
+    measuredLoadedMm: tire.loadedRadiusMm,
+    measuredRollingMm: tire.rollingMm,
     widthMm: 2 * widest.a,
     treadWidthMm: treadWidthMm + 2 * lateralMm,
     shoulderRadiusMm,

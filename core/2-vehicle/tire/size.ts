@@ -23,6 +23,8 @@ export interface TireSize {
   readonly printedDiameterMm?: number;
   /** True when the text does not carry the height and a default ratio stands in: measure the tire. */
   readonly heightIsEstimated: boolean;
+  /** Passenger tires are rated for cars; LT, C, ST, load range C and up, flotation and older numeric sizes for trucks and trailers. */
+  readonly madeFor: 'passenger' | 'truck';
   readonly loadIndex?: number;
   /** On twin wheels. */
   readonly dualLoadIndex?: number;
@@ -44,6 +46,9 @@ const POINTLESS = /^(?<width>\d{2,3}0)\s?(?:[RDB]|-)\s?(?<rim>\d{1,2}(?:\.\d)?)(
 /** What may follow the rim, in any order: kind of tire, plies, load range, mud-and-snow and snow marks, service description. */
 const MARKS =
   /^\s*\/?\s*(?:LT|NHS|ST|SL|XL|HL|RF|TR|TL|TT|M\+S|M\/S|M&S|MS|3PMSF|\d{1,2}\s?PR|[A-H](?![A-Z0-9])|C(?![A-Z0-9]))/;
+/** Of a metric size: before it, or among what follows the rim. */
+const TRUCK_MARK = /^(?:LT|ST|C)\s?\d/;
+const TRUCK_TAIL = /(?<![A-Z])(?:LT|ST|\d{1,2}\s?PR|[C-H](?![A-Z0-9]))/;
 const SERVICE = /^\s*\(?(?<load>\d{2,3})(?:\/(?<dual>\d{2,3}))?\s*(?<speed>[A-HJ-NP-Z]\d?)(?![A-Z0-9])\)?/;
 
 interface Service {
@@ -113,6 +118,7 @@ export function parseTireSize(text: string, path = ''): TireSize {
       nominalWidthMm: number('width'),
       aspect: groups['aspect'] === undefined ? FULL_PROFILE_ASPECT : number('aspect'),
       heightIsEstimated: groups['aspect'] === undefined,
+      madeFor: TRUCK_MARK.test(upper) || TRUCK_TAIL.test(groups['tail'] ?? '') ? 'truck' : 'passenger',
       ...service,
     };
     return checkSize(size, path);
@@ -123,6 +129,7 @@ export function parseTireSize(text: string, path = ''): TireSize {
     rimDiameterIn,
     nominalWidthMm: number('width') * 25.4,
     heightIsEstimated: !flotation,
+    madeFor: 'truck',
     ...(flotation ? { printedDiameterMm: number('diameter') * 25.4 } : {}),
     ...service,
   };

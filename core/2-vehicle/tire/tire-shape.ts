@@ -1,5 +1,6 @@
 import { joinPath, ProblemError } from '../../1-base/problem';
 import type { TireDescription } from './dimensions';
+import { rollingOfRevolutionsMm } from './rolling';
 import type { Shoulder, TireKind } from './tire-kind';
 
 /** Shoulder radius over section height, by picture. Working values of this project. */
@@ -85,10 +86,15 @@ const TIRE_KEYS = [
   'shoulderRadiusMm',
   'lugsMm',
   'rimProtectorMm',
+  'loadedRadiusMm',
+  'rollingMm',
 ] as const satisfies readonly (keyof TireDescription)[];
 
-/** The tire itself of something that says more of it, such as a line of a catalogue. */
-export function tireOf(item: TireDescription): TireDescription {
-  const said = TIRE_KEYS.filter((key) => item[key] !== undefined).map((key) => [key, item[key]]);
+/** The tire itself of something that says more of it, such as a line of a catalogue; turns in a kilometre are its way of one turn. */
+export function tireOf(item: TireDescription & { readonly revolutionsPerKm?: number | undefined }): TireDescription {
+  const { revolutionsPerKm } = item;
+  const known =
+    revolutionsPerKm === undefined ? item : { rollingMm: rollingOfRevolutionsMm(revolutionsPerKm), ...item };
+  const said = TIRE_KEYS.filter((key) => known[key] !== undefined).map((key) => [key, known[key]]);
   return { size: item.size, ...(Object.fromEntries(said) as Omit<TireDescription, 'size'>) };
 }

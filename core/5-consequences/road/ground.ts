@@ -35,18 +35,12 @@ export const staticStabilityFactor = (trackMm: number, centreOfGravityMm: number
 /** Slope sideways at which a rigid vehicle stands on two wheels, degrees: the arc tangent of the static stability factor. */
 export const tiltAngleDeg = (factor: number): number => toDegrees(Math.atan(factor));
 
-/** Engine speed, 1/min, at a road speed: wheel turns times the ratios of axle and gear. */
-export const engineSpeed = (kmh: number, rollingDiameterMm: number, axleRatio: number, gearRatio: number): number =>
-  ((kmh * 1e6) / 60 / (Math.PI * rollingDiameterMm)) * axleRatio * gearRatio;
+/** Engine speed, 1/min, at a road speed: wheel turns by the tire's way of one turn, times the ratios of axle and gear. */
+export const engineSpeed = (kmh: number, rollingMm: number, axleRatio: number, gearRatio: number): number =>
+  ((kmh * 1e6) / 60 / rollingMm) * axleRatio * gearRatio;
 
-/** What an axle ratio works out to with another tire: the ratio that would give the old tire the same engine speed. */
-export const effectiveAxleRatio = (axleRatio: number, diameterBeforeMm: number, diameterAfterMm: number): number =>
-  (axleRatio * diameterBeforeMm) / diameterAfterMm;
+/** What an axle ratio works out to with a tire whose way of one turn is `rollingRatio` times the former's: with the old tire it gave the same engine speed. */
+export const effectiveAxleRatio = (axleRatio: number, rollingRatio: number): number => axleRatio / rollingRatio;
 
 /** The axle ratio that restores what the former tire had. */
-export const restoringAxleRatio = (axleRatio: number, diameterBeforeMm: number, diameterAfterMm: number): number =>
-  (axleRatio * diameterAfterMm) / diameterBeforeMm;
-
-/** By how much headlamps aim higher, degrees: the change of rake over the wheelbase; + = the nose went up. */
-export const aimChangeDeg = (frontRiseMm: number, rearRiseMm: number, wheelbaseMm: number): number =>
-  toDegrees(Math.atan2(frontRiseMm - rearRiseMm, wheelbaseMm));
+export const restoringAxleRatio = (axleRatio: number, rollingRatio: number): number => axleRatio * rollingRatio;

@@ -70,3 +70,22 @@ export function indexForLoad(loadKg: number, path = 'loadKg'): number {
 
 /** Highest speed of a symbol, km/h. */
 export const speedOfSymbolKmh = (symbol: SpeedSymbol): number => SPEEDS_KMH[symbol];
+
+/** Speed from which fast tires carry less, km/h, and the share of their load left at the symbol's own speed (UN R30, from memory). */
+const LESS_FROM: Readonly<Partial<Record<SpeedSymbol, { readonly fromKmh: number; readonly shareAtTop: number }>>> = {
+  V: { fromKmh: 210, shareAtTop: 0.91 },
+  W: { fromKmh: 240, shareAtTop: 0.85 },
+  Y: { fromKmh: 270, shareAtTop: 0.85 },
+};
+
+/**
+ * Share of its index's load that a tire carries at a speed: all of it, but less above 210, 240 and 270 km/h for V, W and Y, in a straight line
+ * to the symbol's own speed. null: faster than the symbol allows.
+ */
+export function loadShareAt(symbol: SpeedSymbol, kmh: number): number | null {
+  const top = speedOfSymbolKmh(symbol);
+  if (kmh > top) return null;
+  const less = LESS_FROM[symbol];
+  if (!less || kmh <= less.fromKmh) return 1;
+  return 1 - ((1 - less.shareAtTop) * (kmh - less.fromKmh)) / (top - less.fromKmh);
+}

@@ -3,6 +3,7 @@ import { ProblemError } from '../../1-base/problem';
 import { indexForLoad, loadOfIndexKg, SPEED_SYMBOLS, speedOfSymbolKmh } from './load-and-speed';
 import { lawfulDiameterRatios, speedometer, TESTED_KMH } from './speedometer';
 import { axleTireLoad } from './tire-load';
+import { parseTireSize } from '../../2-vehicle/tire/size';
 
 describe('load index, ISO 4000-1 (values from memory)', () => {
   test.each([
@@ -66,9 +67,12 @@ describe('speedometer, UN R39 (from memory): 0 <= shown - true <= true / 10 + 4 
   });
 });
 
+const car = (axleKg: number, text: string, referenceKpa?: number, index?: number) =>
+  axleTireLoad({ axleKg, vehicle: 'car' }, { size: parseTireSize(text), referenceKpa, index });
+
 describe('tires for an axle’s load', () => {
   test('1 600 kg want two tires of index 100 (800 kg each, ISO 4000-1); at that load the full reference pressure', () => {
-    expect(axleTireLoad(1600, 100, 250)).toEqual({
+    expect(car(1600, '235/60R16 100H', 250)).toMatchObject({
       loadPerTireKg: 800,
       neededIndex: 100,
       carriesKg: 800,
@@ -76,12 +80,45 @@ describe('tires for an axle’s load', () => {
     });
   });
 
-  test('half the load wants 0.42 of the pressure: the load grows with its 0.8th power (ETRTO, from memory)', () => {
-    expect(axleTireLoad(800, 100, 250).leastKpa! / 250).toBeCloseTo(0.4204, 4);
+  test('no relation in use asks more pressure for half the load: 0.42 of it (exponents from memory: ETRTO 0.8 and 0.65, TRA 0.7 and 0.5)', () => {
+    const share = car(800, '235/60R16 100H', 250).leastKpa! / 250;
+    expect(share).toBeCloseTo(0.4204, 4);
+    for (const other of [0.65, 0.7, 0.5]) expect(share).toBeGreaterThan(0.5 ** (1 / other));
   });
 
   test('tires that do not carry it have no pressure that would do; unknown ones neither', () => {
-    expect(axleTireLoad(1700, 100, 250)).toMatchObject({ neededIndex: 102, carriesKg: 800, leastKpa: null });
-    expect(axleTireLoad(1600)).toMatchObject({ carriesKg: null, leastKpa: null });
+    expect(car(1700, '235/60R16 100H', 250)).toMatchObject({ neededIndex: 102, carriesKg: 800, leastKpa: null });
+    expect(car(1600, '235/60R16')).toMatchObject({ carriesKg: null, leastKpa: null });
+    expect(car(1600, '235/60R16', 250, 100)).toMatchObject({ carriesKg: 800 });
+  });
+
+  test('passenger tires on a truck carry their index over 1.10 (49 CFR 571.110 S4.2.2.2, from memory)', () => {
+    const on = (vehicle: 'car' | 'truck' | undefined, text: string) =>
+      axleTireLoad({ axleKg: 2000, vehicle }, { size: parseTireSize(text) });
+    // 116 = 1250 kg.
+    expect(on('truck', 'P265/70R17 116T').carriesKg).toBeCloseTo(1136.4, 1);
+    expect(on(undefined, '265/70R17 116T')).toMatchObject({ truckDivisor: 1.1, neededIndex: indexForLoad(1100) });
+    expect(on('car', '265/70R17 116T')).toMatchObject({ truckDivisor: 1, carriesKg: 1250, neededIndex: 108 });
+    for (const text of [
+      'LT265/70R17 121/118S',
+      '235/65R16C 115/113R',
+      '33x10.50R17LT 114Q',
+      '7.50R16 116N',
+      '265/70R17 E 121S',
+    ]) {
+      expect(on('truck', text).truckDivisor).toBe(1);
+    }
+  });
+
+  test('V, W and Y carry less towards their own speed: 91, 85 and 85 % there (UN R30, from memory)', () => {
+    const at = (topKmh: number, text: string) =>
+      axleTireLoad({ axleKg: 1000, vehicle: 'car', topKmh }, { size: parseTireSize(text) });
+    expect(at(210, '225/45R17 91V').carriesKg).toBe(615);
+    expect(at(240, '225/45R17 91V').carriesKg).toBeCloseTo(0.91 * 615, 9);
+    // Half way, 225 km/h: 95.5 %.
+    expect(at(225, '225/45R17 91V').speedShare).toBeCloseTo(0.955, 9);
+    expect([at(270, '225/45R17 91W').speedShare, at(300, '225/45R17 91Y').speedShare]).toEqual([0.85, 0.85]);
+    expect(at(250, '225/45R17 91V').speedShare).toBeNull();
+    expect(at(200, '225/45R17').speedShare).toBeUndefined();
   });
 });

@@ -3,7 +3,7 @@ import { setupForCorner, type CaseDescription, enteredSetupFor } from '../../4-c
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { describedCorner } from '../../4-clearance/case/described-corner';
 import { prepareRotor } from '../../2-vehicle/setup/rotor';
-import { loadedRadiusMm } from '../../2-vehicle/tire/allowance';
+import { standingRadiusMm } from '../../2-vehicle/setup/loaded-radius';
 import type { BandShares } from './learned-band';
 import { liftPartShift, type LiftPart } from '../../2-vehicle/setup/lift-part';
 
@@ -74,7 +74,7 @@ export function expectedHeights(
   const corner = describedCorner(description, key);
   const setup = setupForCorner(description, key);
   const radius = (of: Parameters<typeof prepareRotor>[0], path: string): number =>
-    loadedRadiusMm(prepareRotor(of, path).section);
+    standingRadiusMm(corner, prepareRotor(of, path).section);
   const tireShareMm = radius(setup, 'setup') - radius(corner.fitted, `corners.${key}.fitted`);
   const lift = bodyRiseMm(setup);
   const entered = enteredSetupFor(description, key);

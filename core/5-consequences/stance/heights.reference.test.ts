@@ -1,10 +1,11 @@
 import { expect, test } from '@jest/globals';
 import { type CornerKey, axleOf } from '../../2-vehicle/setup/corner-key';
-import { stanceHeights, type CornerHeights } from './heights';
+import type { StandingCorner } from '../../2-vehicle/setup/loaded-radius';
+import { stanceHeights } from './heights';
 
 /** 265/70R17 by ISO 4000-1 (from memory): 431.8 + 2 x 186 = 803.8 mm, so 401.9 mm of free radius. */
 const fitted = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 }, spacerMm: 0 };
-const corner = (hubIn: number, groundIn: number): CornerHeights => ({
+const corner = (hubIn: number, groundIn: number): StandingCorner => ({
   hubToLipMm: hubIn * 25.4,
   groundToLipMm: groundIn * 25.4,
   fitted,

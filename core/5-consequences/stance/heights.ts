@@ -1,14 +1,5 @@
 import { CORNER_KEYS, type CornerKey } from '../../2-vehicle/setup/corner-key';
-import type { WheelAndTire } from '../../2-vehicle/setup/wheel-and-tire';
-import { attempt } from '../../1-base/problem';
-import { tireSection } from '../../2-vehicle/tire/section';
-
-/** The heights of one corner as they were read, mm. */
-export interface CornerHeights {
-  readonly hubToLipMm?: number | undefined;
-  readonly groundToLipMm?: number | undefined;
-  readonly fitted: WheelAndTire;
-}
+import { radiusCheck, type RadiusCheck, type StandingCorner } from '../../2-vehicle/setup/loaded-radius';
 
 /** What the heights of a vehicle say together, mm; null where a height is missing. */
 export interface StanceHeights {
@@ -20,20 +11,7 @@ export interface StanceHeights {
   readonly radius: Readonly<Partial<Record<CornerKey, RadiusCheck>>>;
 }
 
-/** Ground to lip less hub to lip is the tire's loaded radius: between them the two heights must leave what the tire can be. */
-export interface RadiusCheck {
-  readonly loadedMm: number;
-  readonly freeMm: number;
-  readonly verdict: 'agrees' | 'tooTall' | 'tooFlat';
-}
-
-/**
- * Shares of the free radius between which a loaded tire at pressure stands. Working values of this project, no published
- * source: 3 % flat is common, 12 % is a tire gone soft; a tape read to a couple of millimetres may show 1 % over.
- */
-const LOADED_SHARE = { least: 0.88, most: 1.01 } as const;
-
-export function stanceHeights(corners: Readonly<Partial<Record<CornerKey, CornerHeights>>>): StanceHeights {
+export function stanceHeights(corners: Readonly<Partial<Record<CornerKey, StandingCorner>>>): StanceHeights {
   const lip = (key: CornerKey): number | null => corners[key]?.groundToLipMm ?? null;
   const [frontLeft, frontRight, rearLeft, rearRight] = CORNER_KEYS.map(lip) as (number | null)[] as [
     number | null,
@@ -54,17 +32,6 @@ export function stanceHeights(corners: Readonly<Partial<Record<CornerKey, Corner
     leanRearMm: difference(rearLeft, rearRight),
     radius,
   };
-}
-
-function radiusCheck({ hubToLipMm, groundToLipMm, fitted }: CornerHeights): RadiusCheck | null {
-  if (hubToLipMm === undefined || groundToLipMm === undefined) return null;
-  const section = attempt(() => tireSection(fitted.tire, fitted.wheel.widthIn, ''));
-  if (!section.ok) return null;
-  const freeMm = section.value.diameterMm / 2;
-  const loadedMm = groundToLipMm - hubToLipMm;
-  const share = loadedMm / freeMm;
-  const verdict = share > LOADED_SHARE.most ? 'tooTall' : share < LOADED_SHARE.least ? 'tooFlat' : 'agrees';
-  return { loadedMm, freeMm, verdict };
 }
 
 /** One side alone stands for both. */

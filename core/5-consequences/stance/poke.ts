@@ -5,7 +5,7 @@ import { describedCorner, prepareDescribed } from '../../4-clearance/case/descri
 import { motionUnder } from '../../2-vehicle/setup/motion-under';
 import { prepareRotor } from '../../2-vehicle/setup/rotor';
 import { covers, edgeAtTop, fenderEdge, outerAt, outerSide } from './fender-edge';
-import { loadedRadiusMm } from '../../2-vehicle/tire/allowance';
+import { standingRadiusMm } from '../../2-vehicle/setup/loaded-radius';
 import { wheelStandAt } from './alignment-curve';
 
 /** How a parked tire stands to its fender. */
@@ -24,7 +24,7 @@ export function fenderStand(description: CaseDescription, key: CornerKey): Fende
   const corner = describedCorner(description, key);
   const setup = setupForCorner(description, key);
   const rotor = prepareRotor(setup, 'setup');
-  const tire = { centrePlaneMm: rotor.centrePlaneMm, loadedRadiusMm: loadedRadiusMm(rotor.section) };
+  const tire = { centrePlaneMm: rotor.centrePlaneMm, loadedRadiusMm: standingRadiusMm(corner, rotor.section) };
   const { outboardMm, forwardMm, camberDeg } = wheelStandAt(
     motionUnder(key, corner, setup),
     -setup.suspensionLiftMm,

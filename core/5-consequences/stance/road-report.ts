@@ -5,10 +5,11 @@ import { prepareRotor } from '../../2-vehicle/setup/rotor';
 import { fittedSetup, frameRiseMm } from '../../2-vehicle/setup/setup';
 import { attempt } from '../../1-base/problem';
 import { frontCircleMm } from './front-circle';
-import { loadedRadiusMm } from '../../2-vehicle/tire/allowance';
+import { standingRadiusMm } from '../../2-vehicle/setup/loaded-radius';
+import { rollingMm } from '../../2-vehicle/tire/loaded-tire';
+import { pitched, type Pitched, type SidePlace } from '../road/pitch';
 import { lawfulDiameterRatios, speedometer, type SpeedometerReading } from '../road/speedometer';
 import {
-  aimChangeDeg,
   breakoverAngleDeg,
   effectiveAxleRatio,
   endAngleDeg,
@@ -17,6 +18,9 @@ import {
   staticStabilityFactor,
   tiltAngleDeg,
 } from '../road/ground';
+
+/** What a lowest place is fixed to: a body lift takes the one up and leaves the other. */
+export type FixedTo = 'body' | 'frame';
 
 /** Measured on the vehicle as it stands today, on the fitted tires; what is left out turns its answers off. Lengths mm. */
 export interface RoadMeasured {
@@ -28,7 +32,10 @@ export interface RoadMeasured {
   readonly frontHeightMm?: number | undefined;
   readonly rearReachMm?: number | undefined;
   readonly rearHeightMm?: number | undefined;
-  /** Lowest place between the axles, behind the front wheel's centre, and its height. */
+  /** What those two are fixed to; absent: the body, as older files have it. */
+  readonly frontFixedTo?: FixedTo | undefined;
+  readonly rearFixedTo?: FixedTo | undefined;
+  /** Lowest place of the frame between the axles, behind the front wheel's centre, and its height. */
   readonly bellyBehindMm?: number | undefined;
   readonly bellyHeightMm?: number | undefined;
   /** Lowest place of an axle. */
@@ -48,7 +55,10 @@ export type RoadRow =
       readonly before: number;
       readonly after: number;
     }
-  | { readonly what: RoadWhat; readonly missing: readonly (keyof RoadMeasured)[] };
+  | { readonly what: RoadWhat; readonly missing: readonly RoadNumber[] };
+
+/** Those of the numbers above. */
+export type RoadNumber = Exclude<keyof RoadMeasured, 'frontFixedTo' | 'rearFixedTo'>;
 
 export const ROAD_WHATS = [
   'loadedRadiusFront',
@@ -77,16 +87,19 @@ export interface RoadReport {
   /** Rise of the frame over the ground by axle, mm; null: no corner of it is described. */
   readonly frontRiseMm: number | null;
   readonly rearRiseMm: number | null;
+  readonly hasBodyLift: boolean;
 }
 
 interface AxleStand {
   readonly riseMm: number;
-  readonly bodyRiseMm: number;
+  readonly bodyLiftMm: number;
+  /** Of the axle in the frame. */
+  readonly forwardMm: number;
   readonly radiusBeforeMm: number;
   readonly radiusAfterMm: number;
-  readonly diameterRatio: number;
+  readonly rollingBeforeMm: number;
+  readonly rollingAfterMm: number;
   readonly diameterBeforeMm: number;
-  readonly diameterAfterMm: number;
   readonly widerTrackMm: number;
 }
 
@@ -99,16 +112,17 @@ function axleStand(description: CaseDescription, axle: Axle): AxleStand | null {
     const setup = setupForCorner(description, key);
     const before = prepareRotor(corner.fitted, `corners.${key}.fitted`);
     const after = prepareRotor(setup, 'setup');
-    const [radiusBeforeMm, radiusAfterMm] = [loadedRadiusMm(before.section), loadedRadiusMm(after.section)];
-    const riseMm = frameRiseMm(setup) + radiusAfterMm - radiusBeforeMm;
+    const radiusBeforeMm = standingRadiusMm(corner, before.section);
+    const radiusAfterMm = standingRadiusMm(corner, after.section);
     return {
-      riseMm,
-      bodyRiseMm: riseMm + setup.bodyLiftMm,
+      riseMm: frameRiseMm(setup) + radiusAfterMm - radiusBeforeMm,
+      bodyLiftMm: setup.bodyLiftMm,
+      forwardMm: setup.axleShiftMm,
       radiusBeforeMm,
       radiusAfterMm,
-      diameterRatio: after.section.diameterMm / before.section.diameterMm,
+      rollingBeforeMm: rollingMm(before.section),
+      rollingAfterMm: rollingMm(after.section),
       diameterBeforeMm: before.section.diameterMm,
-      diameterAfterMm: after.section.diameterMm,
       widerTrackMm: 2 * (after.centrePlaneMm - before.centrePlaneMm),
     };
   });
@@ -119,8 +133,8 @@ function axleStand(description: CaseDescription, axle: Axle): AxleStand | null {
 }
 
 /**
- * What height and tires change on the road. Heights rise with frame and tire; a bumper with the body too. An axle's own lowest place
- * rises with the tire alone. @throws ProblemError for a tire or wheel that cannot be.
+ * What height and tires change on the road. The frame turns as one piece over its axles; what is fixed to the body goes up with a body lift
+ * too; an axle's own lowest place rises with the tire alone. @throws ProblemError for a tire or wheel that cannot be.
  */
 export function roadReport(description: CaseDescription, measured: RoadMeasured): RoadReport {
   const front = axleStand(description, 'front');
@@ -128,8 +142,11 @@ export function roadReport(description: CaseDescription, measured: RoadMeasured)
   // An axle nobody described stands as it does.
   const f = front ?? unchanged(rear);
   const r = rear ?? unchanged(front);
+  // By the rear axle, as most drive; where only the front was described, by its tires rather than as if nothing changed.
+  const counting = rear ?? f;
+  const rollingRatio = counting.rollingAfterMm / counting.rollingBeforeMm;
   const rows: RoadRow[] = [];
-  const row = <K extends keyof RoadMeasured>(
+  const row = <K extends RoadNumber>(
     what: RoadWhat,
     unit: 'mm' | 'deg' | 'perMin' | 'ratio',
     needs: readonly K[],
@@ -144,29 +161,49 @@ export function roadReport(description: CaseDescription, measured: RoadMeasured)
   };
   row('loadedRadiusFront', 'mm', [], () => [f.radiusBeforeMm, f.radiusAfterMm]);
   row('loadedRadiusRear', 'mm', [], () => [r.radiusBeforeMm, r.radiusAfterMm]);
-  row('approach', 'deg', ['frontReachMm', 'frontHeightMm'], ({ frontReachMm, frontHeightMm }) => [
-    endAngleDeg(frontReachMm, frontHeightMm, f.radiusBeforeMm),
-    endAngleDeg(frontReachMm, frontHeightMm + f.bodyRiseMm, f.radiusAfterMm),
-  ]);
-  row('departure', 'deg', ['rearReachMm', 'rearHeightMm'], ({ rearReachMm, rearHeightMm }) => [
-    endAngleDeg(rearReachMm, rearHeightMm, r.radiusBeforeMm),
-    endAngleDeg(rearReachMm, rearHeightMm + r.bodyRiseMm, r.radiusAfterMm),
-  ]);
-  const bellyRise = (behind: number, wheelbase: number): number =>
-    f.riseMm + ((r.riseMm - f.riseMm) * behind) / wheelbase;
-  row('breakover', 'deg', ['bellyBehindMm', 'bellyHeightMm', 'wheelbaseMm'], (m) => [
-    breakoverAngleDeg(m.bellyBehindMm, m.bellyHeightMm, m.wheelbaseMm, f.radiusBeforeMm, r.radiusBeforeMm),
-    breakoverAngleDeg(
-      m.bellyBehindMm,
-      m.bellyHeightMm + bellyRise(m.bellyBehindMm, m.wheelbaseMm),
-      m.wheelbaseMm,
-      f.radiusAfterMm,
-      r.radiusAfterMm,
-    ),
-  ]);
+  /** A lowest place after the change; a body lift takes what is fixed to the body up from the frame. */
+  const moved = (pitch: Pitched, at: SidePlace, fixedTo: FixedTo, { bodyLiftMm }: AxleStand): SidePlace =>
+    pitch.place({ ...at, heightMm: at.heightMm + (fixedTo === 'body' ? bodyLiftMm : 0) });
+  const pitchOn = (wheelbaseMm: number): Pitched =>
+    pitched({
+      wheelbaseMm,
+      front: { hubHeightMm: f.radiusBeforeMm, ...f },
+      rear: { hubHeightMm: r.radiusBeforeMm, ...r },
+    });
+  row('approach', 'deg', ['frontReachMm', 'frontHeightMm', 'wheelbaseMm'], (m) => {
+    const pitch = pitchOn(m.wheelbaseMm);
+    const at = { behindFrontMm: -m.frontReachMm, heightMm: m.frontHeightMm };
+    const then = moved(pitch, at, measured.frontFixedTo ?? 'body', f);
+    return [
+      endAngleDeg(m.frontReachMm, m.frontHeightMm, f.radiusBeforeMm),
+      endAngleDeg(pitch.frontHubMm - then.behindFrontMm, then.heightMm, f.radiusAfterMm),
+    ];
+  });
+  row('departure', 'deg', ['rearReachMm', 'rearHeightMm', 'wheelbaseMm'], (m) => {
+    const pitch = pitchOn(m.wheelbaseMm);
+    const at = { behindFrontMm: m.wheelbaseMm + m.rearReachMm, heightMm: m.rearHeightMm };
+    const then = moved(pitch, at, measured.rearFixedTo ?? 'body', r);
+    return [
+      endAngleDeg(m.rearReachMm, m.rearHeightMm, r.radiusBeforeMm),
+      endAngleDeg(then.behindFrontMm - pitch.rearHubMm, then.heightMm, r.radiusAfterMm),
+    ];
+  });
+  const belly = (m: Readonly<Record<'bellyBehindMm' | 'bellyHeightMm' | 'wheelbaseMm', number>>) => {
+    const pitch = pitchOn(m.wheelbaseMm);
+    return { pitch, then: pitch.place({ behindFrontMm: m.bellyBehindMm, heightMm: m.bellyHeightMm }) };
+  };
+  row('breakover', 'deg', ['bellyBehindMm', 'bellyHeightMm', 'wheelbaseMm'], (m) => {
+    const { pitch, then } = belly(m);
+    const behind = then.behindFrontMm - pitch.frontHubMm;
+    const apart = pitch.rearHubMm - pitch.frontHubMm;
+    return [
+      breakoverAngleDeg(m.bellyBehindMm, m.bellyHeightMm, m.wheelbaseMm, f.radiusBeforeMm, r.radiusBeforeMm),
+      breakoverAngleDeg(behind, then.heightMm, apart, f.radiusAfterMm, r.radiusAfterMm),
+    ];
+  });
   row('bellyClearance', 'mm', ['bellyBehindMm', 'bellyHeightMm', 'wheelbaseMm'], (m) => [
     m.bellyHeightMm,
-    m.bellyHeightMm + bellyRise(m.bellyBehindMm, m.wheelbaseMm),
+    belly(m).then.heightMm,
   ]);
   row('axleClearance', 'mm', ['axleClearanceMm'], ({ axleClearanceMm }) => [
     axleClearanceMm,
@@ -175,7 +212,7 @@ export function roadReport(description: CaseDescription, measured: RoadMeasured)
   const stability = (m: Readonly<Record<'trackFrontMm' | 'centreOfGravityMm', number>>): readonly [number, number] => {
     const track = (m.trackFrontMm + (measured.trackRearMm ?? m.trackFrontMm)) / 2;
     const wider = (f.widerTrackMm + r.widerTrackMm) / 2;
-    const rise = (f.bodyRiseMm + r.bodyRiseMm) / 2;
+    const rise = (f.riseMm + f.bodyLiftMm + r.riseMm + r.bodyLiftMm) / 2;
     return [
       staticStabilityFactor(track, m.centreOfGravityMm),
       staticStabilityFactor(track + wider, m.centreOfGravityMm + rise),
@@ -187,21 +224,18 @@ export function roadReport(description: CaseDescription, measured: RoadMeasured)
     return [tiltAngleDeg(before), tiltAngleDeg(after)];
   });
   row('engineSpeed', 'perMin', ['cruiseKmh', 'axleRatio', 'gearRatio'], (m) => [
-    engineSpeed(m.cruiseKmh, r.diameterBeforeMm, m.axleRatio, m.gearRatio),
-    engineSpeed(m.cruiseKmh, r.diameterAfterMm, m.axleRatio, m.gearRatio),
+    engineSpeed(m.cruiseKmh, counting.rollingBeforeMm, m.axleRatio, m.gearRatio),
+    engineSpeed(m.cruiseKmh, counting.rollingAfterMm, m.axleRatio, m.gearRatio),
   ]);
   row('effectiveAxleRatio', 'ratio', ['axleRatio'], ({ axleRatio }) => [
     axleRatio,
-    effectiveAxleRatio(axleRatio, r.diameterBeforeMm, r.diameterAfterMm),
+    effectiveAxleRatio(axleRatio, rollingRatio),
   ]);
   row('restoringAxleRatio', 'ratio', ['axleRatio'], ({ axleRatio }) => [
     axleRatio,
-    restoringAxleRatio(axleRatio, r.diameterBeforeMm, r.diameterAfterMm),
+    restoringAxleRatio(axleRatio, rollingRatio),
   ]);
-  row('headlampAim', 'deg', ['wheelbaseMm'], ({ wheelbaseMm }) => [
-    0,
-    aimChangeDeg(f.bodyRiseMm, r.bodyRiseMm, wheelbaseMm),
-  ]);
+  row('headlampAim', 'deg', ['wheelbaseMm'], ({ wheelbaseMm }) => [0, pitchOn(wheelbaseMm).noseUpDeg]);
   const steering = frontCircles(description, measured.wheelbaseMm);
   if (steering.length > 0 || measured.wheelbaseMm === undefined) {
     row('turningCircle', 'mm', ['wheelbaseMm'], () => [
@@ -210,17 +244,16 @@ export function roadReport(description: CaseDescription, measured: RoadMeasured)
     ]);
   }
   // True kilometres for every hundred counted.
-  // By the rear axle, as most drive; where only the front was described, by its tires rather than as if nothing changed.
-  const counting = rear ?? f;
-  row('odometer', 'ratio', [], () => [100, 100 * counting.diameterRatio]);
+  row('odometer', 'ratio', [], () => [100, 100 * rollingRatio]);
   const error = measured.speedometerErrorShare ?? 0;
   const [least, most] = lawfulDiameterRatios(error);
   return {
     rows,
-    speedometer: speedometer(100, counting.diameterRatio, error),
+    speedometer: speedometer(100, rollingRatio, error),
     lawfulDiametersMm: [least * counting.diameterBeforeMm, most * counting.diameterBeforeMm],
     frontRiseMm: front && front.riseMm,
     rearRiseMm: rear && rear.riseMm,
+    hasBodyLift: f.bodyLiftMm > 0 || r.bodyLiftMm > 0,
   };
 }
 
@@ -246,11 +279,12 @@ function frontCircles(
 /** An axle that keeps its height and its tire's size; radii as of the other axle. */
 const unchanged = (other: AxleStand | null): AxleStand => ({
   riseMm: 0,
-  bodyRiseMm: 0,
+  bodyLiftMm: 0,
+  forwardMm: 0,
   radiusBeforeMm: other?.radiusBeforeMm ?? 0,
   radiusAfterMm: other?.radiusBeforeMm ?? 0,
-  diameterRatio: 1,
+  rollingBeforeMm: other?.rollingBeforeMm ?? 1,
+  rollingAfterMm: other?.rollingBeforeMm ?? 1,
   diameterBeforeMm: other?.diameterBeforeMm ?? 1,
-  diameterAfterMm: other?.diameterBeforeMm ?? 1,
   widerTrackMm: 0,
 });

@@ -3,7 +3,7 @@ import type { CornerDescription } from '../../3-survey/description/corner-descri
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import type { Setup } from '../../2-vehicle/setup/setup';
 import { prepareRotor } from '../../2-vehicle/setup/rotor';
-import { loadedRadiusMm } from '../../2-vehicle/tire/allowance';
+import { standingRadiusMm } from '../../2-vehicle/setup/loaded-radius';
 import { wheelStandAt } from './alignment-curve';
 
 /**
@@ -14,7 +14,7 @@ import { wheelStandAt } from './alignment-curve';
  */
 export function scrubRadiusMm(key: CornerKey, corner: CornerDescription, setup: Setup): number | null {
   const rotor = prepareRotor(setup, 'setup');
-  const tire = { centrePlaneMm: rotor.centrePlaneMm, loadedRadiusMm: loadedRadiusMm(rotor.section) };
+  const tire = { centrePlaneMm: rotor.centrePlaneMm, loadedRadiusMm: standingRadiusMm(corner, rotor.section) };
   const travel = -setup.suspensionLiftMm;
   return corner.steering ? wheelStandAt(motionUnder(key, corner, setup), travel, tire).scrubRadiusMm : null;
 }

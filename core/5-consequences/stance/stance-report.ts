@@ -7,7 +7,7 @@ import { travelLimits, type TravelLimits } from '../../4-clearance/envelope/enve
 import { motionUnder } from '../../2-vehicle/setup/motion-under';
 import { prepareRotor } from '../../2-vehicle/setup/rotor';
 import { attempt } from '../../1-base/problem';
-import { loadedRadiusMm } from '../../2-vehicle/tire/allowance';
+import { standingRadiusMm } from '../../2-vehicle/setup/loaded-radius';
 import {
   alignmentCurve,
   wheelStandAt,
@@ -108,7 +108,7 @@ function stateOf(key: CornerKey, corner: CornerDescription, setup: Setup): Corne
   const rotor = prepareRotor(setup, 'setup');
   const tire: StandingTire = {
     centrePlaneMm: rotor.centrePlaneMm,
-    loadedRadiusMm: loadedRadiusMm(rotor.section),
+    loadedRadiusMm: standingRadiusMm(corner, rotor.section),
   };
   const stand = (travel: number): WheelStand | null => {
     const found = attempt(() => wheelStandAt(motion, travel, tire));

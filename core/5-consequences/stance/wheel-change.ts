@@ -3,7 +3,7 @@ import { setupForCorner, type CaseDescription } from '../../4-clearance/case/cas
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { describedCorner } from '../../4-clearance/case/described-corner';
 import { prepareRotor } from '../../2-vehicle/setup/rotor';
-import { loadedRadiusMm } from '../../2-vehicle/tire/allowance';
+import { standingRadiusMm } from '../../2-vehicle/setup/loaded-radius';
 import type { WheelChange } from './side-photo';
 
 /**
@@ -19,11 +19,12 @@ export function wheelChange(
   const before = prepareRotor(corner.fitted, `corners.${key}.fitted`).section;
   const after = prepareRotor(setup, 'setup').section;
   const hubDropMm = bodyRiseMm(setup);
+  const loadedBeforeMm = standingRadiusMm(corner, before);
   return {
     diameterBeforeMm: before.diameterMm,
     diameterAfterMm: after.diameterMm,
     hubDropMm,
-    bodyRiseMm: hubDropMm + loadedRadiusMm(after) - loadedRadiusMm(before),
-    loadedShare: loadedRadiusMm(before) / (before.diameterMm / 2),
+    bodyRiseMm: hubDropMm + standingRadiusMm(corner, after) - loadedBeforeMm,
+    loadedShare: loadedBeforeMm / (before.diameterMm / 2),
   };
 }

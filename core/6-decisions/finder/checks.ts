@@ -1,4 +1,3 @@
-import type { TireSection } from '../../2-vehicle/tire/section';
 import type { Axes, Combination } from './axes';
 import {
   bitOf,
@@ -8,6 +7,7 @@ import {
   checkTire,
   checkWheel,
   groundClearanceMm,
+  type FittedTire,
   type Checked,
   type LeaningEdge,
 } from './constraints';
@@ -25,10 +25,10 @@ export class Checks {
   readonly uncheckedAt: Uint16Array;
   readonly #axes: Axes;
   readonly #question: FinderQuestion;
-  readonly #fitted: TireSection;
+  readonly #fitted: FittedTire;
 
   /** `fitted` is what the speedometer is set for and the clearance was measured with. */
-  constructor(axes: Axes, question: FinderQuestion, fitted: TireSection, edges: readonly LeaningEdge[]) {
+  constructor(axes: Axes, question: FinderQuestion, fitted: FittedTire, edges: readonly LeaningEdge[]) {
     const { tires, wheels, spacers } = axes.candidates;
     const { constraints } = question;
     this.#axes = axes;

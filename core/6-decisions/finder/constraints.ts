@@ -2,7 +2,8 @@ import type { CornerDescription } from '../../3-survey/description/corner-descri
 import { attempt } from '../../1-base/problem';
 import { loadOfIndexKg, SPEED_SYMBOLS, speedOfSymbolKmh } from '../../5-consequences/road/load-and-speed';
 import { lawfulDiameterRatios } from '../../5-consequences/road/speedometer';
-import { loadedRadiusMm } from '../../2-vehicle/tire/allowance';
+import { cornerDeflectionMm } from '../../2-vehicle/setup/loaded-radius';
+import { loadedRadiusMm, rollingMm } from '../../2-vehicle/tire/loaded-tire';
 import { designRimIn } from '../../2-vehicle/tire/dimensions';
 import { parseBoltPattern, samePattern } from '../../2-vehicle/wheel/bolt-pattern';
 import { tireSection, type TireSection } from '../../2-vehicle/tire/section';
@@ -125,7 +126,7 @@ export function checkMounted(
   tire: TireChoice,
   section: TireSection,
   rimWidthIn: number,
-  fitted: TireSection,
+  fitted: FittedTire,
   constraints: Constraints,
   drawn: boolean,
 ): Checked {
@@ -137,7 +138,7 @@ export function checkMounted(
   }
   if (speedometerErrorShare !== undefined) {
     const [least, most] = lawfulDiameterRatios(speedometerErrorShare);
-    const ratio = section.diameterMm / fitted.diameterMm;
+    const ratio = rollingMm(section) / rollingMm(fitted.section);
     check.add('speedometer', ratio >= least && ratio <= most + RATIO_SLACK);
   }
   if (spare) check.add('spare', section.diameterMm <= spare.mostDiameterMm && section.widthMm <= spare.mostWidthMm);
@@ -146,16 +147,23 @@ export function checkMounted(
 
 const RATIO_SLACK = 1e-9;
 
+/** What a corner has on now, and how flat tires stand on it. */
+export interface FittedTire {
+  readonly section: TireSection;
+  readonly deflectionMm: number;
+}
+
 /** Clearance under the vehicle with another tire in a stance, mm; null where nobody said what it is now. */
 export function groundClearanceMm(
   { groundClearance }: Constraints,
   section: TireSection,
-  fitted: TireSection,
+  fitted: FittedTire,
   { liftKind, liftMm }: Stance,
 ): number | null {
   if (!groundClearance) return null;
   const raised = groundClearance.at === 'frame' && liftKind !== 'body' ? liftMm : 0;
-  return groundClearance.nowMm + loadedRadiusMm(section) - loadedRadiusMm(fitted) + raised;
+  const radius = (of: TireSection): number => loadedRadiusMm(of, fitted.deflectionMm);
+  return groundClearance.nowMm + radius(section) - radius(fitted.section) + raised;
 }
 
 /** Outer sidewall beyond the fender's edge at the top, mm; null where that edge was not surveyed. */
@@ -186,6 +194,8 @@ export function checkPlane(
   return check;
 }
 
-/** Section of what a corner has on now. */
-export const fittedSection = ({ fitted }: CornerDescription): TireSection =>
-  tireSection(fitted.tire, fitted.wheel.widthIn, 'fitted.tire');
+/** @throws ProblemError for a fitted tire that cannot be. */
+export const fittedTire = (corner: CornerDescription): FittedTire => ({
+  section: tireSection(corner.fitted.tire, corner.fitted.wheel.widthIn, 'fitted.tire'),
+  deflectionMm: cornerDeflectionMm(corner),
+});

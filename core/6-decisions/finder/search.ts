@@ -9,7 +9,7 @@ import { wheelOffsetMm } from '../../2-vehicle/wheel/rim';
 import { Axes, type Combination, type SectionEntry } from './axes';
 import { candidateAllowances, candidatesOf, type Stance } from './candidates';
 import { Checks } from './checks';
-import { fittedSection, type LeaningEdge } from './constraints';
+import { fittedTire, type LeaningEdge } from './constraints';
 import { wheelAngles } from '../../2-vehicle/motion/wheel-angles';
 import type { PreparedCorner } from '../../4-clearance/case/prepared-corner';
 import { fenderEdge } from '../../5-consequences/stance/fender-edge';
@@ -105,7 +105,7 @@ export class FinderSearch {
       });
     }
     this.edges = baseline.map((corner) => ({ ...fenderEdge(corner), camberDeg: parkedCamberDeg(corner) }));
-    const fitted = fittedSection(describedCorner(description, corners[0]!));
+    const fitted = fittedTire(describedCorner(description, corners[0]!));
     this.checks = new Checks(this.axes, question, fitted, this.edges);
   }
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { parseBoltPattern } from '../../2-vehicle/wheel/bolt-pattern';
-import { bearingMomentRatio, checkSpacerFit, spacerHardware, type SpacerFit, type SpacerFinding } from './spacer-check';
+import { checkSpacerFit, spacerHardware, type SpacerFit, type SpacerFinding } from './spacer-check';
 
 const verdicts = (fit: SpacerFit) =>
   Object.fromEntries(checkSpacerFit(fit).map(({ check, verdict }) => [check, verdict]));
@@ -38,6 +38,24 @@ describe('spacers', () => {
     expect(verdicts({ ...boltOn, studPocketMm: 8 })).toMatchObject({ pocket: 'wrong' });
     expect(verdicts({ ...boltOn, thicknessMm: 40 })).toMatchObject({ pocket: 'right' });
     expect(verdicts({ ...boltOn, thicknessMm: 15, studPocketMm: 30 })).toMatchObject({ thickness: 'wrong' });
+  });
+
+  test('nuts of a bolt-on hold the hub’s studs over what is left of it below them; the wheel’s nuts its own', () => {
+    const boltOn: SpacerFit = { ...SLIP_ON, type: 'boltOn', thicknessMm: 30, underNutMm: 12, ownStudMm: 30 };
+    // 38 - 12 = 26 mm of thread on the hub, 30 - 12 of pad = 18 on the spacer; 14 wanted.
+    expect(found(boltOn, 'hubNuts')).toMatchObject({ verdict: 'right', haveMm: 26, needMm: 14 });
+    expect(found(boltOn, 'engagement')).toMatchObject({ verdict: 'right', haveMm: 18, needMm: 14 });
+    expect(found({ ...boltOn, underNutMm: 26 }, 'hubNuts').verdict).toBe('wrong');
+    expect(found({ ...boltOn, ownStudMm: undefined }, 'engagement').missing).toEqual(['ownStudMm']);
+    expect(found({ ...boltOn, underNutMm: undefined }, 'hubNuts').missing).toEqual(['underNutMm']);
+  });
+
+  test('a closed nut bottoms on a stud longer than it is deep (common practice, no source)', () => {
+    // 20 mm of stud beyond the seat, and 1 to spare.
+    expect(found({ ...SLIP_ON, nutDepthMm: 21 }, 'nutDepth')).toMatchObject({ verdict: 'right', needMm: 21 });
+    expect(found({ ...SLIP_ON, nutDepthMm: 20 }, 'nutDepth').verdict).toBe('wrong');
+    expect(found({ ...SLIP_ON, nutDepthMm: 0 }, 'nutDepth').verdict).toBe('right');
+    expect(found(SLIP_ON, 'nutDepth')).toMatchObject({ verdict: 'unknown', missing: ['nutDepthMm'] });
   });
 
   test('centred by the hub or not', () => {
@@ -78,8 +96,12 @@ describe('spacers', () => {
     expect(spacerHardware({ ...SLIP_ON, ...hub, thicknessMm: 13 }, 2)).toContainEqual({
       what: 'longerStud',
       quantity: 12,
-      lengthMm: 39,
+      lengthMm: null,
+      beyondFaceMm: 39,
     });
+    // Under the head: the hub's flange of 10 mm and the disc's hat of 7 more.
+    const short = { ...SLIP_ON, ...hub, thicknessMm: 13, flangeMm: 17 };
+    expect(spacerHardware(short, 2)).toContainEqual(expect.objectContaining({ what: 'longerStud', lengthMm: 56 }));
     const boltOn = spacerHardware({ ...SLIP_ON, ...hub, type: 'boltOn', thicknessMm: 30, spacerBoreMm: 110 }, 4);
     expect(boltOn.map(({ what, quantity }) => [what, quantity])).toEqual([
       ['spacer', 4],
@@ -90,9 +112,4 @@ describe('spacers', () => {
   });
 
   test('no thickness is no spacer', () => expect(() => checkSpacerFit({ ...SLIP_ON, thicknessMm: 0 })).toThrow());
-
-  test('a wheel 25 mm further out loads a bearing 50 mm inboard of it half as much again', () => {
-    expect(bearingMomentRatio(50, 25)).toBeCloseTo(1.5, 12);
-    expect(bearingMomentRatio(50, 0)).toBe(1);
-  });
 });

@@ -13,6 +13,13 @@ export interface SpacerFit {
   readonly threadPitchMm?: number | undefined;
   /** Thickness of the wheel's pad under the nut's seat. */
   readonly padMm?: number | undefined;
+  /** Depth inside a closed (acorn) wheel nut, from its seat; 0: it is open. */
+  readonly nutDepthMm?: number | undefined;
+  /** Under a stud's head to the hub's face: flange and whatever sits on it, such as the disc's hat. */
+  readonly flangeMm?: number | undefined;
+  /** Bolt-on: what is left of it under the nuts that hold it, and its own studs beyond its face. */
+  readonly underNutMm?: number | undefined;
+  readonly ownStudMm?: number | undefined;
   /** Pocket in the wheel's pad that takes stud ends. */
   readonly studPocketMm?: number | undefined;
   /** Diameter of the hub's register, and of the spacer's bore on it. */
@@ -32,6 +39,8 @@ export interface SpacerFit {
 export const SPACER_CHECKS = [
   'pattern',
   'engagement',
+  'hubNuts',
+  'nutDepth',
   'thickness',
   'pocket',
   'register',
@@ -63,7 +72,7 @@ const REGISTER_MM = 0.3;
 /** mm of the hub's register that must reach into the wheel to centre it (common practice, no source). */
 const LEAST_REGISTER_MM = 3;
 
-/** mm between a stud's end and the pocket's floor. */
+/** mm between a stud's end and the floor of a pocket, or of a closed nut. */
 const POCKET_CLEAR_MM = 1;
 
 /** mm: a bolt-on spacer thinner than this has no room for nuts below its face (common practice, no source). */
@@ -79,7 +88,10 @@ export function checkSpacerFit(fit: SpacerFit): SpacerFinding[] {
       found: String(fit.thicknessMm),
     });
   }
-  const studs = fit.type === 'slipOn' ? [engagement(fit)] : [thickness(fit), pocket(fit)];
+  const studs =
+    fit.type === 'slipOn'
+      ? [engagement(fit), nutDepth(fit)]
+      : [thickness(fit), hubNuts(fit), engagement(fit), nutDepth(fit), pocket(fit)];
   return [pattern(fit), ...studs, register(fit), wheelRegister(fit), faces(fit)];
 }
 
@@ -149,16 +161,41 @@ const finding = (check: SpacerFinding['check'], haveMm: number, needMm: number):
   missing: [],
 });
 
-/** Thread left for the nut beyond spacer and pad. */
+/** Thread a nut must hold, mm. */
+const neededThreadMm = ({ studDiameterMm, threadPitchMm }: Known<'studDiameterMm' | 'threadPitchMm'>): number =>
+  Math.max(ENGAGEMENT_DIAMETERS * studDiameterMm, LEAST_TURNS * threadPitchMm);
+
+/** What of a stud stands beyond the seat of the wheel's nut: the vehicle's through a slip-on spacer, else the spacer's own. */
+function beyondSeatMm(fit: SpacerFit): number | readonly NumberKey[] {
+  const studKey = fit.type === 'slipOn' ? 'studProtrusionMm' : 'ownStudMm';
+  const known = numbersOf(fit, [studKey, 'padMm']);
+  if (isMissing(known)) return known;
+  return known[studKey] - (fit.type === 'slipOn' ? fit.thicknessMm : 0) - known.padMm;
+}
+
+/** Thread left for the wheel's nut beyond spacer and pad. */
 function engagement(fit: SpacerFit): SpacerFinding {
-  const known = numbersOf(fit, ['studProtrusionMm', 'padMm', 'studDiameterMm', 'threadPitchMm']);
-  if (isMissing(known)) return unknown('engagement', known);
-  const have = known.studProtrusionMm - fit.thicknessMm - known.padMm;
-  return finding(
-    'engagement',
-    have,
-    Math.max(ENGAGEMENT_DIAMETERS * known.studDiameterMm, LEAST_TURNS * known.threadPitchMm),
-  );
+  const beyond = beyondSeatMm(fit);
+  const thread = numbersOf(fit, ['studDiameterMm', 'threadPitchMm']);
+  if (typeof beyond === 'number' && !isMissing(thread)) return finding('engagement', beyond, neededThreadMm(thread));
+  return unknown('engagement', [...(typeof beyond === 'number' ? [] : beyond), ...(isMissing(thread) ? thread : [])]);
+}
+
+/** A closed nut that meets the stud's end before its seat feels tight and holds nothing. */
+function nutDepth(fit: SpacerFit): SpacerFinding {
+  const { nutDepthMm } = fit;
+  if (nutDepthMm === undefined) return unknown('nutDepth', ['nutDepthMm']);
+  if (nutDepthMm === 0) return { check: 'nutDepth', verdict: 'right', haveMm: null, needMm: null, missing: [] };
+  const beyond = beyondSeatMm(fit);
+  if (typeof beyond !== 'number') return unknown('nutDepth', beyond);
+  return finding('nutDepth', nutDepthMm, beyond + POCKET_CLEAR_MM);
+}
+
+/** Thread in the nuts that hold a bolt-on spacer to the hub. */
+function hubNuts(fit: SpacerFit): SpacerFinding {
+  const known = numbersOf(fit, ['studProtrusionMm', 'underNutMm', 'studDiameterMm', 'threadPitchMm']);
+  if (isMissing(known)) return unknown('hubNuts', known);
+  return finding('hubNuts', known.studProtrusionMm - known.underNutMm, neededThreadMm(known));
 }
 
 /** What of the vehicle's studs stands out of a bolt-on spacer ends in the wheel's pocket. */
@@ -187,8 +224,10 @@ const isMissing = <K extends NumberKey>(known: Known<K> | readonly K[]): known i
 export interface Hardware {
   readonly what: 'spacer' | 'longerStud' | 'spacerNut' | 'wheelNut' | 'hubRing';
   readonly quantity: number;
-  /** Of a stud: under its head to its end. Of a ring: its outside diameter. */
+  /** Of a stud: under its head to its end; null: the flange was not measured. Of a ring: its outside diameter. */
   readonly lengthMm: number | null;
+  /** Of a stud: beyond the hub's face. */
+  readonly beyondFaceMm?: number;
 }
 
 /** What has to be on the bench for so many wheels; studs are counted where the hub's pattern is known. */
@@ -197,13 +236,22 @@ export function spacerHardware(fit: SpacerFit, wheels: number): Hardware[] {
   const isWrong = (check: SpacerFinding['check']): SpacerFinding | undefined =>
     findings.find((one) => one.check === check && one.verdict === 'wrong');
   const studs = (fit.hubPattern?.studs ?? 0) * wheels;
-  const short = isWrong('engagement');
+  // A stud is ordered by its length under the head, which begins behind the hub's flange.
+  const short = isWrong(fit.type === 'slipOn' ? 'engagement' : 'hubNuts');
+  const clampedMm = fit.type === 'slipOn' ? fit.thicknessMm + (fit.padMm ?? 0) : (fit.underNutMm ?? 0);
   const loose = isWrong('register');
   const large = loose && (loose.haveMm ?? 0) > (loose.needMm ?? 0);
   return [
     { what: 'spacer', quantity: wheels, lengthMm: fit.thicknessMm },
     ...(short
-      ? [{ what: 'longerStud' as const, quantity: studs, lengthMm: fit.thicknessMm + fit.padMm! + short.needMm! }]
+      ? [
+          {
+            what: 'longerStud' as const,
+            quantity: studs,
+            lengthMm: fit.flangeMm === undefined ? null : fit.flangeMm + clampedMm + short.needMm!,
+            beyondFaceMm: clampedMm + short.needMm!,
+          },
+        ]
       : []),
     ...(fit.type === 'boltOn'
       ? [
@@ -214,10 +262,3 @@ export function spacerHardware(fit: SpacerFit, wheels: number): Hardware[] {
     ...(large ? [{ what: 'hubRing' as const, quantity: wheels, lengthMm: loose.haveMm }] : []),
   ];
 }
-
-/**
- * Moment on the wheel bearing of a load whose middle moves outboard by `shiftMm`, over what it was: (lever + shift) / lever.
- * `leverMm` is from the bearing's middle to the tire's centre plane as fitted, along the axle.
- */
-export const bearingMomentRatio = (leverMm: number, shiftMm: number): number =>
-  Math.abs(leverMm + shiftMm) / Math.abs(leverMm);
