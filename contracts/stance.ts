@@ -31,6 +31,8 @@ export const axleAbilitySchema = z.strictObject({
   camberByDeg: degrees,
   casterByDeg: degrees,
   jointMostDeg: z.number().min(0).max(60).optional(),
+  /** Spring travel over wheel travel; asked once, for all parts on the springs. */
+  springRatio: within(LIMITS.motionRatio).optional(),
   /** Shock travel over wheel travel. */
   shockRatio: within(LIMITS.motionRatio).optional(),
   /** Working angle that joints of half shafts or propshaft stand. */

@@ -18,6 +18,9 @@ const PARTS: Readonly<Record<LiftPart['kind'], string>> = {
   shackle: 'shackles',
   bumpStop: 'bump stops',
   longerShock: 'shocks',
+  coilOver: 'struts or coil-overs',
+  upperArm: 'upper arms',
+  swayBarDrop: 'sway-bar spacers',
   drop: 'drop parts',
   body: 'body-lift blocks',
 };

@@ -203,6 +203,8 @@ function firstWords(first: WantedFirst): string {
       return `survey the ${first.label.toLowerCase()}`;
     case 'readings':
       return 'take more readings round what is there';
+    case 'newArm':
+      return `measure the ${first.label.toLowerCase()} on the new arm`;
     case 'contradiction':
       return `settle the readings of the ${first.label.toLowerCase()} that contradict each other`;
     case 'rub':

@@ -85,6 +85,7 @@ export const LIMITS = {
   shoulderRadiusMm: range(0, 120, 'mm', from(3, 60)),
   /** Bump stops or shocks of a beam axle, from one to the other. */
   stopSpacingMm: range(100, 4000, 'mm', from(250, 1900)),
+  shockLengthMm: range(100, 1500, 'mm', from(200, 1000)),
   sagMm: range(0, 300, 'mm'),
   instantCentreMm: range(-100000, 100000, 'mm'),
   wheelbaseMm: range(500, 10000, 'mm', from(1000, 6000)),

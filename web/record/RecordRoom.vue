@@ -7,7 +7,7 @@ import { timeWords } from '@/sheets/plan-words';
 import { COMEBACK_WORDS } from '../followup/follow-up-words';
 import FiguresTable from '../kit/FiguresTable.vue';
 import PageHead from '../kit/PageHead.vue';
-import { PART_WORDS } from '../stance/stance-words';
+import { PART_WORDS } from '../stance/part-fields';
 import { useShopRecord } from '../stores/shop-record';
 
 /** What the shop's jobs say together: promised against measured, nominal against measured, planned against spent, comebacks. */

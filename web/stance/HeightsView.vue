@@ -15,7 +15,7 @@ import { useShopRecord } from '../stores/shop-record';
 import { CORNER_NAMES, type Axle } from '../../core/2-vehicle/setup/corner-key';
 import { axleParts, cornersOf, setAxleParts, type AxlePart } from './axle-parts';
 import PartsEditor from './PartsEditor.vue';
-import { PART_WORDS, type StopsAnswer, type Suspension } from './stance-words';
+import { BY_SPRING_RATIO, PART_WORDS, type KnownNumbers, type StopsAnswer, type Suspension } from './part-fields';
 import FenderPanel from './FenderPanel.vue';
 import RakePanel from './RakePanel.vue';
 import type { CornerReport } from './use-stance';
@@ -65,6 +65,37 @@ const setLeaf = (axle: Axle, leafSits: 'overAxle' | 'underAxle'): void =>
   job.changeSetup((file) => {
     file.stance = { ...file.stance, [axle]: { ...file.stance?.[axle], leafSits } };
   });
+/** What parts would ask for and the job already has, from the first corner that has it. */
+function known(axle: Axle): KnownNumbers {
+  const file = job.document!;
+  const corners = cornersOf(file, axle).map((key) => file.corners[key]!);
+  const first = <T,>(of: (corner: (typeof corners)[number]) => T | undefined): T | undefined =>
+    corners.map(of).find((value) => value !== undefined);
+  return {
+    replacesOpenMm: first(({ underbody }) => underbody?.shockOpenMm),
+    replacesClosedMm: first(({ underbody }) => underbody?.shockClosedMm),
+    armMm: first(({ motion }) =>
+      'tape' in motion && motion.tape && 'lowerArmMm' in motion.tape ? motion.tape.lowerArmMm : undefined,
+    ),
+  };
+}
+/** Asked once for an axle: all its parts that reach the wheel through the springs take it. */
+function setRatio(axle: Axle, springRatio: number | undefined): void {
+  job.changeSetup((file) => {
+    const { springRatio: _, ...others } = file.stance?.[axle] ?? {};
+    file.stance = { ...file.stance, [axle]: springRatio === undefined ? others : { ...others, springRatio } };
+    const ratio = springRatio ?? linkageRatio(axle) ?? (suspension(axle).isBeam ? 1 : undefined);
+    if (ratio === undefined) return;
+    const counted = axleParts(file, axle).map((own): AxlePart => {
+      if (!BY_SPRING_RATIO.includes(own.part.kind)) return own;
+      const { starting, ...part } = own.part;
+      const left = starting?.filter((name) => name !== 'motionRatio') ?? [];
+      const next = { ...part, motionRatio: ratio, ...(left.length > 0 ? { starting: left } : {}) };
+      return { ...own, part: next as AxlePart['part'] };
+    });
+    setAxleParts(file, axle, counted);
+  }, `ratio ${axle}`);
+}
 /** Of the first corner of an axle whose spring's ends are known, at the surveyed height. */
 function linkageRatio(axle: Axle): number | null {
   const file = job.document!;
@@ -167,11 +198,14 @@ const ownBands = computed(() => {
             :parts="parts(axle)"
             :both-sides="cornersOf(job.document!, axle).length > 1"
             :suspension="suspension(axle)"
+            :entered-ratio="job.document?.stance?.[axle]?.springRatio"
             :linkage-ratio="linkageRatio(axle)"
+            :known="known(axle)"
             :stops="stopsOf(axle)"
             @leaf="(sits) => setLeaf(axle, sits)"
             :own-lift-mm="ownLift(axle)"
             @change="(next) => setParts(axle, next)"
+            @ratio="(value) => setRatio(axle, value)"
             @own="ownToPart"
           />
         </div>

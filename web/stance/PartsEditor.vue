@@ -1,21 +1,22 @@
 <script setup lang="ts">
-import { mdiDeleteOutline } from '@mdi/js';
 import { computed, ref } from 'vue';
-import { liftPartShift, type LiftPart } from '@/core/2-vehicle/setup/lift-part';
-import { formatMm, signedMm } from '@/core/1-base/units/length';
+import { LIMITS } from '@/core/1-base/limits';
+import type { LiftPart } from '@/core/2-vehicle/setup/lift-part';
+import { signedMm } from '@/core/1-base/units/length';
 import { readNumber, writeNumber } from '../kit/read-lists';
-import QuantityField from '../kit/QuantityField.vue';
 import TypedField from '../kit/TypedField.vue';
-import type { AxlePart, PartSide } from './axle-parts';
+import type { AxlePart } from './axle-parts';
+import PartCard from './PartCard.vue';
 import {
   blankPart,
+  BY_SPRING_RATIO,
   fitsSuspension,
-  PART_FIELDS,
   PART_WORDS,
-  type PartField,
+  USUAL_RATIO,
+  type KnownNumbers,
   type StopsAnswer,
   type Suspension,
-} from './stance-words';
+} from './part-fields';
 
 /** Lift and lowering parts of an axle: each moves the parked height, the stops or the linkage by its kind. */
 const props = defineProps<{
@@ -23,13 +24,22 @@ const props = defineProps<{
   parts: readonly AxlePart[];
   bothSides: boolean;
   suspension: Suspension;
-  /** Motion ratio by the linkage itself; null: the spring's ends are not known. */
+  /** Spring travel over wheel travel as somebody entered it. */
+  enteredRatio: number | undefined;
+  /** The same by the linkage itself; null: the spring's ends are not known. */
   linkageRatio: number | null;
   /** What the corner's stop does; null: nobody looked where it sits. */
   stops: StopsAnswer | null;
+  /** Numbers of parts that were measured elsewhere in the job. */
+  known: KnownNumbers;
   ownLiftMm: number;
 }>();
-const emit = defineEmits<{ change: [parts: AxlePart[]]; own: []; leaf: [sits: 'overAxle' | 'underAxle'] }>();
+const emit = defineEmits<{
+  change: [parts: AxlePart[]];
+  ratio: [value: number | undefined];
+  own: [];
+  leaf: [sits: 'overAxle' | 'underAxle'];
+}>();
 
 const kind = ref<LiftPart['kind']>('ride');
 const kinds = computed(() =>
@@ -43,82 +53,37 @@ const LEAVES = [
 ];
 /** What does not go with the suspension, of the parts that are on. */
 const misfits = computed(() => props.parts.filter(({ part }) => !fitsSuspension(part.kind, props.suspension)));
-const offLinkage = (part: LiftPart): boolean =>
-  props.linkageRatio !== null && 'motionRatio' in part && part.motionRatio !== props.linkageRatio;
-const takeRatio = (i: number, part: LiftPart): void => {
-  if (props.linkageRatio !== null) replace(i, { part: { ...part, motionRatio: props.linkageRatio } as LiftPart });
-};
-/** A collar or adjuster that cannot go lower than it stands. */
-const floorWords = (part: LiftPart): string =>
-  part.kind === 'collar' && part.lowestOverSeatMm > 0
-    ? `Screwed right down it still lifts ${formatMm(liftPartShift({ ...part, turns: 0 }).suspensionLiftMm)} mm: its lowest seat stands over the old one.`
-    : '';
 
-const SIDES: { value: PartSide; title: string }[] = [
-  { value: 'both', title: 'Both sides' },
-  { value: 'left', title: 'Left only' },
-  { value: 'right', title: 'Right only' },
-];
-const STOPS = [
-  { value: 'axle', title: 'Stop bears on the axle' },
-  { value: 'springPack', title: 'Stop bears on the spring pack' },
-];
-const STRUT_STOPS = [
-  { value: 'inStrut', title: 'Stop inside the strut' },
-  { value: 'onFrame', title: 'Stop on the frame' },
-];
-const SHACKLES = [
-  { value: 'behind', title: 'Shackle behind the axle' },
-  { value: 'ahead', title: 'Shackle ahead of the axle' },
-];
-const DROOPS = [
-  { value: 'spring', title: 'Spring sets the droop' },
-  { value: 'shock', title: 'Shock sets the droop' },
-];
+/** A spring that sits on a beam axle moves as far as it; of an independent one somebody has to measure. */
+const ratio = computed(() => props.enteredRatio ?? props.linkageRatio ?? (props.suspension.isBeam ? 1 : undefined));
+const byRatio = computed(() => props.parts.some(({ part }) => BY_SPRING_RATIO.includes(part.kind)));
+const ratioHint = computed(() => {
+  if (props.linkageRatio !== null) return `${props.linkageRatio} by the linkage`;
+  return props.suspension.isBeam ? '1, on the axle' : `starting value ${USUAL_RATIO}, not measured`;
+});
+const isOff = computed(
+  () =>
+    ratio.value !== undefined &&
+    props.parts.some(
+      ({ part }) => BY_SPRING_RATIO.includes(part.kind) && 'motionRatio' in part && part.motionRatio !== ratio.value,
+    ),
+);
 
-function valueOf(part: LiftPart, { path }: PartField): number {
-  const [first, second] = path;
-  const own = (part as unknown as Record<string, unknown>)[first];
-  return Number((second === undefined ? own : (own as Record<string, unknown>)[second]) ?? 0);
-}
-function withValue(part: LiftPart, { path }: PartField, value: number): LiftPart {
-  const [first, second] = path;
-  const own = part as unknown as Record<string, unknown>;
-  const next = second === undefined ? value : { ...(own[first] as object), [second]: value };
-  return { ...own, [first]: next } as unknown as LiftPart;
-}
-const replace = (i: number, next: Partial<AxlePart>): void =>
+const replace = (i: number, next: AxlePart): void =>
   emit(
     'change',
-    props.parts.map((one, k) => (k === i ? { ...one, ...next } : one)),
+    props.parts.map((one, k) => (k === i ? next : one)),
   );
-
-/** Where the stop was not looked at, a part is counted so that nothing is promised by it. */
-const asksStop = (part: LiftPart): boolean =>
-  props.stops === null && (part.kind === 'block' || part.kind === 'strutTopSpacer');
-const isOlder = (part: LiftPart): boolean => part.kind === 'strutTopSpacer' && part.stops === undefined;
-
-/** What a part moves, at the wheel. */
-function movesWords(part: LiftPart): string {
-  const shift = liftPartShift(part);
-  const { suspensionLiftMm, bodyLiftMm, bumpStopMm, bumpLimitShiftMm, droopLimitShiftMm, linkageDropMm } = shift;
-  const said = [
-    ...(suspensionLiftMm ? [`parked height ${signedMm(suspensionLiftMm)}`] : []),
-    ...(shift.hubDropMm ? [`hub on its knuckle down ${formatMm(shift.hubDropMm)}`] : []),
-    ...(shift.strutTopDropMm ? [`strut’s mount down ${formatMm(shift.strutTopDropMm)}`] : []),
-    ...(shift.armDropMm ? [`arms at the frame down ${formatMm(shift.armDropMm)}`] : []),
-    ...(linkageDropMm ? [`linkage down ${formatMm(linkageDropMm)}`] : []),
-    ...(bodyLiftMm ? [`body ${signedMm(bodyLiftMm)}`] : []),
-    ...(bumpStopMm ? [`bump stop ${formatMm(bumpStopMm)} sooner`] : []),
-    ...(bumpLimitShiftMm ? [`full bump ${signedMm(bumpLimitShiftMm)}`] : []),
-    ...(droopLimitShiftMm ? [`full droop ${signedMm(droopLimitShiftMm)}`] : []),
-    ...(shift.axleShiftMm ? [`axle forward ${signedMm(shift.axleShiftMm)}`] : []),
-  ];
-  const turned = shift.casterChangeDeg
-    ? [`caster ${shift.casterChangeDeg > 0 ? '+' : '−'}${Math.abs(shift.casterChangeDeg).toFixed(1)}°`]
-    : [];
-  return [...(said.length ? [`${said.join(', ')} mm`] : []), ...turned].join(', ') || 'nothing';
-}
+const remove = (i: number): void =>
+  emit(
+    'change',
+    props.parts.filter((_, k) => k !== i),
+  );
+const add = (): void =>
+  emit('change', [
+    ...props.parts,
+    { part: blankPart(kind.value, ratio.value, props.stops ?? undefined, props.known), side: 'both' },
+  ]);
 </script>
 
 <template>
@@ -129,97 +94,30 @@ function movesWords(part: LiftPart): string {
       <v-btn height="48" variant="text" @click="emit('own')">Make it a part</v-btn>
     </p>
     <p v-else-if="!parts.length" class="muted small">No parts yet.</p>
-    <article v-for="({ part, side }, i) in parts" :key="i" class="part" :aria-label="PART_WORDS[part.kind]">
-      <div class="apart">
-        <strong>{{ PART_WORDS[part.kind] }}</strong>
-        <v-btn
-          size="48"
-          variant="text"
-          :icon="mdiDeleteOutline"
-          :aria-label="`Remove: ${PART_WORDS[part.kind]}`"
-          @click="
-            emit(
-              'change',
-              parts.filter((_, k) => k !== i),
-            )
-          "
-        />
-      </div>
-      <div class="fields">
-        <template v-for="field in PART_FIELDS[part.kind]" :key="field.label">
-          <QuantityField
-            v-if="field.isLength"
-            :label="field.label"
-            :value="valueOf(part, field)"
-            :range="field.range"
-            @change="(mm) => mm !== undefined && replace(i, { part: withValue(part, field, mm) })"
-          />
-          <TypedField
-            v-else
-            :label="field.label"
-            :value="valueOf(part, field)"
-            :read="readNumber(field.range)"
-            :write="writeNumber"
-            @change="(value) => value !== undefined && replace(i, { part: withValue(part, field, value) })"
-          />
-        </template>
-        <v-select
-          v-if="part.kind === 'block'"
-          :model-value="part.stopBearsOn"
-          :items="STOPS"
-          aria-label="Where the stop bears"
-          hide-details
-          @update:model-value="(stopBearsOn: 'axle' | 'springPack') => replace(i, { part: { ...part, stopBearsOn } })"
-        />
-        <v-select
-          v-if="part.kind === 'block'"
-          :model-value="part.droopSetBy"
-          :items="DROOPS"
-          aria-label="What sets the droop"
-          hide-details
-          @update:model-value="(droopSetBy: 'spring' | 'shock') => replace(i, { part: { ...part, droopSetBy } })"
-        />
-        <v-select
-          v-if="part.kind === 'shackle'"
-          :model-value="part.sits ?? 'behind'"
-          :items="SHACKLES"
-          aria-label="Where the shackle sits"
-          hide-details
-          @update:model-value="(sits: 'behind' | 'ahead') => replace(i, { part: { ...part, sits } })"
-        />
-        <v-select
-          v-if="part.kind === 'strutTopSpacer'"
-          :model-value="part.stops ?? null"
-          :items="STRUT_STOPS"
-          label="Where the stop is"
-          hide-details
-          @update:model-value="
-            (stops: 'inStrut' | 'onFrame' | null) => stops && replace(i, { part: { ...part, stops } })
-          "
-        />
-        <v-select
-          v-if="bothSides"
-          :model-value="side"
-          :items="SIDES"
-          aria-label="On which side"
-          hide-details
-          @update:model-value="(to: PartSide) => replace(i, { side: to })"
-        />
-      </div>
-      <p class="small muted">Moves: {{ movesWords(part) }}.</p>
-      <p v-if="asksStop(part)" class="small verdict-close" data-testid="asks-stop">
-        Nobody said where the bump stop sits (Baseline, Travel). Until then choose here; a stop that stays lets the
-        wheel come up as far as before.
+    <template v-if="byRatio">
+      <TypedField
+        label="Spring travel over wheel travel"
+        :value="enteredRatio"
+        :hint="ratioHint"
+        :read="readNumber(LIMITS.motionRatio)"
+        :write="writeNumber"
+        optional
+        @change="(value) => emit('ratio', value)"
+      />
+      <p v-if="isOff" class="small apart">
+        <span>Parts below were counted with another ratio than {{ ratio }}.</span>
+        <v-btn height="48" variant="text" @click="emit('ratio', ratio)">Take it for all</v-btn>
       </p>
-      <p v-if="isOlder(part)" class="small verdict-close">
-        As in older jobs: stop inside the strut, and its mount taken to stay where it was. Choose where the stop is.
-      </p>
-      <p v-if="floorWords(part)" class="small" role="status">{{ floorWords(part) }}</p>
-      <p v-if="offLinkage(part)" class="small apart">
-        <span>The linkage says {{ linkageRatio }} spring travel over wheel travel.</span>
-        <v-btn height="48" variant="text" @click="takeRatio(i, part)">Take it</v-btn>
-      </p>
-    </article>
+    </template>
+    <PartCard
+      v-for="(own, i) in parts"
+      :key="i"
+      :own="own"
+      :both-sides="bothSides"
+      :stops-known="stops !== null"
+      @change="(next) => replace(i, next)"
+      @remove="remove(i)"
+    />
     <p v-if="misfits.length" class="small verdict-close" role="status">
       {{ misfits.map(({ part }) => PART_WORDS[part.kind].toLowerCase()).join('; ') }}: not for this suspension.
     </p>
@@ -236,28 +134,12 @@ function movesWords(part: LiftPart): string {
     </p>
     <div class="add">
       <v-select v-model="kind" :items="kinds" :label="`Part for the ${title.toLowerCase()}`" hide-details />
-      <v-btn
-        height="48"
-        variant="outlined"
-        @click="
-          emit('change', [
-            ...parts,
-            { part: blankPart(kind, linkageRatio ?? undefined, stops ?? undefined), side: 'both' },
-          ])
-        "
-        >Add</v-btn
-      >
+      <v-btn height="48" variant="outlined" @click="add">Add</v-btn>
     </div>
   </section>
 </template>
 
 <style scoped>
-.part {
-  border-top: 1px solid var(--rule);
-  display: grid;
-  gap: 8px;
-  padding-top: 2px;
-}
 .add {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;

@@ -2,14 +2,16 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { asCase } from '@/contracts/as-case';
 import { roadReport } from '@/core/5-consequences/stance/road-report';
+import { liftPartShift } from '@/core/2-vehicle/setup/part-shift';
 import type { JobStore } from '../stores/job';
 import { composed } from '../testing/composing';
 import { mounted, mountedInJob, openedJob } from '../testing/mounting';
-import { all, choose, field, keys, pageText, press, said, type } from '../testing/page';
+import { all, choose, field, fields, keys, pageText, press, said, type } from '../testing/page';
 import { setAxleParts } from './axle-parts';
 import PartsEditor from './PartsEditor.vue';
 import StanceRoom from './StanceRoom.vue';
-import { blankPart, PART_FIELDS, PART_WORDS, ROAD_FIELD_WORDS } from './stance-words';
+import { blankPart, nameOf, PART_FIELDS, PART_WORDS } from './part-fields';
+import { ROAD_FIELD_WORDS } from './stance-words';
 import { roadMeasured, useStance } from './use-stance';
 
 let job: JobStore | null = null;
@@ -103,7 +105,9 @@ describe('the stance of the open job', () => {
     const before = parts().length;
     await press(/^Add$/);
     expect(parts().length).toBe(before + 1);
-    expect(pageText()).toContain('Moves: ');
+    expect(said('part-wanting')).toContain('Not counted yet');
+    await type(/^At the wheel/, '2 in');
+    expect(pageText()).toContain('Moves: parked height +50.8 mm');
     await press(new RegExp(`Remove: `));
     expect(parts().length).toBe(before);
   });
@@ -156,8 +160,10 @@ describe('the editor of parts', () => {
       parts,
       bothSides: true,
       suspension: SUSPENSION,
+      enteredRatio: undefined,
       linkageRatio: null,
       stops: null,
+      known: {},
       ownLiftMm: 0,
       ...more,
     }));
@@ -173,13 +179,18 @@ describe('the editor of parts', () => {
         const escaped = label.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
         expect(field(new RegExp(`^${escaped}`)).exists()).toBe(true);
       }
-      expect(pageText()).toContain('Moves: ');
+      // Numbers that nobody typed move nothing.
+      expect(said('part-wanting')).toContain('Not counted yet');
     },
   );
 
   test('where the stop sits is asked of a spacer on the strut: not looked at, it is counted as staying', async () => {
     const front = { suspension: { isBeam: false, leaf: null } };
-    editor([{ part: blankPart('strutTopSpacer', 1), side: 'both' }], front);
+    const spacer = (stops?: 'inStrut' | 'onFrame') => ({
+      part: { kind: 'strutTopSpacer', thicknessMm: 20, motionRatio: 1, ...(stops ? { stops } : {}) },
+      side: 'both',
+    });
+    editor([spacer('onFrame')], front);
     expect(said('asks-stop')).toContain('Nobody said where the bump stop sits');
     expect(pageText()).toContain('strut’s mount down 20');
     expect(pageText()).not.toContain('full bump');
@@ -187,17 +198,64 @@ describe('the editor of parts', () => {
     expect(changed()[0]!.part).toMatchObject({ stops: 'inStrut' });
     wrapper!.unmount();
     const answered = { strut: 'inStrut', block: 'springPack' } as const;
-    editor([{ part: blankPart('strutTopSpacer', 1, answered), side: 'both' }], { ...front, stops: answered });
+    editor([spacer('inStrut')], { ...front, stops: answered });
     expect(said('asks-stop')).toBe('');
     expect(pageText()).toContain('full bump −20');
     wrapper!.unmount();
-    editor([{ part: { kind: 'strutTopSpacer', thicknessMm: 20, motionRatio: 1 }, side: 'both' }], front);
+    editor([spacer()], front);
     expect(pageText()).toContain('As in older jobs');
     wrapper!.unmount();
     editor([], { stops: answered });
     await choose(wrapper!, /^Part for/, 'block');
     await press(/^Add$/);
     expect(changed()[0]!.part).toMatchObject({ kind: 'block', stopBearsOn: 'springPack' });
+  });
+
+  test('a new coil moves nothing until its rates are typed, each of them', async () => {
+    const coil = blankPart('coilSpring', 1);
+    const all = PART_FIELDS.coilSpring;
+    expect(coil.starting).toEqual(all.map(nameOf));
+    editor([{ part: coil, side: 'both' }], { suspension: { isBeam: true, leaf: null } });
+    expect(said('part-wanting')).toContain('new, n/mm');
+    await type(/^New, N\/mm/, '65');
+    const { part } = changed()[0]!;
+    expect(part).toMatchObject({ next: { rateNPerMm: 65 } });
+    expect(part['starting']).toHaveLength(all.length - 1);
+    wrapper!.unmount();
+    const last = { ...coil, starting: ['springLoadN'] };
+    editor([{ part: last, side: 'both' }], { suspension: { isBeam: true, leaf: null } });
+    await type(/^Load on the spring/, '6000');
+    expect(changed()[0]!.part).not.toHaveProperty('starting');
+  });
+
+  test('a corner seen to sink under a load answers for rate, share and ratio', async () => {
+    editor(
+      [{ part: { ...blankPart('load'), starting: ['weightKg', 'share', 'rateNPerMm', 'motionRatio'] }, side: 'both' }],
+      {
+        suspension: { isBeam: false, leaf: null },
+      },
+    );
+    await type(/^Or seen to sink by/, '1 in');
+    expect(changed()[0]!.part).toMatchObject({ sinksMm: 25.4, starting: ['weightKg'] });
+  });
+
+  test('what the job measured elsewhere need not be typed: the fitted strut’s lengths', async () => {
+    const front = { suspension: { isBeam: false, leaf: null }, known: { replacesOpenMm: 512, replacesClosedMm: 377 } };
+    editor([], front);
+    await choose(wrapper!, /^Part for/, 'coilOver');
+    await press(/^Add$/);
+    expect(changed()[0]!.part).toMatchObject({
+      replacesOpenMm: 512,
+      replacesClosedMm: 377,
+      starting: ['liftMm', 'openMm', 'closedMm', 'motionRatio'],
+    });
+  });
+
+  test('new upper arms say that what was surveyed on the old ones is to be measured anew', async () => {
+    editor([{ part: { kind: 'upperArm', casterDeg: 2 }, side: 'both' }], { suspension: { isBeam: false, leaf: null } });
+    expect(pageText()).toContain('caster +2.0°');
+    wrapper!.findComponent({ name: 'VCheckbox' }).vm.$emit('update:modelValue', true);
+    expect(changed()[0]!.part).toMatchObject({ measured: true });
   });
 
   test('a number is read in inches and changes that part alone', async () => {
@@ -228,12 +286,46 @@ describe('the editor of parts', () => {
     expect(wrapper!.emitted('own')).toHaveLength(1);
   });
 
-  test('where the linkage says another motion ratio it is offered', async () => {
-    editor([{ part: blankPart('collar'), side: 'both' }], {
-      linkageRatio: 0.71,
-      suspension: { isBeam: false, leaf: null },
-    });
-    await press(/^Take it/);
-    expect(changed()[0]!.part['motionRatio']).toBe(0.71);
+  test('the ratio is asked once for all parts on the springs: 1 on a beam axle, measured on an independent wheel', async () => {
+    const collar = { kind: 'collar', lowestOverSeatMm: 5, turns: 4, pitchMm: 2, motionRatio: 0.6 };
+    editor([{ part: collar, side: 'both' }], { linkageRatio: 0.71, suspension: { isBeam: false, leaf: null } });
+    expect(fields(/^Spring travel over wheel travel/)).toHaveLength(1);
+    await press(/^Take it for all/);
+    expect(wrapper!.emitted('ratio')!.at(-1)).toEqual([0.71]);
+    await type(/^Spring travel over wheel travel/, '0.65');
+    expect(wrapper!.emitted('ratio')!.at(-1)).toEqual([0.65]);
+    wrapper!.unmount();
+    editor([], { suspension: { isBeam: true, leaf: null } });
+    await choose(wrapper!, /^Part for/, 'springSpacer');
+    await press(/^Add$/);
+    // A coil on a beam axle: a spacer of 2 in lifts 2 in (common practice, no source).
+    expect(changed()[0]!.part).toMatchObject({ motionRatio: 1, starting: ['thicknessMm'] });
   });
+
+  test('a turn of a torsion bar’s bolt lifts 5 to 6 mm by its starting key and arm (common practice, no source)', () => {
+    const bar = { ...blankPart('torsionBar'), turns: 1, starting: [] } as never;
+    expect(liftPartShift(bar).suspensionLiftMm).toBeGreaterThan(5);
+    expect(liftPartShift(bar).suspensionLiftMm).toBeLessThan(6);
+  });
+});
+
+test('the ratio typed in the room reaches every part of the axle on its springs', async () => {
+  ({ job } = await openedJob());
+  job!.changeSetup((file) =>
+    setAxleParts(file, 'front', [
+      { part: { ...blankPart('springSpacer'), starting: ['motionRatio'] } as never, side: 'both' },
+      { part: { kind: 'bumpStop', lengthMm: 20, motionRatio: 1 }, side: 'both' },
+    ]),
+  );
+  await stance('heights');
+  // Half of a number leaves what stood there.
+  await type(/^Thickness/, '40x');
+  expect(Object.values(job!.document!.setup!.corners!)[0]!.parts![0]).toMatchObject({ thicknessMm: 20 });
+  await type(/^Spring travel over wheel travel/, '0.5');
+  expect(job!.document!.stance!.front!.springRatio).toBe(0.5);
+  const parts = Object.values(job!.document!.setup!.corners!)[0]!.parts!;
+  expect(parts).toEqual([
+    { kind: 'springSpacer', thicknessMm: 20, motionRatio: 0.5 },
+    { kind: 'bumpStop', lengthMm: 20, motionRatio: 1 },
+  ]);
 });

@@ -1,12 +1,4 @@
-import { toDegrees } from '../../1-base/units/angle';
-import {
-  addedLeafLiftMm,
-  collarMm,
-  sagUnderWeightMm,
-  springSwapLiftMm,
-  torsionBarLiftMm,
-  type CoilSpring,
-} from './springs';
+import type { CoilSpring } from './springs';
 
 /** A threaded collar: its lowest height over the seat it replaces, and how far it is screwed up from there. */
 export interface Collar {
@@ -17,11 +9,14 @@ export interface Collar {
   readonly motionRatio: number;
 }
 
+/** A lift or lowering part; while any of its numbers stand in that nobody read or measured (`starting`: their names) it moves nothing. */
+export type LiftPart = PartKind & { readonly starting?: readonly string[] | undefined };
+
 /**
  * Lift and lowering parts by what they really move. Lengths mm, + lifts the vehicle; `motionRatio` is spring travel over
  * wheel travel.
  */
-export type LiftPart =
+type PartKind =
   /** Springs by what is claimed for them: the parked height alone. */
   | { readonly kind: 'ride'; readonly liftMm: number }
   /** A spacer under or inside a coil: as `ride`, through the motion ratio. */
@@ -50,13 +45,17 @@ export type LiftPart =
       readonly springLoadN: number;
       readonly motionRatio: number;
     }
-  /** Weight put on the vehicle (or taken off, negative): the share of it this wheel carries sinks the corner. */
+  /**
+   * Weight put on the vehicle (or taken off, negative): the share of it this wheel carries sinks the corner; a share below 0 is that of a load
+   * beyond the other axle. `sinksMm`: it was put on, and the corner was seen to sink by that.
+   */
   | {
       readonly kind: 'load';
       readonly weightKg: number;
       readonly share: number;
       readonly rateNPerMm: number;
       readonly motionRatio: number;
+      readonly sinksMm?: number | undefined;
     }
   /**
    * A spacer on top of a strut or coil-over: parked height and droop limit, the bump limit too where the stop is inside the strut. The
@@ -97,8 +96,37 @@ export type LiftPart =
     }
   /** A longer or lower bump stop. */
   | { readonly kind: 'bumpStop'; readonly lengthMm: number; readonly motionRatio: number }
-  /** A longer shock: more droop alone. */
-  | { readonly kind: 'longerShock'; readonly extraMm: number; readonly motionRatio: number }
+  /** A longer shock: more droop alone; `closedExtraMm`: how much longer it is closed (absent: not at all, as older files have it). */
+  | {
+      readonly kind: 'longerShock';
+      readonly extraMm: number;
+      readonly closedExtraMm?: number | undefined;
+      readonly motionRatio: number;
+    }
+  /**
+   * Another strut or coil-over with its own lengths, eye to eye: the parked height by what is claimed for it, the droop limit by how much longer it
+   * opens, the bump limit, where the stop is inside it, by how much longer it is with its stop closed.
+   */
+  | {
+      readonly kind: 'coilOver';
+      readonly liftMm: number;
+      readonly openMm: number;
+      readonly closedMm: number;
+      readonly replacesOpenMm: number;
+      readonly replacesClosedMm: number;
+      readonly motionRatio: number;
+      readonly stops: 'inStrut' | 'onFrame';
+    }
+  /** New upper arms: caster they add, and how far their ball joint swings from where it stands today. The things on the arm are others then. */
+  | {
+      readonly kind: 'upperArm';
+      readonly casterDeg: number;
+      readonly jointMostDeg?: number | undefined;
+      /** Things on the upper arm were measured on the new one. */
+      readonly measured?: boolean | undefined;
+    }
+  /** The sway bar's bearings lowered from the frame by a spacer. */
+  | { readonly kind: 'swayBarDrop'; readonly dropMm: number }
   /** Sub-frame drop: the linkage with its wheel goes down against frame and body, arms, knuckle and all. */
   | { readonly kind: 'drop'; readonly dropMm: number }
   /** Lift spindle: another knuckle, its hub lower against both arms and the joints on it. */
@@ -107,108 +135,3 @@ export type LiftPart =
   | { readonly kind: 'armBracket'; readonly dropMm: number }
   /** Body lift: body-mounted things go up, frame-mounted ones do not. */
   | { readonly kind: 'body'; readonly liftMm: number };
-
-/** What parts add to a setup's own numbers; same names, units and signs as there. */
-export interface HeightShift {
-  readonly suspensionLiftMm: number;
-  readonly bodyLiftMm: number;
-  readonly bumpStopMm: number;
-  readonly bumpLimitShiftMm: number;
-  readonly droopLimitShiftMm: number;
-  readonly linkageDropMm: number;
-  readonly axleShiftMm: number;
-  readonly casterChangeDeg: number;
-  /** The strut's upper mount, down. */
-  readonly strutTopDropMm: number;
-  /** The hub on its knuckle, down. */
-  readonly hubDropMm: number;
-  /** Frame ends of a beam axle's arms, down. */
-  readonly armDropMm: number;
-}
-
-const NO_SHIFT: HeightShift = {
-  suspensionLiftMm: 0,
-  bodyLiftMm: 0,
-  bumpStopMm: 0,
-  bumpLimitShiftMm: 0,
-  droopLimitShiftMm: 0,
-  linkageDropMm: 0,
-  axleShiftMm: 0,
-  casterChangeDeg: 0,
-  strutTopDropMm: 0,
-  hubDropMm: 0,
-  armDropMm: 0,
-};
-
-/** Shifts of one part at the wheel, mm. */
-export function liftPartShift(part: LiftPart): HeightShift {
-  switch (part.kind) {
-    case 'ride':
-      return { ...NO_SHIFT, suspensionLiftMm: part.liftMm };
-    case 'springSpacer':
-      return { ...NO_SHIFT, suspensionLiftMm: part.thicknessMm / part.motionRatio };
-    case 'collar':
-      return {
-        ...NO_SHIFT,
-        suspensionLiftMm: collarMm(part.lowestOverSeatMm, part.turns, part.pitchMm) / part.motionRatio,
-      };
-    case 'torsionBar':
-      return {
-        ...NO_SHIFT,
-        suspensionLiftMm: torsionBarLiftMm(part.turns * part.pitchMm, part.keyMm, part.armMm),
-      };
-    case 'addedLeaf':
-      return { ...NO_SHIFT, suspensionLiftMm: addedLeafLiftMm(part.packNPerMm, part.leafNPerMm, part.archMm) };
-    case 'coilSpring':
-      return {
-        ...NO_SHIFT,
-        suspensionLiftMm: springSwapLiftMm(part.fitted, part.next, part.springLoadN, part.motionRatio),
-      };
-    case 'load':
-      return {
-        ...NO_SHIFT,
-        suspensionLiftMm: -sagUnderWeightMm(part.weightKg, part.share, part.rateNPerMm, part.motionRatio),
-      };
-    case 'strutTopSpacer': {
-      const down = part.thicknessMm / part.motionRatio;
-      return {
-        ...NO_SHIFT,
-        suspensionLiftMm: down,
-        bumpLimitShiftMm: part.stops === 'onFrame' ? 0 : -down,
-        droopLimitShiftMm: -down,
-        strutTopDropMm: part.stops === undefined ? 0 : part.thicknessMm,
-      };
-    }
-    case 'block': {
-      const net = part.thicknessMm - part.replacesMm;
-      return {
-        ...NO_SHIFT,
-        suspensionLiftMm: net,
-        bumpLimitShiftMm: part.stopBearsOn === 'springPack' ? -net : 0,
-        droopLimitShiftMm: part.droopSetBy === 'spring' ? -net : 0,
-        axleShiftMm: part.centrePinMm ?? 0,
-        casterChangeDeg: part.taperDeg ?? 0,
-      };
-    }
-    case 'shackle': {
-      const turn = part.springMm === undefined ? 0 : toDegrees(Math.asin(part.extraMm / part.springMm));
-      return {
-        ...NO_SHIFT,
-        suspensionLiftMm: part.extraMm * part.share,
-        casterChangeDeg: part.sits === 'ahead' ? -turn : turn,
-      };
-    }
-    case 'bumpStop':
-      return { ...NO_SHIFT, bumpStopMm: part.lengthMm / part.motionRatio };
-    case 'longerShock':
-      return { ...NO_SHIFT, droopLimitShiftMm: -part.extraMm / part.motionRatio };
-    case 'drop':
-      return { ...NO_SHIFT, linkageDropMm: part.dropMm };
-    case 'liftSpindle':
-      return { ...NO_SHIFT, hubDropMm: part.dropMm };
-    case 'armBracket':
-      return { ...NO_SHIFT, armDropMm: part.dropMm };
-    case 'body':
-      return { ...NO_SHIFT, bodyLiftMm: part.liftMm };
-  }
-}

@@ -1,6 +1,7 @@
 import type { TireAllowances } from '../tire/allowance';
 import type { CornerKey } from './corner-key';
-import { liftPartShift, type HeightShift, type LiftPart } from './lift-part';
+import type { LiftPart } from './lift-part';
+import { liftPartShift, type HeightShift } from './part-shift';
 import type { WheelAndTire } from './wheel-and-tire';
 
 /** A setup as entered: numbers of its own, and parts that add theirs. No computation takes it: `countParts` first. */
@@ -31,14 +32,14 @@ export interface SetupDescription extends WheelAndTire {
 export type CornerOverrides = Readonly<Partial<Record<CornerKey, Partial<SetupDescription>>>>;
 
 /** What only parts move. */
-type PartsOwn = 'strutTopDropMm' | 'hubDropMm' | 'armDropMm';
+type PartsOwn = 'strutTopDropMm' | 'hubDropMm' | 'armDropMm' | 'swayBarDropMm';
 
 /** A setup with the shifts of its parts in its numbers: what every computation takes. Only `countParts` makes one. */
 export interface Setup extends Omit<SetupDescription, 'parts'>, Pick<HeightShift, PartsOwn> {
   readonly parts: 'counted';
   /** Travel (mm) at which it was aligned, where that is not where it parks. */
   readonly alignAtMm?: number | undefined;
-  /** Which parts they were. */
+  /** Which parts they were; those with numbers that nobody read are left out. */
   readonly countedParts: readonly LiftPart[];
 }
 
@@ -58,10 +59,11 @@ export function countParts({ parts = [], ...setup }: SetupDescription): Setup {
       strutTopDropMm: sum.strutTopDropMm + shift.strutTopDropMm,
       hubDropMm: sum.hubDropMm + shift.hubDropMm,
       armDropMm: sum.armDropMm + shift.armDropMm,
+      swayBarDropMm: sum.swayBarDropMm + shift.swayBarDropMm,
     }),
-    { ...setup, strutTopDropMm: 0, hubDropMm: 0, armDropMm: 0 },
+    { ...setup, strutTopDropMm: 0, hubDropMm: 0, armDropMm: 0, swayBarDropMm: 0 },
   );
-  return { ...sums, parts: 'counted', countedParts: parts };
+  return { ...sums, parts: 'counted', countedParts: parts.filter(({ starting }) => !starting?.length) };
 }
 
 /** Travel (mm) at which the vehicle of a setup is aligned: where it parks. */

@@ -1,3 +1,5 @@
+import type { LiftPart } from '../../2-vehicle/setup/lift-part';
+import type { Mount } from '../../2-vehicle/motion/mount';
 import type { CornerDescription } from '../description/corner-description';
 import type { ObstacleDescription } from '../description/obstacle-description';
 import type { Material } from '../shape/material';
@@ -61,6 +63,8 @@ export type WantedFirst =
   | { readonly kind: 'value'; readonly value: StartingValue }
   | { readonly kind: 'thing'; readonly label: string }
   | { readonly kind: 'readings' }
+  /** New upper arms come on: what was surveyed on the old ones is there no longer. */
+  | { readonly kind: 'newArm'; readonly label: string }
   /** Its readings contradict each other. */
   | { readonly kind: 'contradiction'; readonly label: string }
   /** It rubs today, and by its readings it does not; or the other way round. */
@@ -139,6 +143,20 @@ export function knownWith(known: Known, things: readonly Unsettled[]): Known {
     isEnough: false,
     first: { kind: found.rubMiss > MOST_RUB_MISS ? 'rub' : 'contradiction', label: found.label },
   };
+}
+
+/** The same under a setup: the things on arms that come off are not known until they are measured on the new ones. */
+export function knownUnder(known: Known, countedParts: readonly LiftPart[], things: readonly OnMount[]): Known {
+  const isNew = countedParts.some((part) => part.kind === 'upperArm' && !part.measured);
+  const found = isNew ? things.find(({ mount }) => mount === 'upperArm') : undefined;
+  if (!found || (known.first && !known.isEnough)) return known;
+  return { ...known, isEnough: false, first: { kind: 'newArm', label: found.label } };
+}
+
+/** A thing by what it moves with. */
+interface OnMount {
+  readonly label: string;
+  readonly mount: Mount | 'hub';
 }
 
 /** Has a place of its own; one that was borrowed from another vehicle only once it was checked on this one. */

@@ -11,7 +11,7 @@ import { makeEnvelope, otherLimitsOf, travelLimits, type Envelope } from '../env
 import { motionUnder } from '../../2-vehicle/setup/motion-under';
 import { prepareRotor, type Rotor } from '../../2-vehicle/setup/rotor';
 import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
-import { cornerKnown, knownWith, type Known, type Unsettled } from '../../3-survey/known/known';
+import { cornerKnown, knownUnder, knownWith, type Known, type Unsettled } from '../../3-survey/known/known';
 import { surveyedObstacles } from '../../3-survey/prepared/surveyed-obstacles';
 
 /** A thing about which nothing can be said: no place known, or nobody looked behind a part that comes off. */
@@ -78,7 +78,7 @@ export function prepareCorner(
     rotor: prepareRotor(setup, 'setup', setup.allowances),
     obstacles,
     unknown,
-    known: knownWith(cornerKnown(corner), surveyed.map(unsettledOf)),
+    known: knownUnder(knownWith(cornerKnown(corner), surveyed.map(unsettledOf)), setup.countedParts, obstacles),
   };
 }
 

@@ -2,7 +2,7 @@ import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup, type SetupDescription } from '../../2-vehicle/setup/setup';
-import { liftPartShift } from '../../2-vehicle/setup/lift-part';
+import { liftPartShift } from '../../2-vehicle/setup/part-shift';
 import { halfShaftReport, propshaftReport } from './driveline-report';
 import { slipJointShort } from './propshaft';
 

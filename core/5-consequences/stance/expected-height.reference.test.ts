@@ -2,7 +2,8 @@ import { madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup } from '../../2-vehicle/setup/setup';
-import { liftPartShift, type LiftPart } from '../../2-vehicle/setup/lift-part';
+import type { LiftPart } from '../../2-vehicle/setup/lift-part';
+import { liftPartShift } from '../../2-vehicle/setup/part-shift';
 import {
   addedLeafLiftMm,
   axleShares,

@@ -5,7 +5,8 @@ import { describedCorner } from '../../4-clearance/case/described-corner';
 import { prepareRotor } from '../../2-vehicle/setup/rotor';
 import { standingRadiusMm } from '../../2-vehicle/setup/loaded-radius';
 import type { BandShares } from './learned-band';
-import { liftPartShift, type LiftPart } from '../../2-vehicle/setup/lift-part';
+import type { LiftPart } from '../../2-vehicle/setup/lift-part';
+import { liftPartShift } from '../../2-vehicle/setup/part-shift';
 
 /** A length and the band it is expected in, mm. */
 export interface Expected {
@@ -46,6 +47,9 @@ export const USUAL_BANDS: HeightBands = {
   shackle: { below: 0.1, above: 0.1 },
   bumpStop: { below: 0, above: 0 },
   longerShock: { below: 0, above: 0 },
+  coilOver: { below: 0.15, above: 0.1 },
+  upperArm: { below: 0, above: 0 },
+  swayBarDrop: { below: 0, above: 0 },
   drop: { below: 0.03, above: 0.03 },
   liftSpindle: { below: 0.03, above: 0.03 },
   armBracket: { below: 0, above: 0 },
@@ -63,6 +67,7 @@ const ON_SPRING: readonly LiftPart['kind'][] = [
   'collar',
   'torsionBar',
   'addedLeaf',
+  'coilOver',
 ];
 
 /** `bands`: the shop's own where it has a record. @throws ProblemError for a tire or wheel that cannot be. */

@@ -127,14 +127,31 @@ function shockOf(
   { shockOpenMm, shockClosedMm, shockNowMm }: CornerUnderside,
   { shockRatio }: AxleAbility,
   limits: TravelLimits,
-  { strutTopDropMm }: Setup,
+  setup: Setup,
 ): ShockTravel | null {
   if (shockOpenMm === undefined || shockClosedMm === undefined || shockNowMm === undefined) return null;
   if (shockRatio === undefined) return null;
   // A spacer on the strut brings its upper end down with it.
-  const nowMm = shockNowMm - strutTopDropMm;
-  return shockTravel({ openMm: shockOpenMm, closedMm: shockClosedMm, nowMm, ratio: shockRatio }, limits);
+  const nowMm = shockNowMm - setup.strutTopDropMm;
+  const [openMm, closedMm] = shockUnder(setup, shockOpenMm, shockClosedMm);
+  return shockTravel({ openMm, closedMm, nowMm, ratio: shockRatio }, limits);
 }
+
+/** Lengths of the shock that is on with a setup, mm: a strut or coil-over has its own, a longer shock is so much longer. */
+const shockUnder = (
+  { countedParts }: Setup,
+  openMm: number,
+  closedMm: number,
+): readonly [open: number, closed: number] =>
+  countedParts.reduce<readonly [number, number]>(
+    ([open, closed], part) =>
+      part.kind === 'coilOver'
+        ? [part.openMm, part.closedMm]
+        : part.kind === 'longerShock'
+          ? [open + part.extraMm, closed + (part.closedExtraMm ?? 0)]
+          : [open, closed],
+    [openMm, closedMm],
+  );
 
 /** Lines were measured hanging at the surveyed droop; what the wheel hangs lower takes from them. */
 function linesLeft(

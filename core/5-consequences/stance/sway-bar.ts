@@ -35,15 +35,15 @@ export const LEAST_LINK_DEG = 30;
 
 /**
  * Arm and link when the wheel stands `travelMm` higher (+ bump) than at the survey: a crank and a coupler, whose joint is where two circles
- * meet, on the side on which it stands today. null: the link does not reach.
+ * meet, on the side on which it stands today; `loweredMm`: the bar's bearings stand lower than then. null: the link does not reach.
  */
-export function swayBarAt(bar: SwayBar, travelMm: number): SwayBarState | null {
+export function swayBarAt(bar: SwayBar, travelMm: number, loweredMm = 0): SwayBarState | null {
   const along = Math.sqrt(bar.armMm ** 2 - bar.armRiseMm ** 2);
   const upright = Math.sqrt(bar.linkMm ** 2 - bar.linkLeanMm ** 2) * (bar.linkRunsUp ? 1 : -1);
   if (!(along > 0) || !Number.isFinite(upright)) return null;
   const end = { x: along + bar.linkLeanMm, z: bar.armRiseMm + upright };
   const homeSide = Math.sign(end.x * bar.armRiseMm - end.z * along);
-  const z = end.z + bar.linkRatio * travelMm;
+  const z = end.z + bar.linkRatio * travelMm + loweredMm;
   const far = Math.hypot(end.x, z);
   const onLine = (bar.armMm ** 2 - bar.linkMm ** 2 + far ** 2) / (2 * far);
   const beside = bar.armMm ** 2 - onLine ** 2;
@@ -72,4 +72,6 @@ export const swayBarReport = (
   key: CornerKey,
   bar: SwayBar,
 ): BeforeAndAfter<SwayBarState> =>
-  atPlaces(description, key, (_, travel, { linkageDropMm }) => swayBarAt(bar, travel - linkageDropMm));
+  atPlaces(description, key, (_, travel, { linkageDropMm, swayBarDropMm }) =>
+    swayBarAt(bar, travel - linkageDropMm, swayBarDropMm),
+  );

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { fittedAsSetup, type CornerOverrides } from '../../2-vehicle/setup/setup';
-import { liftPartShift, type LiftPart } from '../../2-vehicle/setup/lift-part';
+import type { LiftPart } from '../../2-vehicle/setup/lift-part';
+import { liftPartShift } from '../../2-vehicle/setup/part-shift';
 import { fromMeasured } from './next-change';
 import { axleToe, toeDegFromMm, toeMm } from './alignment';
 import { usualFollowUps } from './due';

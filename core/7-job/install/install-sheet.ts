@@ -60,10 +60,19 @@ const COMES_APART: readonly LiftPart['kind'][] = [
   'drop',
   'liftSpindle',
   'armBracket',
+  'coilOver',
+  'upperArm',
 ];
 
 /** Springs under tension are handled for these. */
-const COILS: readonly LiftPart['kind'][] = ['ride', 'springSpacer', 'coilSpring', 'collar', 'strutTopSpacer'];
+const COILS: readonly LiftPart['kind'][] = [
+  'ride',
+  'springSpacer',
+  'coilSpring',
+  'collar',
+  'strutTopSpacer',
+  'coilOver',
+];
 
 /** Whatever is planned last, once the vehicle stands on its wheels: cut after a trial fit. */
 const isCut = ({ kind }: PlanStep): boolean => MODIFICATION_RULES[kind as Modification].permanence >= 3;
