@@ -31,6 +31,9 @@ export const axleAbilitySchema = z.strictObject({
   camberByDeg: degrees,
   casterByDeg: degrees,
   jointMostDeg: z.number().min(0).max(60).optional(),
+  upperJointMostDeg: z.number().min(0).max(60).optional(),
+  /** Of the arms at the frame, by their bushings. */
+  armMostDeg: z.number().min(0).max(60).optional(),
   /** Spring travel over wheel travel; asked once, for all parts on the springs. */
   springRatio: within(LIMITS.motionRatio).optional(),
   /** Shock travel over wheel travel. */
@@ -39,6 +42,11 @@ export const axleAbilitySchema = z.strictObject({
   shaftMostDeg: z.number().min(0).max(60).optional(),
   /** Rate at one wheel: the spring's times the motion ratio squared. */
   wheelRateNPerMm: within(LIMITS.springRateNPerMm).optional(),
+  /** A weight put over it, and how far it was seen to sink: stands for the rate where none is entered. */
+  sankKg: z.number().min(1).max(5000).optional(),
+  sankMm: within(LIMITS.sagMm).optional(),
+  /** Sprung weight on both its wheels as it stands. */
+  standsKg: within(LIMITS.axleKg).optional(),
   /** Of a leaf spring to its axle. */
   leafSits: z.enum(['overAxle', 'underAxle']).optional(),
   swayBar: swayBarSchema.optional(),

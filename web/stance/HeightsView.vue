@@ -17,6 +17,8 @@ import { axleParts, cornersOf, setAxleParts, type AxlePart } from './axle-parts'
 import PartsEditor from './PartsEditor.vue';
 import { BY_SPRING_RATIO, PART_WORDS, type KnownNumbers, type StopsAnswer, type Suspension } from './part-fields';
 import FenderPanel from './FenderPanel.vue';
+import LoadPanel from './LoadPanel.vue';
+import OneSidedNote from './OneSidedNote.vue';
 import RakePanel from './RakePanel.vue';
 import type { CornerReport } from './use-stance';
 import FiguresTable, { type Figure } from '../kit/FiguresTable.vue';
@@ -185,6 +187,7 @@ const ownBands = computed(() => {
             r.stacked.map((kind) => PART_WORDS[kind].toLowerCase()).join('; ')
           }}). Stacked, they overshoot, and arms, joints and shafts run out first: measure after each.
         </p>
+        <OneSidedNote />
         <p class="small muted">
           Millimetres. The band holds what parts of these kinds come out at, and the tape. A height that was not read
           turns what depends on it off.
@@ -213,6 +216,7 @@ const ownBands = computed(() => {
     </div>
     <div class="stack">
       <RakePanel :reports="reports" />
+      <LoadPanel />
       <FenderPanel />
     </div>
   </div>

@@ -1,16 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import type { Range } from '@/core/1-base/limits';
-import { cargoSag, emptyRakeMm } from '@/core/5-consequences/stance/loaded-rake';
-import { formatMm } from '@/core/1-base/units/length';
-import { readNumber, writeNumber } from '../kit/read-lists';
+import { emptyRakeMm } from '@/core/5-consequences/stance/loaded-rake';
 import QuantityField from '../kit/QuantityField.vue';
-import TypedField from '../kit/TypedField.vue';
 import { useJobStore } from '../stores/job';
 import { bothUnits } from '../../core/1-base/units/length';
 import { addRide, cornersOf, type PartSide } from './axle-parts';
 import type { Axle } from '../../core/2-vehicle/setup/corner-key';
+import { sagWords, useCargo } from './cargo';
 import { leanOf, lipsOf } from './lips';
 import RakeDrawing from './RakeDrawing.vue';
 import type { CornerReport } from './use-stance';
@@ -26,9 +23,6 @@ const stance = computed(() => job.document?.stance);
 const wanted = computed(() => stance.value?.rakeMm ?? 0);
 const loaded = computed(() => stance.value?.rakeLoaded ?? false);
 
-const KG: Range = { min: 0, max: 5000, unit: 'kg' };
-const BEHIND: Range = { min: -3000, max: 12_000, unit: 'mm' };
-
 function change(edit: (stance: NonNullable<LowgapFile['stance']>) => void): void {
   job.changeSetup((file) => {
     file.stance ??= {};
@@ -40,29 +34,8 @@ const setWanted = (mm: number | undefined): void =>
     if (mm === undefined) delete own.rakeMm;
     else own.rakeMm = mm;
   });
-function setCargo(field: 'weightKg' | 'behindFrontMm', value: number | undefined): void {
-  change((own) => {
-    const { [field]: _, ...others } = own.cargo ?? {};
-    own.cargo = value === undefined ? others : { ...others, [field]: value };
-  });
-}
-
-/** What the cargo needs to be reckoned with. */
-const missing = computed(() => [
-  ...(stance.value?.cargo?.weightKg === undefined ? ['the weight carried'] : []),
-  ...(stance.value?.cargo?.behindFrontMm === undefined ? ['where it sits'] : []),
-  ...(job.document?.vehicle.wheelbaseMm === undefined ? ['the wheelbase (baseline)'] : []),
-  ...(stance.value?.front?.wheelRateNPerMm === undefined ? ['the front wheel rate (shocks and lines)'] : []),
-  ...(stance.value?.rear?.wheelRateNPerMm === undefined ? ['the rear wheel rate (shocks and lines)'] : []),
-]);
-const sag = computed(() => {
-  const { weightKg, behindFrontMm } = stance.value?.cargo ?? {};
-  const wheelbase = job.document?.vehicle.wheelbaseMm;
-  const [frontNPerMm, rearNPerMm] = [stance.value?.front?.wheelRateNPerMm, stance.value?.rear?.wheelRateNPerMm];
-  if (weightKg === undefined || behindFrontMm === undefined || wheelbase === undefined) return null;
-  if (frontNPerMm === undefined || rearNPerMm === undefined) return null;
-  return cargoSag({ weightKg, behindFrontMm }, wheelbase, { frontNPerMm, rearNPerMm });
-});
+const cargo = useCargo();
+const sag = computed(() => cargo.value.sag);
 /** Rake to stand at empty. */
 const target = computed(() => {
   if (!loaded.value) return wanted.value;
@@ -115,29 +88,11 @@ const leans = computed(() =>
         @update:model-value="(on: boolean | null) => change((own) => (own.rakeLoaded = on === true))"
       />
     </div>
-    <div v-if="loaded" class="row solve">
-      <TypedField
-        label="Weight carried, kg"
-        :value="stance?.cargo?.weightKg"
-        :read="readNumber(KG)"
-        :write="writeNumber"
-        optional
-        @change="(kg) => setCargo('weightKg', kg)"
-      />
-      <QuantityField
-        label="Behind the front axle"
-        :value="stance?.cargo?.behindFrontMm"
-        :range="BEHIND"
-        optional
-        @change="(mm) => setCargo('behindFrontMm', mm)"
-      />
-    </div>
-    <p v-if="loaded && missing.length" class="muted" data-testid="cargo-missing">
-      Not answered with cargo: enter {{ missing.join(', ') }}.
+    <p v-if="loaded && cargo.missing.length" class="muted" data-testid="cargo-missing">
+      Not answered with cargo: enter {{ cargo.missing.join(', ') }} (below, under Load).
     </p>
     <p v-else-if="loaded && sag" data-testid="cargo-says">
-      The cargo sinks the front {{ formatMm(sag.frontMm) }} and the rear {{ formatMm(sag.rearMm) }} mm: stand at
-      {{ bothUnits(target ?? 0) }} empty.
+      {{ sagWords(sag) }}: stand at {{ bothUnits(target ?? 0) }} empty.
     </p>
     <div class="row solve">
       <v-btn height="48" variant="outlined" :disabled="!canSolve" @click="solve('front')"

@@ -12,7 +12,9 @@ import { useJobStore } from '../stores/job';
 import { bothUnits } from '../../core/1-base/units/length';
 import { CORNER_NAMES, type Axle } from '../../core/2-vehicle/setup/corner-key';
 import SpringEndsPanel from './SpringEndsPanel.vue';
-import { calledForWords, LINE_WORDS, SCHOOL_WORDS } from './stance-words';
+import { calledForWords, notAnsweredWords } from './called-for-words';
+import HeightTablePanel from './HeightTablePanel.vue';
+import { LINE_WORDS, SCHOOL_WORDS } from './stance-words';
 import { cornersOf } from './axle-parts';
 import { abilityOf, type CornerReport } from './use-stance';
 
@@ -31,6 +33,14 @@ function set(axle: Axle, field: keyof AxleAbilityEntry, value: number | undefine
     file.stance = { ...file.stance, [axle]: value === undefined ? others : { ...others, [field]: value } };
   }, `stance ${axle}`);
 }
+
+/** How far joints may swing from how they stand today. */
+const MOSTS = [
+  { field: 'jointMostDeg', label: 'Ball joints swing at most' },
+  { field: 'upperJointMostDeg', label: 'The upper one, if it differs' },
+  { field: 'armMostDeg', label: 'Arms turn at the frame at most' },
+  { field: 'shaftMostDeg', label: 'Shaft joints’ most' },
+] as const;
 
 type Reach = 'camberByDeg' | 'casterByDeg';
 const reachOf = (axle: Axle, field: Reach): number | undefined => {
@@ -59,6 +69,12 @@ const calls = computed(() =>
     })),
   ),
 );
+/** Questions without an answer, by corner. */
+const open = computed(() =>
+  props.reports.flatMap(({ key, open: questions }) =>
+    questions.length > 0 ? [{ key, corner: CORNER_NAMES[key], says: notAnsweredWords(questions) }] : [],
+  ),
+);
 const percent = (school: HeightSchool): string => `${Math.round(100 * SCHOOL_ASKS[school].share)} %`;
 /** Why an answer is off. */
 const missingShock = ({ key }: CornerReport): string => {
@@ -80,12 +96,19 @@ const missingShock = ({ key }: CornerReport): string => {
       <section class="panel box" aria-label="What it calls for">
         <h2 class="panel-title">What this height calls for</h2>
         <p v-if="!calls.length" class="muted" data-testid="calls-nothing">
-          Nothing, by what was measured. What was not measured is named below.
+          {{
+            open.length ? 'Nothing of what could be answered. Not answered:' : 'Nothing more than before the change.'
+          }}
         </p>
         <ul v-else class="bullets" data-testid="calls">
           <li v-for="call in calls" :key="call.key">
             <strong>{{ call.corner }}.</strong> {{ call.says }}
             <span v-if="call.by" class="muted">Only by the school: {{ call.by }}.</span>
+          </li>
+        </ul>
+        <ul v-if="open.length" class="bullets small" data-testid="calls-open">
+          <li v-for="one in open" :key="one.key">
+            <strong>{{ one.corner }}: not answered.</strong> Measure {{ one.says }}.
           </li>
         </ul>
         <p class="small muted">
@@ -98,6 +121,7 @@ const missingShock = ({ key }: CornerReport): string => {
           equipped. The vehicle’s and the parts’ makers have the last word.
         </p>
       </section>
+      <HeightTablePanel :corner="corner" />
       <SpringEndsPanel :key="corner" :corner="corner" />
     </div>
     <div class="stack">
@@ -122,28 +146,14 @@ const missingShock = ({ key }: CornerReport): string => {
             @change="(value) => setReach(axle, 'casterByDeg', value)"
           />
           <QuantityField
-            label="Ball joints’ most"
+            v-for="{ field, label } in MOSTS"
+            :key="field"
+            :label="label"
             quantity="degrees"
-            :value="job.document?.stance?.[axle]?.jointMostDeg"
+            :value="job.document?.stance?.[axle]?.[field]"
             :range="degrees(60)"
             optional
-            @change="(value) => set(axle, 'jointMostDeg', value)"
-          />
-          <QuantityField
-            label="Shaft joints’ most"
-            quantity="degrees"
-            :value="job.document?.stance?.[axle]?.shaftMostDeg"
-            :range="degrees(60)"
-            optional
-            @change="(value) => set(axle, 'shaftMostDeg', value)"
-          />
-          <TypedField
-            label="Wheel rate, N/mm"
-            :value="job.document?.stance?.[axle]?.wheelRateNPerMm"
-            :read="readNumber(LIMITS.springRateNPerMm)"
-            :write="writeNumber"
-            optional
-            @change="(value) => set(axle, 'wheelRateNPerMm', value)"
+            @change="(value) => set(axle, field, value)"
           />
           <TypedField
             label="Shock per wheel travel"

@@ -1,19 +1,19 @@
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import { setupForCorner, type CaseDescription } from '@/core/4-clearance/case/case-description';
 import { type CornerKey, axleOf } from '@/core/2-vehicle/setup/corner-key';
-import { halfShaftReport, propshaftReport } from '@/core/5-consequences/driveline/driveline-report';
 import { attempt, type Result } from '@/core/1-base/problem';
 import {
   calledForBySchool,
+  notAnswered,
   type CalledForBySchool,
-  type CornerFindings,
+  type NotAnswered,
 } from '@/core/5-consequences/stance/called-for';
-import { dragLinkReport } from '@/core/5-consequences/stance/drag-link';
+import { cornerFindings, type AxleMeasured } from '@/core/5-consequences/stance/findings';
+import { heightTable, type HeightTable } from '@/core/5-consequences/stance/height-table';
+import type { HeightSchool } from '@/core/5-consequences/stance/height-schools';
 import { roadReport, type RoadMeasured } from '@/core/5-consequences/stance/road-report';
-import { cornerStance, type AxleAbility, type CornerStance } from '@/core/5-consequences/stance/stance-report';
-import { swayBarReport } from '@/core/5-consequences/stance/sway-bar';
+import type { AxleAbility, CornerStance } from '@/core/5-consequences/stance/stance-report';
 import { useJobStore } from '../stores/job';
 import { useShopRecord } from '../stores/shop-record';
 import { dragLinkEntry, halfShaftEntry, propshaftEntry, swayBarEntry } from './link-entries';
@@ -23,6 +23,7 @@ export interface CornerReport {
   readonly key: CornerKey;
   readonly stance: Result<CornerStance>;
   readonly calls: readonly CalledForBySchool[];
+  readonly open: readonly NotAnswered[];
 }
 
 export const abilityOf = (file: LowgapFile, key: CornerKey): AxleAbility => ({
@@ -31,28 +32,28 @@ export const abilityOf = (file: LowgapFile, key: CornerKey): AxleAbility => ({
   ...file.corners[key]?.adjusters,
 });
 
-/** What the measured links and shafts of a corner do; what is missing, or does not go together, is left out. */
-function linksOf(file: LowgapFile, description: CaseDescription, key: CornerKey): Partial<CornerFindings> {
+/** What was measured of a corner's axle beside its linkage. */
+function axleMeasured(file: LowgapFile, key: CornerKey): AxleMeasured {
   const axle = axleOf(key);
-  const found = <Measured, Report>(
-    measured: Measured | null,
-    work: (measured: Measured) => Report,
-  ): Report | undefined => {
-    const report = measured === null ? null : attempt(() => work(measured));
-    return report?.ok ? report.value : undefined;
-  };
-  const isBeam = file.corners[key]!.motion.type === 'beamAxle';
-  const drop = file.stance?.drive?.[axle]?.differentialDropMm ?? 0;
   return {
-    swayBar: found(swayBarEntry(file, axle), (bar) => swayBarReport(description, key, bar)),
-    dragLink: found(isBeam ? dragLinkEntry(file, axle) : null, (link) => dragLinkReport(description, key, link)),
-    halfShaft: found(isBeam ? null : halfShaftEntry(file, axle), (shaft) =>
-      halfShaftReport(description, key, shaft, drop),
-    ),
-    propshaft: found(isBeam ? propshaftEntry(file, axle) : null, (shaft) => propshaftReport(description, key, shaft)),
+    underside: file.corners[key]?.underbody,
+    ability: abilityOf(file, key),
+    swayBar: swayBarEntry(file, axle) ?? undefined,
+    dragLink: dragLinkEntry(file, axle) ?? undefined,
+    halfShaft: halfShaftEntry(file, axle) ?? undefined,
+    differentialDropMm: file.stance?.drive?.[axle]?.differentialDropMm,
+    propshaft: propshaftEntry(file, axle) ?? undefined,
     slipJointLeastMm: file.underbody?.slipJointLeastMm,
   };
 }
+
+/** What heights call for at a corner of the job; @throws ProblemError where it stands in no posture. */
+export const heightTableOf = (
+  file: LowgapFile,
+  key: CornerKey,
+  liftsMm: readonly number[],
+  school: HeightSchool,
+): HeightTable => heightTable(asCase(file), key, axleMeasured(file, key), liftsMm, school);
 
 export const roadMeasured = ({ vehicle, stance }: LowgapFile): RoadMeasured => ({
   wheelbaseMm: vehicle.wheelbaseMm,
@@ -71,19 +72,15 @@ export function useStance() {
     if (!file) return [];
     const description = asCase(file);
     return job.corners.map((key) => {
-      const corner = file.corners[key]!;
-      const ability = abilityOf(file, key);
-      const stance = attempt(() => cornerStance(description, key, corner.underbody, ability, record.bands));
-      const calls = stance.ok
-        ? calledForBySchool({
-            stance: stance.value,
-            corner,
-            setup: setupForCorner(description, key),
-            ability,
-            ...linksOf(file, description, key),
-          })
-        : [];
-      return { key, stance, calls };
+      const found = attempt(() => cornerFindings(description, key, axleMeasured(file, key), record.bands));
+      if (!found.ok) return { key, stance: found, calls: [], open: [] };
+      const { value } = found;
+      return {
+        key,
+        stance: { ok: true as const, value: value.stance },
+        calls: calledForBySchool(value),
+        open: notAnswered(value),
+      };
     });
   });
   const road = computed(() => {

@@ -209,3 +209,57 @@ test('a sub-frame drop takes arms, knuckle and wheel down together', () => {
     expect(after.mountPose(mount, posture).origin[2]).toBeCloseTo(before.mountPose(mount, posture).origin[2] - 50, 9);
   }
 });
+
+describe('parts with numbers of their own', () => {
+  const shiftOf = (part: LiftPart) => liftPartShift(part);
+  const strutOf = (more: object): LiftPart =>
+    ({
+      kind: 'coilOver',
+      liftMm: 60,
+      openMm: 560,
+      closedMm: 395,
+      replacesOpenMm: 520,
+      replacesClosedMm: 380,
+      motionRatio: 0.8,
+      stops: 'onFrame',
+      ...more,
+    }) as LiftPart;
+
+  test('a longer strut lets the wheel hang by what it opens more, over the ratio; its stop, inside it, comes sooner by what it closes less', () => {
+    expect(shiftOf(strutOf({}))).toMatchObject({ suspensionLiftMm: 60, droopLimitShiftMm: -50, bumpLimitShiftMm: 0 });
+    expect(shiftOf(strutOf({ stops: 'inStrut' })).bumpLimitShiftMm).toBeCloseTo(-15 / 0.8, 9);
+    // A lift beyond today's droop goes with it that was refused before: 100 mm with 90 of droop.
+    const lift = { ...fittedAsSetup(strut.fitted), suspensionLiftMm: 0 };
+    const limits = (parts: readonly LiftPart[]) => attempt(() => travelLimits(strut, countParts({ ...lift, parts })));
+    expect(limits([{ kind: 'ride', liftMm: 100 }]).ok).toBe(false);
+    expect(limits([strutOf({ liftMm: 100 })])).toMatchObject({ ok: true, value: { droop: -140, ride: -100 } });
+  });
+
+  test('the refusal names the ways on', () => {
+    const refused = attempt(() => travelLimits(strut, withParts(strut, { kind: 'ride', liftMm: 100 })));
+    expect(refused.ok).toBe(false);
+    expect(refused.ok ? '' : refused.problems[0]!.expected).toMatch(/longer strut or coil-over, a longer shock/);
+  });
+
+  test('a weight seen to sink a corner is believed before its rates', () => {
+    const load: LiftPart = { kind: 'load', weightKg: 80, share: 0.5, rateNPerMm: 50, motionRatio: 1 };
+    // 80 kg x 9.80665 x 0.5 / 50 = 7.845 mm (Hooke).
+    expect(shiftOf(load).suspensionLiftMm).toBeCloseTo(-7.845, 3);
+    expect(shiftOf({ ...load, sinksMm: 12 }).suspensionLiftMm).toBe(-12);
+    // Ahead of the front axle the rear rises: a share below 0.
+    expect(shiftOf({ ...load, share: -0.1 }).suspensionLiftMm).toBeGreaterThan(0);
+  });
+
+  test('a part with a number that nobody read moves nothing, and is not among those counted', () => {
+    const spacer: LiftPart = { kind: 'springSpacer', thicknessMm: 30, motionRatio: 1, starting: ['thicknessMm'] };
+    const setup = withParts(strut, spacer, { kind: 'body', liftMm: 50 });
+    expect(bodyRiseMm(setup)).toBe(50);
+    expect(setup.countedParts.map(({ kind }) => kind)).toEqual(['body']);
+    expect(bodyRiseMm(withParts(strut, { ...spacer, starting: [] }))).toBe(30);
+  });
+
+  test('new upper arms add caster; aligned, the wheel keeps it as far as its target says', () => {
+    expect(shiftOf({ kind: 'upperArm', casterDeg: 1.5 }).casterChangeDeg).toBe(1.5);
+    expect(shiftOf({ kind: 'swayBarDrop', dropMm: 25 })).toMatchObject({ swayBarDropMm: 25, suspensionLiftMm: 0 });
+  });
+});

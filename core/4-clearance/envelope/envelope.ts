@@ -107,7 +107,7 @@ export function travelLimits(
     throw new ProblemError({
       code: 'outOfRange',
       path: `${path}.suspensionLiftMm`,
-      expected: `${-bump} to ${-droop} mm, so that the parked wheel stays between its stops`,
+      expected: `${-bump} to ${-droop} mm, so that the parked wheel stays between its stops${ride < droop ? '; to go higher a longer strut or coil-over, a longer shock or a spacer on the strut lets it hang lower' : ''}`,
       found: `${setup.suspensionLiftMm} mm`,
     });
   }

@@ -9,6 +9,8 @@ export type HeightSchool = (typeof HEIGHT_SCHOOLS)[number];
 export interface SchoolAsks {
   /** Share of what joints and adjusters can do that may be used. */
   readonly share: number;
+  /** Travel from the parked height to full droop that is to be left, mm. */
+  readonly droopLeftMm: number;
   /** mm that shocks, hoses and slip joints keep to spare. */
   readonly spareMm: number;
   /** Side shift of a beam axle that is put right, mm. */
@@ -21,7 +23,7 @@ export interface SchoolAsks {
 
 /** Working values of this project, no published source. */
 export const SCHOOL_ASKS: Readonly<Record<HeightSchool, SchoolAsks>> = {
-  keepReserve: { share: 0.7, spareMm: 15, sideShiftMm: 3, linkLeanDeg: 5, steeringWheelDeg: 2 },
-  toTheLimit: { share: 1, spareMm: 0, sideShiftMm: 5, linkLeanDeg: 20, steeringWheelDeg: 5 },
-  correctedParts: { share: 0.35, spareMm: 25, sideShiftMm: 2, linkLeanDeg: 2, steeringWheelDeg: 1 },
+  keepReserve: { share: 0.7, droopLeftMm: 50, spareMm: 15, sideShiftMm: 3, linkLeanDeg: 5, steeringWheelDeg: 2 },
+  toTheLimit: { share: 1, droopLeftMm: 25, spareMm: 0, sideShiftMm: 5, linkLeanDeg: 20, steeringWheelDeg: 5 },
+  correctedParts: { share: 0.35, droopLeftMm: 75, spareMm: 25, sideShiftMm: 2, linkLeanDeg: 2, steeringWheelDeg: 1 },
 };

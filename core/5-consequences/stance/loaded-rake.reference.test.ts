@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { cargoSag, emptyRakeMm } from './loaded-rake';
+import { axleWeightsKg, cargoSag, emptyRakeMm, holdingRateNPerMm, seenWheelRateNPerMm } from './loaded-rake';
 import { GRAVITY } from '../../2-vehicle/setup/springs';
 
 const RATES = { frontNPerMm: 40, rearNPerMm: 50 };
@@ -17,5 +17,29 @@ describe('rake under load, by levers and Hooke’s law', () => {
     expect(front).toBeLessThan(0);
     expect(front + rear).toBeCloseTo(100 * GRAVITY, 9);
     expect(rear * 3000).toBeCloseTo(100 * GRAVITY * 4200, 6);
+  });
+});
+
+describe('rates from what was seen, and the rate that holds a height (Hooke)', () => {
+  test('100 kg over an axle that sinks it by 12 mm: half of it on each wheel', () => {
+    const rate = seenWheelRateNPerMm(100, 12);
+    expect(rate).toBeCloseTo((50 * GRAVITY) / 12, 9);
+    expect(
+      cargoSag({ weightKg: 100, behindFrontMm: 0 }, 3000, { frontNPerMm: rate, rearNPerMm: 50 }).frontMm,
+    ).toBeCloseTo(12, 9);
+  });
+
+  test('a winch ahead of the axle loads it with more than its weight and lightens the other', () => {
+    const { front, rear } = axleWeightsKg({ weightKg: 60, behindFrontMm: -600 }, 3000);
+    expect(front).toBeCloseTo(72, 9);
+    expect(rear).toBeCloseTo(-12, 9);
+  });
+
+  test('springs of that rate stand under the load as long as the old ones without it', () => {
+    const [rate, stands, more] = [40, 900, 72];
+    const next = holdingRateNPerMm(rate, stands, more);
+    const pressed = (kg: number, by: number): number => (kg * GRAVITY) / 2 / by;
+    expect(pressed(stands + more, next)).toBeCloseTo(pressed(stands, rate), 9);
+    expect(next / rate).toBeCloseTo(1.08, 9);
   });
 });

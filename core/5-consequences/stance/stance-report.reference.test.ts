@@ -1,9 +1,11 @@
-import { madeCorner, madeCase } from '../../fixtures/made-corner';
+import { LEANING_AXIS, madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
-import { fittedAsSetup, type SetupDescription, countParts } from '../../2-vehicle/setup/setup';
+import { fittedAsSetup, type SetupDescription } from '../../2-vehicle/setup/setup';
 import { doubleWishboneFromTape } from '../../2-vehicle/motion/from-tape';
-import { calledFor, calledForBySchool, type CornerFindings } from './called-for';
+import { calledFor, calledForBySchool, notAnswered } from './called-for';
+import { cornerFindings, type CornerFindings } from './findings';
+import type { LiftPart } from '../../2-vehicle/setup/lift-part';
 import { cornerStance, type AxleAbility, type CornerUnderside } from './stance-report';
 
 const FITTED = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 25 }, spacerMm: 0 };
@@ -34,12 +36,8 @@ function stood(more: Partial<SetupDescription>, beam = false): CaseDescription {
 const report = (description: CaseDescription, underside: CornerUnderside = {}, ability: AxleAbility = {}) =>
   cornerStance(description, 'frontLeft', underside, ability);
 
-const findings = (description: CaseDescription, underside: CornerUnderside, ability: AxleAbility): CornerFindings => ({
-  stance: report(description, underside, ability),
-  corner: description.corners.frontLeft!,
-  setup: countParts(description.setup!),
-  ability,
-});
+const findings = (description: CaseDescription, underside: CornerUnderside, ability: AxleAbility): CornerFindings =>
+  cornerFindings(description, 'frontLeft', { underside, ability });
 
 const calls = (description: CaseDescription, underside: CornerUnderside, ability: AxleAbility = {}) =>
   calledFor(findings(description, underside, ability)).map(({ what }) => what);
@@ -130,15 +128,67 @@ describe('what it calls for, computed from the corner', () => {
     for (const { travelMm } of nearer) expect(swing(travelMm)).toBeLessThanOrEqual(12);
   });
 
+  const lower = (mm: number) => stood({ suspensionLiftMm: mm, droopLimitShiftMm: -mm });
+  const hoseOf = (mm: number, spare: number) =>
+    calledForBySchool(findings(lower(mm), { brakeHoseSpareMm: spare }, {})).find(({ what }) => what === 'longerHose');
+
   test('schools differ by what they keep to spare: a hose with 10 mm left is enough for one, too short for the others', () => {
-    const hose = calledForBySchool(findings(stood({}), { brakeHoseSpareMm: 10 }, {})).find(
+    // 30 mm to spare hanging, 20 lower then: 10 left; 25 are kept by the strictest.
+    expect(hoseOf(20, 30)).toMatchObject({ schools: ['keepReserve', 'correctedParts'], by: 15 });
+    expect(hoseOf(20, 19)!.schools).toHaveLength(3);
+  });
+
+  test('what was wanting before the change is not called for by it', () => {
+    // Short by 5 today, by 25 then: the change adds 20.
+    const [hose] = calledFor(findings(lower(20), { brakeHoseSpareMm: -5 }, {})).filter(
       ({ what }) => what === 'longerHose',
     );
-    expect(hose).toMatchObject({ schools: ['keepReserve', 'correctedParts'], by: 5 });
-    const short = calledForBySchool(findings(stood({}), { brakeHoseSpareMm: -1 }, {})).find(
-      ({ what }) => what === 'longerHose',
+    expect(hose).toMatchObject({ by: 20, already: 5 });
+    expect(hoseOf(0, -5)).toBeUndefined();
+  });
+
+  test('parked nearer to full droop: 100 mm less 60 leave 40, of which one school keeps 50', () => {
+    const found = calledForBySchool(findings(stood({ suspensionLiftMm: 60 }), {}, {})).find(
+      ({ what }) => what === 'droopTravel',
     );
-    expect(short!.schools).toHaveLength(3);
+    expect(found).toMatchObject({ by: 35, schools: ['keepReserve', 'correctedParts'] });
+  });
+
+  test('what nobody measured is not answered, and named', () => {
+    const open = notAnswered(findings(lower(50), { shockOpenMm: 560 }, {}));
+    expect(Object.fromEntries(open.map(({ what, missing }) => [what, missing]))).toMatchObject({
+      longerShock: ['shockLengths', 'shockRatio'],
+      longerHose: ['brakeHose'],
+      jointCorrection: ['jointLimits'],
+      differentialDrop: ['halfShafts', 'shaftLimit'],
+      camberCorrection: ['camberReach'],
+    });
+    expect(open.map(({ what }) => what)).not.toContain('panhardCorrection');
+    const answered = findings(lower(50), { brakeHoseSpareMm: 60 }, { camberByDeg: 1 });
+    expect(notAnswered(answered).map(({ what }) => what)).not.toContain('longerHose');
+  });
+
+  test('new upper arms bring their own ball joint; arms at the frame have a limit of their own', () => {
+    const arms = { kind: 'upperArm', casterDeg: 0, jointMostDeg: 60 } as const;
+    const longer = { kind: 'longerShock', extraMm: 50, motionRatio: 1 } as const;
+    const of = (parts: readonly LiftPart[], ability: AxleAbility) =>
+      calledFor(findings(stood({ parts: [longer, ...parts] }), {}, ability)).find(
+        ({ what }) => what === 'jointCorrection',
+      );
+    expect(of([], { upperJointMostDeg: 30 })).toBeDefined();
+    expect(of([arms], { upperJointMostDeg: 30 })).toBeUndefined();
+    // Lower arm of 400 level at the survey: asin(150 / 400) = 22 degrees at full droop.
+    expect(of([], { armMostDeg: 60 })).toBeUndefined();
+    expect(of([], { armMostDeg: 20 })!.by).toBeGreaterThan(0);
+  });
+
+  test('a longer shock is not called for again once it is on', () => {
+    const measured = { shockOpenMm: 560, shockClosedMm: 440, shockNowMm: 500 };
+    const longer = { kind: 'longerShock', extraMm: 30, closedExtraMm: 10, motionRatio: 0.6 } as const;
+    const shock = report(stood({ parts: [longer] }), measured, { shockRatio: 0.6 });
+    // As much droop more as the shock is longer: its spare stroke there is what it was; closed it has 10 less.
+    expect(shock.shock!.droopSpareMm).toBeCloseTo(shock.shockBefore!.droopSpareMm, 9);
+    expect(shock.shock!.bumpSpareMm).toBeCloseTo(shock.shockBefore!.bumpSpareMm - 10, 9);
   });
 
   test('shaft joints, slip joint, sway link and drag link call by their own numbers', () => {
@@ -155,16 +205,18 @@ describe('what it calls for, computed from the corner', () => {
     const state = { linkLeanDeg: 2, armToLinkDeg: 24, armTurnDeg: 5 };
     const full: CornerFindings = {
       ...base,
-      propshaft: { before: same(shaft), after: same(shaft) },
+      corner: { ...base.corner, motion: { type: 'beamAxle', hubSpacingMm: 1600, leaf: true }, steering: LEANING_AXIS },
+      propshaft: { before: same({ ...shaft, outputJointDeg: 19, engagedMm: 60 }), after: same(shaft) },
       slipJointLeastMm: 50,
-      swayBar: { before: same(state), after: same(state) },
+      swayBar: { before: same({ ...state, armToLinkDeg: 60 }), after: same(state) },
       dragLink: {
         before: same({ steerDeg: 0, steeringWheelDeg: 0 }),
         after: same({ steerDeg: 1, steeringWheelDeg: -16 }),
       },
     };
     const found = Object.fromEntries(calledFor(full).map(({ what, by }) => [what, by]));
-    expect(found).toMatchObject({ propshaftJoint: 3, slipJoint: 5, swayLink: 0, dragLink: -16 });
+    expect(found).toMatchObject({ propshaftJoint: 3, slipJoint: 5, dragLink: -16 });
+    expect(found).toHaveProperty('swayLink');
     expect(calledFor(base).map(({ what }) => what)).toEqual(['alignment']);
   });
 

@@ -33,8 +33,11 @@ export interface CornerUnderside {
 export interface AxleAbility {
   readonly camberByDeg?: number | undefined;
   readonly casterByDeg?: number | undefined;
-  /** Swing of a ball joint from how it stands today that its maker allows, degrees. */
+  /** Swing of the ball joints from how they stand today that their maker allows, degrees; the upper one's own where it differs. */
   readonly jointMostDeg?: number | undefined;
+  readonly upperJointMostDeg?: number | undefined;
+  /** Turn of the arms at the frame that their bushings stand, from how they stand today, degrees. */
+  readonly armMostDeg?: number | undefined;
   /** Working angle that the joints of half shafts or propshaft stand, degrees. */
   readonly shaftMostDeg?: number | undefined;
   readonly shockRatio?: number | undefined;
@@ -52,6 +55,8 @@ export interface CornerState {
 /** What a hose, wire or cable has left at full droop; mm. */
 export interface LineLeft {
   readonly what: 'brakeHose' | 'sensorWire' | 'parkingCable';
+  /** As it was measured, before the setup. */
+  readonly beforeMm: number;
   readonly leftMm: number;
 }
 
@@ -60,7 +65,8 @@ export interface CornerStance {
   readonly heights: ExpectedHeights;
   readonly before: CornerState;
   readonly after: CornerState;
-  /** null: not measured. */
+  /** As fitted, and with the setup; null: not measured. */
+  readonly shockBefore: ShockTravel | null;
   readonly shock: ShockTravel | null;
   readonly lines: readonly LineLeft[];
   /** What the adjusters have to take back at the new height, and whether they can; null where their reach is not entered. */
@@ -96,6 +102,7 @@ export function cornerStance(
     heights: expectedHeights(description, key, bands),
     before,
     after,
+    shockBefore: shockOf(underside, ability, before.limits, fittedSetup(corner.fitted)),
     shock: shockOf(underside, ability, after.limits, setup),
     lines: linesLeft(underside, corner, setup, after.limits),
     adjust: adjustOf(key, corner, before, after, ability),
@@ -166,7 +173,9 @@ function linesLeft(
     ['sensorWire', underside.sensorWireSpareMm],
     ['parkingCable', underside.parkingCableSpareMm],
   ] as const;
-  return lines.flatMap(([what, spareMm]) => (spareMm === undefined ? [] : [{ what, leftMm: spareMm - lowerMm }]));
+  return lines.flatMap(([what, spareMm]) =>
+    spareMm === undefined ? [] : [{ what, beforeMm: spareMm, leftMm: spareMm - lowerMm }],
+  );
 }
 
 const MOST_LIFT_MM = 200;

@@ -42,3 +42,15 @@ describe('sway bar and link as a four-bar linkage', () => {
     expect(swayBarAt({ ...BAR, armRiseMm: 260 }, 0)).toBeNull();
   });
 });
+
+test('a bar lowered with the axle stands to its link as before the lift', () => {
+  const bar: SwayBar = { armMm: 250, armRiseMm: 10, linkMm: 110, linkLeanMm: 15, linkRunsUp: false, linkRatio: 1 };
+  const home = swayBarAt(bar, 0)!;
+  const lifted = swayBarAt(bar, -40)!;
+  expect(lifted.armTurnDeg).toBeLessThan(-5);
+  expect(swayBarAt(bar, -40, 40)).toEqual({
+    linkLeanDeg: expect.closeTo(home.linkLeanDeg, 9),
+    armToLinkDeg: expect.closeTo(home.armToLinkDeg, 9),
+    armTurnDeg: expect.closeTo(0, 9),
+  });
+});
