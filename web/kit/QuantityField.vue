@@ -192,15 +192,8 @@ const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
   </div>
 </template>
 
+<style scoped src="./starting.css"></style>
 <style scoped>
-.starting :deep(:is(.v-field__outline__start, .v-field__outline__end)) {
-  border-style: dashed;
-}
-.starting :deep(input)::placeholder {
-  font-style: italic;
-  color: var(--muted);
-  opacity: 1;
-}
 .quantity {
   display: flex;
   gap: 4px;

@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="T">
-import { ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { fieldText } from '@/contracts/problems';
 import type { Result } from '@/core/1-base/problem';
 
@@ -16,11 +16,18 @@ const props = defineProps<{
   /** What was understood, said under the field. */
   echo?: (value: T) => string;
   problem?: string | undefined;
+  /** Stands in until it is typed, even as the same. */
+  standing?: string | undefined;
 }>();
 const emit = defineEmits<{ change: [value: T | undefined] }>();
 
 const text = ref('');
 const refusal = ref('');
+const messages = computed(() => {
+  if (props.standing !== undefined) return ['starting value, not measured'];
+  const { echo, value } = props;
+  return echo && value !== undefined && !refusal.value ? [echo(value)].filter(Boolean) : [];
+});
 /** What stood here before somebody began to type. */
 let atFocus: { readonly value: T | undefined } | null = null;
 const isSame = (a: T | undefined, b: T | undefined): boolean =>
@@ -63,12 +70,16 @@ function typeText(entered: string | null): void {
     :model-value="text"
     :label="label"
     :suffix="suffix"
-    :placeholder="hint"
-    :messages="echo && value !== undefined && !refusal ? [echo(value)].filter(Boolean) : []"
+    :placeholder="standing ?? hint"
+    :persistent-placeholder="standing !== undefined"
+    :messages="messages"
     :error-messages="refusal || problem ? [refusal || problem || ''] : []"
     autocomplete="off"
     class="figures"
+    :class="{ starting: standing !== undefined }"
     @focus="began"
     @update:model-value="typeText"
   />
 </template>
+
+<style scoped src="./starting.css"></style>

@@ -4,7 +4,6 @@ import type { AxleAbilityEntry } from '@/contracts/stance';
 import { LIMITS, type Range } from '@/core/1-base/limits';
 import { formatMm } from '@/core/1-base/units/length';
 import type { Axle } from '@/core/2-vehicle/setup/corner-key';
-import { GRAVITY } from '@/core/2-vehicle/setup/springs';
 import FieldList, { type Field } from '../kit/FieldList.vue';
 import { useJobStore } from '../stores/job';
 import { axleParts, cornersOf, setAxleParts } from './axle-parts';
@@ -24,9 +23,9 @@ type RateKey = 'wheelRateNPerMm' | 'sankKg' | 'sankMm' | 'standsKg';
 const kg = (max: number): Range => ({ min: 1, max, unit: 'kg' });
 const ratesOf = (axle: Axle): readonly Field<RateKey>[] => [
   { key: 'wheelRateNPerMm', label: `Wheel rate, ${axle}, N/mm`, range: LIMITS.springRateNPerMm, kind: 'number' },
+  { key: 'standsKg', label: `Sprung weight on the ${axle} axle, kg`, range: LIMITS.axleKg, kind: 'number' },
   { key: 'sankKg', label: `Or: so many kg over the ${axle} axle`, range: kg(5000), kind: 'number' },
   { key: 'sankMm', label: `sank the ${axle} by`, range: LIMITS.sagMm },
-  { key: 'standsKg', label: `Sprung weight on the ${axle} axle, kg`, range: LIMITS.axleKg, kind: 'number' },
 ];
 
 const setCargo = (key: CargoKey, value: number | undefined): void =>
@@ -98,7 +97,7 @@ function putOn(): void {
     <v-btn height="48" variant="outlined" :disabled="!cargo.sag" @click="putOn">Carry it all the time</v-btn>
     <p class="small muted">
       By levers: what hangs over beyond an axle loads that one with more than its weight and lightens the other. The
-      axles’ ratings and the tires’ are limits of their own (on the road). {{ formatMm(GRAVITY, 2) }} m/s².
+      axles’ ratings and the tires’ are limits of their own (on the road).
     </p>
   </section>
 </template>

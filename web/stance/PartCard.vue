@@ -158,7 +158,7 @@ const isOlder = computed(() => part.value.kind === 'strutTopSpacer' && part.valu
           v-else
           :label="field.label"
           :value="isStarting(field) ? undefined : valueOf(field)"
-          :hint="isStarting(field) ? `starting value ${valueOf(field)}, not measured` : undefined"
+          :standing="isStarting(field) ? String(valueOf(field)) : undefined"
           :read="readNumber(field.range)"
           :write="writeNumber"
           :optional="field.optional ?? false"

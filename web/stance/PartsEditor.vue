@@ -57,10 +57,11 @@ const misfits = computed(() => props.parts.filter(({ part }) => !fitsSuspension(
 /** A spring that sits on a beam axle moves as far as it; of an independent one somebody has to measure. */
 const ratio = computed(() => props.enteredRatio ?? props.linkageRatio ?? (props.suspension.isBeam ? 1 : undefined));
 const byRatio = computed(() => props.parts.some(({ part }) => BY_SPRING_RATIO.includes(part.kind)));
-const ratioHint = computed(() => {
-  if (props.linkageRatio !== null) return `${props.linkageRatio} by the linkage`;
-  return props.suspension.isBeam ? '1, on the axle' : `starting value ${USUAL_RATIO}, not measured`;
-});
+/** Stands in on an independent wheel; on the axle, or by the linkage, it is known. */
+const standingRatio = computed(() => (ratio.value === undefined ? String(USUAL_RATIO) : undefined));
+const ratioHint = computed(() =>
+  props.linkageRatio === null ? '1, on the axle' : `${props.linkageRatio} by the linkage`,
+);
 const isOff = computed(
   () =>
     ratio.value !== undefined &&
@@ -99,6 +100,7 @@ const add = (): void =>
         label="Spring travel over wheel travel"
         :value="enteredRatio"
         :hint="ratioHint"
+        :standing="standingRatio"
         :read="readNumber(LIMITS.motionRatio)"
         :write="writeNumber"
         optional

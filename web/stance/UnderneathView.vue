@@ -12,7 +12,7 @@ import { useJobStore } from '../stores/job';
 import { bothUnits } from '../../core/1-base/units/length';
 import { CORNER_NAMES, type Axle } from '../../core/2-vehicle/setup/corner-key';
 import SpringEndsPanel from './SpringEndsPanel.vue';
-import { calledForWords, notAnsweredWords } from './called-for-words';
+import { adjustWords, calledForWords, notAnsweredWords } from './called-for-words';
 import HeightTablePanel from './HeightTablePanel.vue';
 import { LINE_WORDS, SCHOOL_WORDS } from './stance-words';
 import { cornersOf } from './axle-parts';
@@ -69,12 +69,16 @@ const calls = computed(() =>
     })),
   ),
 );
-/** Questions without an answer, by corner. */
-const open = computed(() =>
-  props.reports.flatMap(({ key, open: questions }) =>
-    questions.length > 0 ? [{ key, corner: CORNER_NAMES[key], says: notAnsweredWords(questions) }] : [],
-  ),
-);
+/** Questions without an answer; corners that lack the same are said together. */
+const open = computed(() => {
+  const corners = new Map<string, string[]>();
+  for (const { key, open: questions } of props.reports) {
+    if (questions.length === 0) continue;
+    const says = notAnsweredWords(questions);
+    corners.set(says, [...(corners.get(says) ?? []), CORNER_NAMES[key]]);
+  }
+  return [...corners].map(([says, names]) => ({ corner: names.join(', '), says }));
+});
 const percent = (school: HeightSchool): string => `${Math.round(100 * SCHOOL_ASKS[school].share)} %`;
 /** Why an answer is off. */
 const missingShock = ({ key }: CornerReport): string => {
@@ -107,7 +111,7 @@ const missingShock = ({ key }: CornerReport): string => {
           </li>
         </ul>
         <ul v-if="open.length" class="bullets small" data-testid="calls-open">
-          <li v-for="one in open" :key="one.key">
+          <li v-for="one in open" :key="one.corner">
             <strong>{{ one.corner }}: not answered.</strong> Measure {{ one.says }}.
           </li>
         </ul>
@@ -194,14 +198,7 @@ const missingShock = ({ key }: CornerReport): string => {
             Hoses and wires: no spare length was measured with the wheel hanging (baseline, under what hangs below).
           </p>
           <p v-if="report.stance.value.adjust" data-testid="adjust-says">
-            At ride height camber changes by {{ report.stance.value.adjust.camberDeg.toFixed(2) }}°<template
-              v-if="report.stance.value.adjust.casterDeg !== null"
-              >, caster by {{ report.stance.value.adjust.casterDeg.toFixed(2) }}°</template
-            ><template v-if="report.stance.value.adjust.upToMm !== null"
-              >; adjusters are at their end from {{ report.stance.value.adjust.upToMm }} mm of lift</template
-            ><template v-if="report.stance.value.adjust.downToMm !== null"
-              >, or {{ report.stance.value.adjust.downToMm }} mm of lowering</template
-            >.
+            {{ adjustWords(report.stance.value.adjust) }}
           </p>
         </template>
         <p v-else class="verdict-rubs" role="alert">

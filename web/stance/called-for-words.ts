@@ -1,4 +1,5 @@
 import type { Called, CalledFor, NotAnswered, NotMeasured } from '@/core/5-consequences/stance/called-for';
+import type { CornerStance } from '@/core/5-consequences/stance/stance-report';
 import { bothUnits, formatMm } from '@/core/1-base/units/length';
 
 /** What is wanted, in a word or two, and what its amount is in; for a table. */
@@ -106,3 +107,13 @@ const NOT_MEASURED: Readonly<Record<NotMeasured, string>> = {
 /** Questions of one corner without an answer: what to measure, each thing once. */
 export const notAnsweredWords = (open: readonly NotAnswered[]): string =>
   [...new Set(open.flatMap(({ missing }) => missing))].map((one) => NOT_MEASURED[one]).join('; ');
+
+/** What the setup changes of the alignment at ride height, and up to which height the adjusters can take it back. */
+export function adjustWords({ camberDeg, casterDeg, upToMm, downToMm }: NonNullable<CornerStance['adjust']>): string {
+  const changes = [...changeOf('camber', camberDeg), ...changeOf('caster', casterDeg ?? 0)].join(', ');
+  const from = [
+    ...(upToMm === null ? [] : [`${upToMm} mm of lift`]),
+    ...(downToMm === null ? [] : [`${downToMm} mm of lowering`]),
+  ];
+  return `At ride height ${changes || 'camber and caster stay'}${from.length > 0 ? `; adjusters are at their end from ${from.join(', or ')}` : ''}.`;
+}
