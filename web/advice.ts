@@ -2,7 +2,7 @@
 import { cornerName, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { Known, StartingValue, WantedFirst } from '@/core/3-survey/known/known';
 import { marginWords, needsWords } from '@/core/4-clearance/case/standard';
-import { ACROSS_NAMES, postureWords } from './words';
+import { ACROSS_NAMES, pastLockWords, postureWords } from './words';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import type { Remeasure } from '@/core/5-consequences/spread/spread';
 import type { LeverKind } from '@/core/6-decisions/levers/lever-kinds';
@@ -119,7 +119,8 @@ export function remeasureWords({ source, obstacle, reading }: Remeasure, labelOf
 export function verdictSentence(o: ObstacleVerdict, rideMm: number): string {
   const gap = o.gapMm >= 0 ? `comes down to ${bothUnits(o.gapMm)}` : `is overlapped by ${bothUnits(-o.gapMm)}`;
   const margin = `${needsWords(o.requiredMm)}, ${marginWords(o.marginMm)}`;
-  return `${o.label} ${gap} at ${o.clock} on the ${ACROSS_NAMES[o.across]}, ${postureWords(o.steerDeg, o.travelMm, rideMm, o.crossMm)}: ${margin}.`;
+  const past = pastLockWords(o.pastLock);
+  return `${o.label} ${gap} at ${o.clock} on the ${ACROSS_NAMES[o.across]}, ${postureWords(o.steerDeg, o.travelMm, rideMm, o.crossMm)}${past && ` (${past})`}: ${margin}.`;
 }
 
 /** A little more than just enough, so that what is read off the screen holds: the next tenth; rims come by halves. */

@@ -8,6 +8,7 @@ import type { EdgeKind, RodRun } from '@/core/3-survey/description/edge-kind';
 import type { Mount } from '@/core/2-vehicle/motion/mount';
 import type { PartKind } from '@/core/3-survey/shape/part-kind';
 import type { Material } from '@/core/3-survey/shape/material';
+import type { PastLock } from '@/core/4-clearance/verdict/past-lock';
 import { formatMm } from '@/core/1-base/units/length';
 
 export const MATERIAL_NAMES: Readonly<Record<Material, string>> = {
@@ -123,6 +124,15 @@ export function postureWords(steerDeg: number, travelMm: number, rideMm = 0, cro
       ? 'at ride height'
       : `${formatMm(Math.abs(height), 0)} mm ${height > 0 ? 'up' : 'down'} from ride`;
   return `${steer}, ${travel}${otherWheelWords(crossMm)}`;
+}
+
+/** Why a wheel stands further round than its lock was read; '' where it does not. */
+export function pastLockWords(past: PastLock | undefined): string {
+  if (!past) return '';
+  const lock = `past the lock of ${past.lockDeg.toFixed(0)}°`;
+  return past.why === 'heading'
+    ? `${lock}, which is a heading: about the leaning axis it is more`
+    : `${lock}: at this height the tie rod turns the wheel further`;
 }
 
 /** `38° right, 60 down`: a posture in little room. */

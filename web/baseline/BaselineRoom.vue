@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
+import { flexWords } from './flex-words';
 import { computed } from 'vue';
 import type { LowgapCorner, LowgapFitted } from '@/contracts/lowgap-file';
 import { fieldText } from '@/contracts/problems';
@@ -130,9 +131,9 @@ function setMotion(type: MotionType): void {
 
 const across = computed(() => job.document?.corners[acrossFrom(key.value)]);
 const isBeam = computed(() => corner.value?.motion.type === 'beamAxle');
-/** A ramp reading is taken hub to lip, and counts from both heights at ride. */
 /** Counted as older jobs have it, which may be too kind. */
 const stopsAtHubs = computed(() => isBeam.value && cornerLimits(job.document, key.value)?.stops === null);
+const flex = computed(() => (isBeam.value && job.document ? flexWords(job.document, key.value) : ''));
 const canRamp = computed(
   () => isBeam.value && corner.value?.hubToLipMm !== undefined && across.value?.hubToLipMm !== undefined,
 );
@@ -292,6 +293,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
           label="The axle is led by"
           @update:model-value="setLedBy"
         />
+        <p v-if="group.title === TRAVEL_TITLE && flex" data-testid="flex-says">{{ flex }}</p>
         <p v-if="group.help" :class="group.isWarning ? 'verdict-close' : 'muted'">{{ group.help }}</p>
         <QuantityField
           v-for="entry in group.entries"

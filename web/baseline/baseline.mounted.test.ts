@@ -163,12 +163,28 @@ describe('one corner', () => {
     await type(/^… and hub to lip at the other wheel/, '616');
     expect(corners().frontLeft!.travel).toMatchObject({ rampHereMm: 148, rampOtherMm: -120 });
     expect(cornerLimits(job.document, 'frontLeft')!.stops!.stops).toBeCloseTo((2 * 90 - 28) / 268, 9);
+    const { highest } = cornerLimits(job.document, 'frontLeft')!;
+    expect(said('flex-says')).toMatch(/^Both wheels together reach 90 mm .* up and 120 mm .* down\./);
+    expect(said('flex-says')).toContain(`One wheel alone reaches ${highest.toFixed(1)} mm`);
     await type(/^Bump stop to bump stop/, '900');
     expect(corners().frontLeft).not.toHaveProperty('starting');
     expect(cornerLimits(job.document, 'frontLeft')!.stops!.stops).toBeCloseTo(900 / 1600, 9);
     // Another suspension has no such stops, and nobody's numbers of them.
     await choose(wrapper, /^Suspension/, 'trailingArm');
     expect(corners().frontLeft!.starting).toEqual(['motion']);
+  });
+
+  test('the angle of an arm stands for the rise of its pivot: its length times the sine', async () => {
+    await baseline();
+    await choose(wrapper, /^Suspension/, 'doubleWishbone');
+    await type(/^Lower arm, pivot to ball joint/, '400');
+    await type(/^Or its angle/, '10');
+    // 400 mm x sin 10 degrees.
+    expect(corners().frontLeft!.motion).toMatchObject({ tape: { lowerArmRiseMm: 69.5 } });
+    await type(/^Its pivot above the ball joint/, '-35');
+    expect(valueIn(/^Or its angle/)).toBe('-5');
+    await type(/^Or its angle/, '');
+    expect(corners().frontLeft!.motion).not.toHaveProperty('tape.lowerArmRiseMm');
   });
 
   test('where the bump stop sits is kept, and can be taken back to not looked at', async () => {

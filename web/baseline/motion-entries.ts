@@ -2,7 +2,7 @@
 import type { LowgapCorner } from '@/contracts/lowgap-file';
 import { LIMITS, type Range } from '@/core/1-base/limits';
 import { USUAL_STOP_SHARE } from '@/core/2-vehicle/motion/axle-stops';
-import { TAPE_DEFAULTS } from '@/core/2-vehicle/motion/from-tape';
+import { armAngleDeg, armRiseMm, TAPE_DEFAULTS } from '@/core/2-vehicle/motion/from-tape';
 import type { Entry } from './baseline-entries';
 
 export type Motion = LowgapCorner['motion'];
@@ -67,9 +67,39 @@ const tapeEntry = (field: string, label: string, range: Range, needed = false, q
   },
 });
 
+/** The same rise by an angle finder on the arm, for whom that is easier than two heights. */
+const armAngleEntry = (which: 'lower' | 'upper'): Entry => {
+  const armOf = (tape: Tape): number | undefined =>
+    tape[`${which}ArmMm`] ??
+    (tape['lowerArmMm'] === undefined ? undefined : TAPE_DEFAULTS.upperArmShare * tape['lowerArmMm']);
+  const tapeOf = (c: LowgapCorner): Tape | undefined => ('tape' in c.motion ? (c.motion.tape as Tape) : undefined);
+  return {
+    label: 'Or its angle, rising inboard +',
+    range: LIMITS.sweepDeg,
+    optional: true,
+    typedAs: `motion.${which}ArmDeg`,
+    quantity: 'degrees',
+    read: (c) => {
+      const tape = tapeOf(c);
+      const rise = tape?.[`${which}ArmRiseMm`];
+      const arm = tape && armOf(tape);
+      if (rise === undefined || arm === undefined || Math.abs(rise) > arm) return undefined;
+      return Math.round(10 * armAngleDeg(arm, rise)) / 10;
+    },
+    write: (c, angle) => {
+      const tape = tapeOf(c);
+      const arm = tape && armOf(tape);
+      if (!tape || arm === undefined) return;
+      if (angle === undefined) delete tape[`${which}ArmRiseMm`];
+      else tape[`${which}ArmRiseMm`] = Math.round(10 * armRiseMm(arm, angle)) / 10;
+    },
+  };
+};
+
 const LOWER_ARM: readonly Entry[] = [
   tapeEntry('lowerArmMm', 'Lower arm, pivot to ball joint', LIMITS.armMm, true),
   tapeEntry('lowerArmRiseMm', 'Its pivot above the ball joint', LIMITS.riseMm),
+  armAngleEntry('lower'),
   tapeEntry(
     'lowerJointDownMm',
     `Hub centre down to the ball joint (usual ${TAPE_DEFAULTS.lowerJointDownMm})`,
@@ -103,6 +133,7 @@ const DOUBLE_WISHBONE: readonly Entry[] = [
   ...LOWER_ARM,
   tapeEntry('upperArmMm', 'Upper arm, pivot to ball joint', LIMITS.armMm),
   tapeEntry('upperArmRiseMm', 'Its pivot above the ball joint', LIMITS.riseMm),
+  armAngleEntry('upper'),
   tapeEntry(
     'upperJointUpMm',
     `Hub centre up to the ball joint (usual ${TAPE_DEFAULTS.upperJointUpMm})`,

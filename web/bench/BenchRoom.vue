@@ -17,6 +17,7 @@ import { verdictSentence } from '../advice';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import BenchPictures from './BenchPictures.vue';
 import ChangeTable from './ChangeTable.vue';
+import ModelNote from '../job/ModelNote.vue';
 import SlipNote from '../stance/SlipNote.vue';
 import AlignmentNote from './AlignmentNote.vue';
 import CompareBar from './CompareBar.vue';
@@ -151,6 +152,7 @@ function pick(id: string): void {
         :next="study?.spread?.next ?? []"
         :label-of="labelOf"
       />
+      <ModelNote />
       <SlipNote />
       <AlignmentNote v-if="job.evaluation?.beforeAlignment" :before="job.evaluation.beforeAlignment" />
       <GapLadder

@@ -36,8 +36,8 @@ const rows = computed(() => {
     <h2 class="panel-title">Against what is fitted</h2>
     <FiguresTable caption="Against what is fitted" :columns="[]" :rows="rows" />
     <p class="muted small">
-      Heights by the loaded radius; scrub radius at the loaded radius, + = tire outboard of the steering axis at the ground.
-      More of it loads bearings and steering.
+      Heights by the loaded radius; scrub radius at the loaded radius, + = tire outboard of the steering axis at the
+      ground. More of it loads bearings and steering.
     </p>
   </section>
 </template>

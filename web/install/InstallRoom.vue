@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import type { LowgapSetup } from '@/contracts/lowgap-file';
 import { usePlanned } from '../plan/use-planned';
 import { useView } from '../kit/use-view';
 import { useJobStore } from '../stores/job';
@@ -8,6 +9,7 @@ import InstallSheet from './InstallSheet.vue';
 import ReceivingPanel from './ReceivingPanel.vue';
 import SurprisesPanel from './SurprisesPanel.vue';
 import { useInstall } from './use-install';
+import SlipNote from '../stance/SlipNote.vue';
 import ViewTabs from '../kit/ViewTabs.vue';
 
 /** The parts checked, then the work in its order, on a tablet in the bay. */
@@ -24,6 +26,8 @@ const view = useView(VIEWS, 'sheet');
 
 const { judged } = usePlanned();
 const plan = computed(() => judged.value?.plan ?? null);
+/** The sheet is for the plan; without one, for the bench's setup. */
+const planned = computed(() => judged.value?.setup as LowgapSetup | undefined);
 const print = (): void => window.print();
 </script>
 
@@ -37,6 +41,7 @@ const print = (): void => window.print();
       <strong>Do not begin:</strong> {{ state.onHold.value.length }} of the parts are not in order yet.
       <v-btn height="48" variant="text" @click="view = 'receiving'">Look at the parts</v-btn>
     </p>
+    <SlipNote :setup="planned" />
     <ReceivingPanel v-if="view === 'receiving'" :state="state" />
     <FastenersPanel v-else-if="view === 'fasteners'" :state="state" />
     <SurprisesPanel v-else-if="view === 'surprises'" :state="state" />

@@ -6,7 +6,7 @@ import { problemText } from '../problem-words';
 import { formatFraction, formatMm } from '@/core/1-base/units/length';
 import { cornerLimits } from '../job/corner-limits';
 import { useJobStore } from '../stores/job';
-import { ACROSS_NAMES, postureWords, STANDARD_NAMES, VERDICT_WORDS } from '../words';
+import { ACROSS_NAMES, pastLockWords, postureWords, STANDARD_NAMES, VERDICT_WORDS } from '../words';
 import { chanceWords, unknownWords } from '../advice';
 import PostureGlyph from './PostureGlyph.vue';
 import VerdictMark from './VerdictMark.vue';
@@ -81,6 +81,7 @@ function showWhere(): void {
         {{ postureWords(low.steerDeg, low.travelMm, limits.ride, low.crossMm) }}
         <span class="detail">
           {{ STANDARD_NAMES[job.document!.standard] }} standard · {{ job.document!.envelope }} envelope
+          <template v-if="low.pastLock"> · {{ pastLockWords(low.pastLock) }}</template>
         </span>
       </div>
     </template>

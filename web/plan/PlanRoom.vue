@@ -22,6 +22,7 @@ import type { Plan } from '@/core/6-decisions/plan/plan-step';
 import { planPrice, type PlanPrice } from '@/core/6-decisions/plan/work-order';
 import PlanCards from './PlanCards.vue';
 import ShopAsked from './ShopAsked.vue';
+import ModelNote from '../job/ModelNote.vue';
 import SlipNote from '../stance/SlipNote.vue';
 import SpacerPanel from './SpacerPanel.vue';
 import ThingsTable from './ThingsTable.vue';
@@ -93,6 +94,7 @@ const asked = ref(false);
 const openSheet = ({ corner, id }: ThingOutcome): void =>
   void router.replace({ query: { ...route.query, view: 'sheet', thing: `${corner}:${id}` } });
 
+const plannedSetup = computed(() => judged.value?.setup as LowgapSetup | undefined);
 const PLANNED_NAME = 'As planned';
 const keepRefusal = ref('');
 /** Beside the other setups kept: the bench's own stays what the plan starts from. */
@@ -128,7 +130,8 @@ watchEffect(() => {
           @change="(edit) => state.change(({ shop }) => edit(shop), 'shop')"
         />
       </div>
-      <SlipNote v-if="view === 'plan'" />
+      <ModelNote v-if="view === 'plan'" />
+      <SlipNote v-if="view === 'plan'" :setup="plannedSetup" />
       <PlanAsked
         v-if="view === 'plan'"
         :plan="state.plan.value"

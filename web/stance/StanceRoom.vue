@@ -17,6 +17,7 @@ import SidePhotoView from './SidePhotoView.vue';
 import TravelCurves from './TravelCurves.vue';
 import UnderneathView from './UnderneathView.vue';
 import { useStance } from './use-stance';
+import ModelNote from '../job/ModelNote.vue';
 import SlipNote from './SlipNote.vue';
 import ViewTabs from '../kit/ViewTabs.vue';
 
@@ -57,6 +58,7 @@ const shaft = computed(() => {
 <template>
   <div v-if="job.document" class="stack">
     <ViewTabs v-model="view" :views="VIEWS" label="Views of the stance" />
+    <ModelNote />
     <SlipNote />
     <HeightsView v-if="view === 'heights'" :reports="reports" />
     <template v-else-if="view === 'travel'">

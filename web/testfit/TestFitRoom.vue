@@ -14,6 +14,7 @@ import FitFindings from './FitFindings.vue';
 import FitHeights from './FitHeights.vue';
 import FitPostures from './FitPostures.vue';
 import { untriedWords } from './fit-words';
+import SlipNote from '../stance/SlipNote.vue';
 import LearnPanel from './LearnPanel.vue';
 import { useTestFit } from './use-test-fit';
 
@@ -61,6 +62,7 @@ const open = computed(() => state.notTried.value.filter(({ what }) => what.lengt
 
 <template>
   <div v-if="job.document" class="stack">
+    <SlipNote :setup="state.round.value?.setup" />
     <nav class="row" aria-label="Rounds of the test fit">
       <v-btn
         v-for="r in state.rounds.value"

@@ -1,5 +1,5 @@
 import type { Vec3 } from '../../1-base/geometry/vec3';
-import { toRadians } from '../../1-base/units/angle';
+import { toDegrees, toRadians } from '../../1-base/units/angle';
 import type { DoubleWishbonePoints } from './double-wishbone';
 import type { MacphersonStrutPoints } from './macpherson-strut';
 import type { TrailingArmPoints } from './trailing-arm';
@@ -80,6 +80,12 @@ export const TAPE_DEFAULTS = {
   /** Half the distance between an arm's pivots, over the arm's length. */
   pivotSpreadShare: 0.4,
 } as const;
+
+/** How far an arm's pivot stands above its joint, mm, by an angle finder on the arm seen from the front: + = rising inboard. */
+export const armRiseMm = (armMm: number, angleDeg: number): number => armMm * Math.sin(toRadians(angleDeg));
+
+/** The angle of such an arm, degrees; NaN where the pivot would stand higher than the arm is long. */
+export const armAngleDeg = (armMm: number, riseMm: number): number => toDegrees(Math.asin(riseMm / armMm));
 
 /** An arm's two pivots, level, from its joint. */
 function pivots(joint: Vec3, armMm: number, riseMm: number): { front: Vec3; rear: Vec3 } {

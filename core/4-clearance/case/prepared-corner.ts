@@ -31,6 +31,8 @@ export interface PreparedCorner {
   readonly unknown: readonly UnknownObstacle[];
   /** How much of it was measured. */
   readonly known: Known;
+  /** Locks as they were read or set, degrees; null: the wheel does not steer. */
+  readonly locksRead: { readonly leftDeg: number; readonly rightDeg: number } | null;
 }
 
 /** Postures of a corner under a setup. @throws ProblemError for limits that cannot be. */
@@ -78,6 +80,12 @@ export function prepareCorner(
     rotor: prepareRotor(setup, 'setup', setup.allowances),
     obstacles,
     unknown,
+    locksRead: corner.steering
+      ? {
+          leftDeg: setup.steerStopLeftDeg ?? corner.steering.lockLeftDeg,
+          rightDeg: setup.steerStopRightDeg ?? corner.steering.lockRightDeg,
+        }
+      : null,
     known: knownUnder(knownWith(cornerKnown(corner), surveyed.map(unsettledOf)), setup.countedParts, obstacles),
   };
 }

@@ -6,6 +6,7 @@ import type { Carriage } from '../../2-vehicle/motion/mount';
 import type { Material } from '../../3-survey/shape/material';
 import { clockOfPoint } from '../../3-survey/reading/reading';
 import { POLYGON_SAG_MM } from '../../1-base/tolerances';
+import { pastLock, type PastLock } from './past-lock';
 import { toDegrees, toRadians } from '../../1-base/units/angle';
 import { formatClock } from '../../1-base/units/clock';
 import { wheelSectionPolygon } from '../../2-vehicle/wheel/wheel-section';
@@ -49,6 +50,8 @@ export interface ObstacleVerdict {
   readonly verdict: Verdict;
   /** Vehicle sense, + = left. */
   readonly steerDeg: number;
+  /** Where that is more than the lock as it was read: why. */
+  readonly pastLock?: PastLock;
   /** + = bump, from the surveyed ride height. */
   readonly travelMm: number;
   /** The other wheel's travel less this one's (beam axle); 0 otherwise. */
@@ -77,6 +80,8 @@ export interface LowGap {
   readonly gapMm: number;
   readonly requiredMm: number;
   readonly steerDeg: number;
+  /** Where that is more than the lock as it was read: why. */
+  readonly pastLock?: PastLock;
   readonly travelMm: number;
   /** How much higher the other wheel of a beam axle stands, mm. */
   readonly crossMm: number;
@@ -220,6 +225,7 @@ export function cornerVerdicts(
     const { least, requiredMm } = leastMargin(corner, obstacle, standard, finder);
     const marginMm = least.gapMm - requiredMm;
     const wheelPose = corner.motion.wheelPose(least.posture);
+    const past = pastLock(corner, least.posture);
     return {
       corner: corner.key,
       id,
@@ -237,6 +243,7 @@ export function cornerVerdicts(
       clock: formatClock(clockOfPoint(wheelPose, least.at)),
       across: least.across,
       lateralToleranceMm,
+      ...(past ? { pastLock: past } : {}),
       ...keptUpTo(corner, obstacle, standard, finder, marginMm),
       ...(postures ? { wheelMatrix: toMatrix4(wheelPose) } : {}),
     };
@@ -297,6 +304,7 @@ export function lowGapOf(obstacles: readonly ObstacleVerdict[]): LowGap | null {
   if (!least) return null;
   const { corner, id, marginMm, gapMm, requiredMm, steerDeg, travelMm, crossMm, at, clock, across } = least;
   return {
+    ...(least.pastLock ? { pastLock: least.pastLock } : {}),
     corner,
     obstacle: id,
     verdict: wholeVerdict(least.verdict, obstacles),
