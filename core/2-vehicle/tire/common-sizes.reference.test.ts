@@ -27,6 +27,9 @@ test('the sizes people ask for are there, each once, sorted by rim', () => {
     '33x10.50R15LT',
     '18x8.50-8',
     '325/60R20',
+    '205/50-10',
+    '7.50R16',
+    '23x10.50-12',
   ]) {
     expect([size, find(size) !== undefined]).toEqual([size, true]);
   }
@@ -38,4 +41,19 @@ test('the sizes people ask for are there, each once, sorted by rim', () => {
 
 test('a tire of 778 mm turns about 421 times in a kilometre: the rolling circumference is 3.05 diameters', () => {
   expect(find('265/70R16')!.revolutionsPerKm).toBeCloseTo(421.4, 0);
+});
+
+test('sizes that nobody makes are not among them', () => {
+  for (const size of ['355/30R17', '125/85R24', '345/75R20', '33x14.50R16LT', '29x10.50R16LT']) {
+    expect([size, find(size) !== undefined]).toEqual([size, false]);
+  }
+  // A table of what is sold, not every number that would go together.
+  expect(all.length).toBeGreaterThan(350);
+  expect(all.length).toBeLessThan(900);
+});
+
+test('carts’ sizes on their own rims are written without R, car sizes on small rims with it', () => {
+  expect(find('215/35-12')).toBeDefined();
+  expect(find('155/80R12')).toBeDefined();
+  expect(all.filter(({ rimDiameterIn }) => rimDiameterIn <= 8).every(({ size }) => size.includes('-'))).toBe(true);
 });
