@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { FITS, LIFT_KINDS } from '@/core/6-decisions/finder/question';
 import { REMEDIES } from '@/core/6-decisions/finder/remedies';
 import { LIMITS } from '@/core/1-base/limits';
+import { TIRE_KINDS } from '@/core/2-vehicle/tire/tire-kind';
 import { SPEED_SYMBOLS } from '@/core/5-consequences/road/load-and-speed';
 import { boltPatternSchema, sizeTextSchema, tireMakingFields, tireShapeFields, wheelInsideFields } from './catalogue';
 import { within } from './motion-schema';
@@ -59,11 +60,13 @@ const tireFieldSchema = z.discriminatedUnion('from', [
     from: z.literal('common'),
     leastDiameterMm: within(LIMITS.tireDiameterMm),
     mostDiameterMm: within(LIMITS.tireDiameterMm),
+    kind: z.enum(TIRE_KINDS).optional(),
   }),
   z.strictObject({
     from: z.literal('ranges'),
     diameterMm: spanOf(LIMITS.tireDiameterMm),
     widthMm: spanOf(LIMITS.tireWidthMm),
+    kind: z.enum(TIRE_KINDS).optional(),
   }),
 ]);
 

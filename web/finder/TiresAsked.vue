@@ -2,6 +2,8 @@
 import { computed } from 'vue';
 import type { FinderQuestionEntry } from '@/contracts/finder';
 import { LIMITS } from '@/core/1-base/limits';
+import { TIRE_KINDS, type TireKind } from '@/core/2-vehicle/tire/tire-kind';
+import { TIRE_KIND_WORDS } from '../words';
 import ChipGroup from '../kit/ChipGroup.vue';
 import QuantityField from '../kit/QuantityField.vue';
 
@@ -28,10 +30,17 @@ function choose(from: From): void {
   }
   const { least, most } = range.value;
   emit('change', (question) => {
+    const kind = question.tires.from === 'list' ? undefined : question.tires.kind;
+    const made = kind ? { kind } : {};
     question.tires =
       from === 'common'
-        ? { from, leastDiameterMm: least, mostDiameterMm: most }
-        : { from, diameterMm: { from: least, to: most, step: 10 }, widthMm: { from: 245, to: 325, step: 10 } };
+        ? { from, leastDiameterMm: least, mostDiameterMm: most, ...made }
+        : {
+            ...made,
+            from,
+            diameterMm: { from: least, to: most, step: 10 },
+            widthMm: { from: 245, to: 325, step: 10 },
+          };
   });
 }
 
@@ -49,6 +58,18 @@ function setSpan(of: 'diameterMm' | 'widthMm', end: 'from' | 'to' | 'step', mm: 
     if (field.from === 'ranges') field[of][end] = mm;
   });
 }
+
+function setKind(kind: TireKind | null): void {
+  emit('change', ({ tires: field }) => {
+    if (field.from === 'list') return;
+    if (kind) field.kind = kind;
+    else delete field.kind;
+  });
+}
+const KINDS = [
+  { value: null, title: 'any, taken as usual' },
+  ...TIRE_KINDS.map((value) => ({ value, title: TIRE_KIND_WORDS[value] })),
+];
 
 const STEPS = { min: 0.1, max: 500, unit: 'mm' };
 </script>
@@ -80,6 +101,14 @@ const STEPS = { min: 0.1, max: 500, unit: 'mm' };
         @change="(mm) => set('most', mm)"
       />
     </div>
+    <v-select
+      v-if="tires.from !== 'list'"
+      label="Made for (tread and shoulder)"
+      :model-value="tires.kind ?? null"
+      :items="KINDS"
+      hide-details
+      @update:model-value="setKind"
+    />
     <div v-if="tires.from === 'ranges'" class="pair">
       <QuantityField
         label="Step"

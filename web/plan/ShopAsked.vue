@@ -34,7 +34,12 @@ const readPercent = (text: string) =>
 const writePercent = (millionths: number): string => String(Number((millionths / 10_000).toFixed(4)));
 const readMinutes = readNumber({ min: 0, max: 6000, unit: 'min' });
 
-const usual = (kind: Modification): number => MODIFICATION_RULES[kind].minutes[props.shop.toolSet];
+/** Usual minutes, with those at an independent axle where they differ. */
+function usual(kind: Modification): string {
+  const { minutes, minutesIndependent } = MODIFICATION_RULES[kind];
+  const own = minutesIndependent?.[props.shop.toolSet];
+  return `${minutes[props.shop.toolSet]}${own === undefined ? '' : `, independent ${own}`}`;
+}
 
 function setMinutes(kind: Modification, minutes: number | undefined): void {
   emit('change', (shop) => {

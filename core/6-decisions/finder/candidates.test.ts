@@ -1,3 +1,4 @@
+import { tireSection } from '../../2-vehicle/tire/section';
 import { describe, expect, test } from '@jest/globals';
 import { FITTED, LEANING_AXIS, madeCase, madeCorner } from '../../fixtures/made-corner';
 import { madeFinderQuestion } from '../../fixtures/finder-case';
@@ -44,6 +45,13 @@ describe('what a question combines', () => {
     expect(new Set(rims)).toEqual(new Set([17, 18]));
     expect(found.map(({ size }) => size)).toContain('265/70R17');
     expect(found.every(({ measuringRimIn }) => measuringRimIn! > 4)).toBe(true);
+    expect(found.some((tire) => 'kind' in tire)).toBe(false);
+    // Asked as mud tires they have the tread of such: square at the shoulder.
+    const mud = candidatesOf(madeFinderQuestion({ tires: { ...tires, kind: 'mud' }, wheels })).tires;
+    expect(mud.map(({ size }) => size)).toEqual(found.map(({ size }) => size));
+    expect(mud.every(({ kind }) => kind === 'mud')).toBe(true);
+    const shoulder = (tire: (typeof mud)[number]) => tireSection(tire, 8).shoulderRadiusMm;
+    expect(shoulder(mud[0]!)).toBeLessThan(shoulder(found[0]!) / 2);
   });
 
   test('a range of diameters and widths leaves out tires without a sidewall', () => {

@@ -5,6 +5,7 @@ import type { SetupDescription } from '../../2-vehicle/setup/setup';
 import { strutStops } from '../../2-vehicle/setup/stop-place';
 import { joinPath, ProblemError } from '../../1-base/problem';
 import { allowancesOf, type TireAllowances } from '../../2-vehicle/tire/allowance';
+import type { TireKind } from '../../2-vehicle/tire/tire-kind';
 import { commonSizes } from '../../2-vehicle/tire/common-sizes';
 import { tireOf } from '../../2-vehicle/tire/tire-shape';
 import { parseTireSize } from '../../2-vehicle/tire/size';
@@ -77,15 +78,20 @@ function tiresOf({ tires }: FinderQuestion, rimDiameters: readonly number[]): Ti
     );
     if (found.length === 0)
       none(`a size in use from ${least} to ${most} mm for a rim of ${rimDiameters.join(', ')} in`);
-    return found.map(({ size, measuringRimIn }) => ({ size, measuringRimIn }));
+    return found.map(({ size, measuringRimIn }) => ({ size, measuringRimIn, ...madeFor(tires) }));
   }
   const diameters = spanValues(tires.diameterMm, 'finder.tires.diameterMm');
   const widths = spanValues(tires.widthMm, 'finder.tires.widthMm');
   const drawn = rimDiameters.flatMap((rim) =>
-    diameters.flatMap((diameterMm) => widths.flatMap((widthMm) => drawnTire(rim, diameterMm, widthMm))),
+    diameters.flatMap((diameterMm) =>
+      widths.flatMap((widthMm) => drawnTire(rim, diameterMm, widthMm).map((tire) => ({ ...tire, ...madeFor(tires) }))),
+    ),
   );
   return drawn.length > 0 ? drawn : none('a range with tires at least 24 mm taller than their rim');
 }
+
+const madeFor = ({ kind }: { readonly kind?: TireKind | undefined }): Pick<TireChoice, 'kind'> =>
+  kind ? { kind } : {};
 
 /** A tire that nobody makes, as wide as wanted where it is mounted; none where it would have no sidewall. */
 function drawnTire(rimIn: number, diameterMm: number, widthMm: number): TireChoice[] {

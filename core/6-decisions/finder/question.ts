@@ -1,4 +1,5 @@
 /** What is asked of the finder, as entered: the same names and units as the file contract. docs/formats.md. */
+import type { TireKind } from '../../2-vehicle/tire/tire-kind';
 import type { TireMaking } from '../../2-vehicle/tire/allowance';
 import type { TireDescription } from '../../2-vehicle/tire/dimensions';
 import type { WheelDescription } from '../../2-vehicle/wheel/rim';
@@ -40,8 +41,19 @@ export interface SpacerChoice {
 /** Tires by name, sizes in use between two diameters, or every diameter and width of a range (width as mounted). */
 export type TireField =
   | { readonly from: 'list'; readonly list: readonly TireChoice[] }
-  | { readonly from: 'common'; readonly leastDiameterMm: number; readonly mostDiameterMm: number }
-  | { readonly from: 'ranges'; readonly diameterMm: Span; readonly widthMm: Span };
+  | {
+      readonly from: 'common';
+      readonly leastDiameterMm: number;
+      readonly mostDiameterMm: number;
+      /** What they are taken to be made for: tread and shoulder; absent: as usual. */
+      readonly kind?: TireKind | undefined;
+    }
+  | {
+      readonly from: 'ranges';
+      readonly diameterMm: Span;
+      readonly widthMm: Span;
+      readonly kind?: TireKind | undefined;
+    };
 
 export type WheelField =
   | { readonly from: 'list'; readonly list: readonly WheelChoice[] }

@@ -98,7 +98,7 @@ export function judgePlan(
   const { shop } = question;
   const steps = [
     ...bodySteps(shop, changes.bodyLiftMm),
-    ...AXLES.flatMap((axle) => axleSteps(shop, axle, changes[axle])),
+    ...AXLES.flatMap((axle) => axleSteps(shop, description, axle, changes[axle])),
     ...fixes.map(({ corner, obstacle, kind, amountMm }, i) => {
       const { label = obstacle } = entryOf(description, { corner, obstacle }, i);
       return stepOf(shop, kind, { corner, obstacle, label }, amountMm);

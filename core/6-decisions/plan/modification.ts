@@ -67,6 +67,8 @@ export interface ModificationRule {
   readonly most: number | null;
   /** At one place (an obstacle, a corner, an axle or the body), minutes. */
   readonly minutes: Readonly<Record<ToolSet, number>>;
+  /** At an axle with independent suspension, where that takes another time. */
+  readonly minutesIndependent: Readonly<Record<ToolSet, number>> | null;
   /** 0 undone at once ... 6 never. */
   readonly permanence: number;
   /** What a standard must allow for it; null: always. */
@@ -84,6 +86,7 @@ interface Entered {
   readonly most: number | null;
   readonly hand: number;
   readonly power: number;
+  readonly independent?: Readonly<Record<ToolSet, number>>;
   readonly permanence: number;
   readonly needs?: Allowed;
   readonly cautions?: readonly Precaution[];
@@ -94,10 +97,21 @@ interface Entered {
 
 const rule =
   (on: ModificationRule['on']) =>
-  ({ hand, power, needs, cautions, afterCare, consumables, part, ...rest }: Entered): ModificationRule => ({
+  ({
+    hand,
+    power,
+    independent,
+    needs,
+    cautions,
+    afterCare,
+    consumables,
+    part,
+    ...rest
+  }: Entered): ModificationRule => ({
     on,
     ...rest,
     minutes: { hand, power },
+    minutesIndependent: independent ?? null,
     needs: needs ?? null,
     cautions: cautions ?? [],
     afterCare: afterCare ?? [],
@@ -171,10 +185,12 @@ export const MODIFICATION_RULES: Readonly<Record<Modification, ModificationRule>
     afterCare: ['alignment', 'reTorque'],
     part: true,
   }),
+  // Springs by power tools: 1.5 to 2.5 h on a beam axle, 3 to 4 on independent suspension; a body lift 4, by hand 8 to 10 (common practice, no source).
   lift: ofSetup({
     most: 100,
-    hand: 150,
-    power: 90,
+    hand: 200,
+    power: 120,
+    independent: { hand: 350, power: 210 },
     permanence: 2,
     cautions: ['supportAxle', 'springEnergy', 'hoseStrain', 'centreOfGravity'],
     afterCare: ['alignment', 'reTorque', 'sensors'],
@@ -182,8 +198,8 @@ export const MODIFICATION_RULES: Readonly<Record<Modification, ModificationRule>
   }),
   bodyLift: ofSetup({
     most: 76,
-    hand: 480,
-    power: 330,
+    hand: 540,
+    power: 240,
     permanence: 2,
     cautions: ['centreOfGravity', 'hoseStrain'],
     afterCare: ['reTorque', 'sensors'],

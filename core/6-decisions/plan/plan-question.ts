@@ -50,8 +50,11 @@ export function axleSettings(tried: PlanQuestion['tried'][Axle], path: string): 
   );
 }
 
-export const minutesOf = ({ toolSet, minutes }: ShopTerms, kind: Modification): number =>
-  minutes[kind] ?? MODIFICATION_RULES[kind].minutes[toolSet];
+/** Minutes of a change at one place: the shop's own, else the usual for its tools. */
+export function minutesOf({ toolSet, minutes }: ShopTerms, kind: Modification, isIndependent = false): number {
+  const usual = MODIFICATION_RULES[kind];
+  return minutes[kind] ?? ((isIndependent && usual.minutesIndependent) || usual.minutes)[toolSet];
+}
 
 /** Minutes of work in minor units, the half rounded up. */
 export const labourMinor = ({ labourMinorPerHour }: ShopTerms, minutes: number): number =>

@@ -1,4 +1,5 @@
-import type { CornerKey, Axle } from '../../2-vehicle/setup/corner-key';
+import type { CaseDescription } from '../../4-clearance/case/case-description';
+import { axleOf, CORNER_KEYS, type CornerKey, type Axle } from '../../2-vehicle/setup/corner-key';
 import { MODIFICATION_RULES, MODIFICATIONS, type Modification } from './modification';
 import { labourMinor, minutesOf, type ShopTerms } from './plan-question';
 import { AXLE_CHANGE_KEYS, KIND_OF, type AxleChanges, type VehicleChanges } from './setup-changes';
@@ -31,8 +32,14 @@ export interface Plan {
 }
 
 /** A change at one place, with what it takes. */
-export function stepOf(shop: ShopTerms, kind: Modification, at: PlanStep['at'], amount: number): PlanStep {
-  const minutes = minutesOf(shop, kind);
+export function stepOf(
+  shop: ShopTerms,
+  kind: Modification,
+  at: PlanStep['at'],
+  amount: number,
+  isIndependent = false,
+): PlanStep {
+  const minutes = minutesOf(shop, kind, isIndependent);
   const partsMinor = shop.partsMinor[kind] ?? 0;
   return {
     kind,
@@ -46,8 +53,13 @@ export function stepOf(shop: ShopTerms, kind: Modification, at: PlanStep['at'], 
 }
 
 /** Steps for the changes of an axle. */
-export const axleSteps = (shop: ShopTerms, axle: Axle, changes: AxleChanges): PlanStep[] =>
-  AXLE_CHANGE_KEYS.filter((key) => changes[key] !== 0).map((key) => stepOf(shop, KIND_OF[key], { axle }, changes[key]));
+export function axleSteps(shop: ShopTerms, { corners }: CaseDescription, axle: Axle, changes: AxleChanges): PlanStep[] {
+  const described = CORNER_KEYS.filter((key) => axleOf(key) === axle).flatMap((key) => corners[key] ?? []);
+  const isIndependent = described.some(({ motion }) => motion.type !== 'beamAxle');
+  return AXLE_CHANGE_KEYS.filter((key) => changes[key] !== 0).map((key) =>
+    stepOf(shop, KIND_OF[key], { axle }, changes[key], isIndependent),
+  );
+}
 
 export const bodySteps = (shop: ShopTerms, bodyLiftMm: number): PlanStep[] =>
   bodyLiftMm === 0 ? [] : [stepOf(shop, 'bodyLift', { whole: true }, bodyLiftMm)];

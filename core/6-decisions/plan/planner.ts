@@ -149,7 +149,7 @@ function settingOf(
     bodyLiftMm,
     axle,
     changes,
-    own: axleSteps(question.shop, axle, changes),
+    own: axleSteps(question.shop, description, axle, changes),
     options: ways.map(({ steps }) => steps),
     left: ways.flatMap(({ steps, refusals }, i) => (steps.length > 0 ? [] : [{ verdict: failing[i]!, refusals }])),
   };

@@ -1,11 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { madeCase, madeCorner } from '../../fixtures/made-corner';
 import { crowded, QUESTION, SHOP } from '../../fixtures/plan-wells';
 import { CUTS } from './modification';
 import { planCase } from './planner';
 import { labourMinor } from './plan-question';
-import { planOf, stepOf, type Plan } from './plan-step';
-import { NO_CHANGE } from './setup-changes';
+import { axleSteps, bodySteps, planOf, stepOf, type Plan } from './plan-step';
+import { NO_AXLE_CHANGE, NO_CHANGE } from './setup-changes';
 import { cheapestOf, planPrice, taxMinor, workOrder } from './work-order';
 
 const at = { corner: 'frontLeft', obstacle: 'lip', label: 'Fender lip' } as const;
@@ -118,4 +119,29 @@ test('a plan comes to what its work order sums up, and the cheapest is so as a w
   expect(entered.netMinor).toBe(priceOf(cut).netMinor + 10_000);
   expect(cheapestOf([PLAN, stop, cut], priceOf)).toBe(stop);
   expect(cheapestOf([], priceOf)).toBeNull();
+});
+
+test('a lift by power tools: 1.5 to 2.5 h on a beam axle, 3 to 4 on independent suspension, a body lift about 4 (common practice, no source)', () => {
+  const shop = { ...SHOP, toolSet: 'power', minutes: {} } as const;
+  const hours = (type: 'beamAxle' | 'swingArm'): number => {
+    const motion = type === 'beamAxle' ? ({ type, hubSpacingMm: 1600 } as const) : ({ type } as const);
+    const description = madeCase({ corners: { frontLeft: madeCorner({ motion }) } });
+    const [step] = axleSteps(shop, description, 'front', { ...NO_AXLE_CHANGE, liftMm: 50 });
+    return step!.minutes / 60;
+  };
+  expect(hours('beamAxle')).toBeGreaterThanOrEqual(1.5);
+  expect(hours('beamAxle')).toBeLessThanOrEqual(2.5);
+  expect(hours('swingArm')).toBeGreaterThanOrEqual(3);
+  expect(hours('swingArm')).toBeLessThanOrEqual(4);
+  expect(bodySteps(shop, 50)[0]!.minutes / 60).toBe(4);
+  const byHand = bodySteps({ ...shop, toolSet: 'hand' }, 50)[0]!.minutes / 60;
+  expect(byHand).toBeGreaterThanOrEqual(8);
+  expect(byHand).toBeLessThanOrEqual(10);
+  // The shop's own time goes before both.
+  expect(
+    axleSteps({ ...shop, minutes: { lift: 77 } }, madeCase({ corners: {} }), 'rear', {
+      ...NO_AXLE_CHANGE,
+      liftMm: 9,
+    })[0]!.minutes,
+  ).toBe(77);
 });
