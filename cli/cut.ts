@@ -4,6 +4,7 @@ import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { cutSheet } from '@/core/6-decisions/plan/cut-sheet';
 import { ProblemError } from '@/core/1-base/problem';
 import { PAPER_SIZES, type Paper } from '@/sheets/paper';
+import { fontsOnDisk } from '@/sheets/fonts-on-disk';
 import { sheetDrawing } from '@/sheets/sheet-drawing';
 import { writeDxf } from '@/sheets/write-dxf';
 import { writePdf } from '@/sheets/write-pdf';
@@ -39,9 +40,21 @@ export async function cutCommand(
     flapMm: numberOption('flap', flap),
     mirrored: mirrored === true,
   });
+  if (sheet.need.length === 0) {
+    throw new ProblemError({
+      code: 'missing',
+      path: `corners.${corner}.obstacles.${obstacle}`,
+      expected: 'something to cut: what is wanted is left all over it, or none of it can stay',
+      found: 'no line',
+    });
+  }
   const drawing = sheetDrawing(sheet);
   const size = paperOption(paper);
-  const written = { svg: writeSvg, dxf: writeDxf, pdf: (sheet: typeof drawing) => writePdf(sheet, size) };
+  const written = {
+    svg: writeSvg,
+    dxf: writeDxf,
+    pdf: (sheet: typeof drawing) => writePdf(sheet, size, fontsOnDisk()),
+  };
   await writeFile(out, await written[kind as keyof typeof written](drawing));
   const { depthMm, lengthMm, areaMm2, firstAreaMm2, offPlaneMm, uncovers } = sheet;
   return { corner, obstacle, file: out, depthMm, lengthMm, areaMm2, firstAreaMm2, offPlaneMm, uncovers };

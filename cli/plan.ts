@@ -9,6 +9,7 @@ import { ProblemError } from '@/core/1-base/problem';
 import { setupLine } from '@/sheets/order-head';
 import { orderDocument } from '@/sheets/order-document';
 import { partsCsv } from '@/sheets/parts-csv';
+import { fontsOnDisk } from '@/sheets/fonts-on-disk';
 import { writeOrderPdf } from '@/sheets/write-order-pdf';
 import { paperOption } from './cut';
 import { readCase } from './outcome';
@@ -68,7 +69,9 @@ export async function orderCommand(path: string, { out, paper, date }: OrderComm
     })),
   };
   const written =
-    kind === 'csv' ? partsCsv(order.parts) : await writeOrderPdf(orderDocument(head, judged, order), size);
+    kind === 'csv'
+      ? partsCsv(order.parts)
+      : await writeOrderPdf(orderDocument(head, judged, order), size, fontsOnDisk());
   await writeFile(out, written);
   return { file: out, clears: judged.clears, minutes: order.minutes, ...order.sums };
 }

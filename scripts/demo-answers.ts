@@ -97,6 +97,16 @@ function differences(before: unknown, after: unknown, path: string): string[] {
   return [`${path}: ${JSON.stringify(before)} -> ${JSON.stringify(after)}`];
 }
 
+/** How many numbers moved in each answer: `job: command`. */
+function countBy(lines: readonly string[]): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (const line of lines) {
+    const answer = /^.*?: \w+/.exec(line)?.[0] ?? line;
+    counts.set(answer, (counts.get(answer) ?? 0) + 1);
+  }
+  return counts;
+}
+
 const [act, file] = process.argv.slice(2);
 if ((act !== 'write' && act !== 'compare') || !file) {
   process.stderr.write('demo-answers: write FILE, or compare FILE\n');
@@ -113,6 +123,7 @@ try {
     const moved = all.filter((line) => !line.startsWith('new: '));
     const said = `${moved.length} numbers moved, ${all.length - moved.length} are new`;
     process.stdout.write(`${Object.keys(answers).length} answers: ${said}\n`);
+    for (const [answer, count] of countBy(moved)) process.stdout.write(`  ${answer}: ${count} moved\n`);
     for (const line of moved.slice(0, 60)) process.stdout.write(`  ${line.slice(0, 240)}\n`);
     process.exitCode = moved.length > 0 ? 1 : 0;
   }

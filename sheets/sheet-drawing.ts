@@ -1,10 +1,21 @@
 import { marginWords } from '@/core/4-clearance/case/standard';
 import type { CutSheet } from '@/core/6-decisions/plan/cut-sheet';
-import { cornerName } from '../core/2-vehicle/setup/corner-key';
+import { cornerName, sideOf } from '../core/2-vehicle/setup/corner-key';
 import type { SheetPoint } from '@/core/5-consequences/panel/flat-sheet';
+import { hatch } from './hatch';
 
 /** What a drawing of a cut sheet is made of, each on its own layer. */
-export const SHEET_LAYERS = ['EDGE', 'CUT', 'FIRST_CUT', 'FOLD', 'LOOKS', 'REGISTER', 'CHECK'] as const;
+export const SHEET_LAYERS = [
+  'OUTLINE',
+  'EDGE',
+  'WASTE',
+  'CUT',
+  'FIRST_CUT',
+  'FOLD',
+  'LOOKS',
+  'REGISTER',
+  'CHECK',
+] as const;
 export type SheetLayer = (typeof SHEET_LAYERS)[number];
 
 export interface SheetLine {
@@ -12,11 +23,34 @@ export interface SheetLine {
   readonly points: readonly SheetPoint[];
 }
 
-export interface SheetDrawing {
+export interface SheetText {
+  readonly at: SheetPoint;
+  readonly text: string;
+}
+
+export interface SheetBox {
+  readonly left: number;
+  readonly bottom: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Lines and the texts that stand beside them, with what is around all of it, mm. */
+interface Drawn {
   readonly lines: readonly SheetLine[];
-  readonly texts: readonly { readonly at: SheetPoint; readonly text: string }[];
-  /** Around all of it, mm. */
-  readonly box: { readonly left: number; readonly bottom: number; readonly width: number; readonly height: number };
+  readonly texts: readonly SheetText[];
+  readonly box: SheetBox;
+}
+
+export interface SheetDrawing extends Drawn {
+  /** The panel alone with its marks: what is laid on the vehicle. */
+  readonly panel: Drawn;
+  /** What the sheet says. */
+  readonly legend: readonly string[];
+  readonly name: string;
+  /** Where the vehicle's front lies on the paper, and what is up on it. */
+  readonly front: 'left' | 'right';
+  readonly up: 'UP' | 'OUTBOARD';
 }
 
 /** mm of side of the square that proves the scale. */
@@ -25,89 +59,154 @@ export const CHECK_SQUARE_MM = 100;
 /** mm around the drawing, and between the panel and the check square. */
 const MARGIN_MM = 12;
 
-/** mm of the plumb and level marks beyond the panel. */
+/** mm of the plumb and level marks beyond the panel, and of paper beyond them. */
 const MARK_MM = 15;
+const BESIDE_MM = 5;
 
 const mm = (value: number): string => value.toFixed(1);
 
 /** Lines and texts of a cut sheet at full size: right and up, as seen from outside the vehicle. */
 export function sheetDrawing(sheet: CutSheet): SheetDrawing {
-  const { edge, need, firstCut, flapEdge, looks, hub, isUpright } = sheet;
-  const folds = sheet.flapMm > 0;
-  const drawn = [...edge, ...need, ...firstCut, ...flapEdge, ...(looks?.lines ?? [])].flat();
-  const left = Math.min(...drawn.map(([x]) => x));
-  const right = Math.max(...drawn.map(([x]) => x));
-  const bottom = Math.min(...drawn.map(([, y]) => y));
-  const top = Math.max(...drawn.map(([, y]) => y));
-  const layer = (name: SheetLayer, lines: readonly (readonly SheetPoint[])[]): SheetLine[] =>
-    lines.map((points) => ({ layer: name, points }));
-  const [hubX, hubY] = hub;
-  // Plumb above the hub and level through the panel's lower end: both can be drawn on the vehicle.
-  const register: SheetPoint[][] = isUpright
-    ? [
-        [
-          [hubX, bottom - MARK_MM],
-          [hubX, top + MARK_MM],
-        ],
-        [
-          [left - MARK_MM, bottom],
-          [right + MARK_MM, bottom],
-        ],
-      ]
-    : [];
-  const squareTop = bottom - MARK_MM - MARGIN_MM;
+  const front = (sideOf(sheet.corner) === 'left') !== sheet.mirrored ? 'left' : 'right';
+  const panel = panelDrawn(sheet, front);
+  const { left, bottom } = panel.box;
+  const legend = saidOf(sheet, front);
+  const squareTop = bottom - MARGIN_MM;
+  const start = left + MARGIN_MM;
   const square: SheetPoint[] = [
-    [left, squareTop],
-    [left + CHECK_SQUARE_MM, squareTop],
-    [left + CHECK_SQUARE_MM, squareTop - CHECK_SQUARE_MM],
-    [left, squareTop - CHECK_SQUARE_MM],
-    [left, squareTop],
+    [start, squareTop],
+    [start + CHECK_SQUARE_MM, squareTop],
+    [start + CHECK_SQUARE_MM, squareTop - CHECK_SQUARE_MM],
+    [start, squareTop - CHECK_SQUARE_MM],
+    [start, squareTop],
   ];
   const rulerTop = squareTop - CHECK_SQUARE_MM - MARGIN_MM;
   const lines: SheetLine[] = [
+    ...panel.lines,
+    ...[square, ...ruler(start, rulerTop)].map((points) => ({ layer: 'CHECK' as const, points })),
+  ];
+  const texts: SheetText[] = [
+    ...panel.texts,
+    ...legend.map((text, i) => ({ at: [start, rulerTop - 22 - LINE_MM * i] as const, text })),
+    ...Array.from({ length: RULER_MM / 50 + 1 }, (_, i) => ({
+      at: [start + 50 * i + 1, rulerTop - 10] as const,
+      text: String(50 * i),
+    })),
+  ];
+  const lowest = rulerTop - 22 - LINE_MM * legend.length - MARGIN_MM;
+  return {
+    panel,
+    legend,
+    name: nameOf(sheet),
+    front,
+    up: sheet.isUpright ? 'UP' : 'OUTBOARD',
+    lines,
+    texts,
+    box: {
+      left,
+      bottom: lowest,
+      width: Math.max(panel.box.width, TEXT_WIDTH_MM + 2 * MARGIN_MM),
+      height: bottom + panel.box.height - lowest,
+    },
+  };
+}
+
+/** mm the texts take, about, and from one to the next. */
+const TEXT_WIDTH_MM = 165;
+const LINE_MM = 7;
+
+/** The panel at full size with the lines by which it is laid on the vehicle. */
+function panelDrawn(sheet: CutSheet, front: 'left' | 'right'): Drawn {
+  const { edge, outline, need, firstCut, flapEdge, looks, waste } = sheet;
+  const folds = sheet.flapMm > 0;
+  const drawn = [...edge, ...outline, ...need, ...firstCut, ...flapEdge, ...(looks?.lines ?? [])].flat();
+  const around = {
+    left: Math.min(...drawn.map(([x]) => x)),
+    right: Math.max(...drawn.map(([x]) => x)),
+    bottom: Math.min(...drawn.map(([, y]) => y)),
+    top: Math.max(...drawn.map(([, y]) => y)),
+  };
+  const layer = (name: SheetLayer, lines: readonly (readonly SheetPoint[])[]): SheetLine[] =>
+    lines.map((points) => ({ layer: name, points }));
+  const register = registerOf(sheet, around, front);
+  const lines: SheetLine[] = [
+    ...layer('WASTE', folds ? [] : hatch(waste)),
+    ...layer('OUTLINE', outline),
     ...layer('EDGE', edge),
     ...layer(folds ? 'FOLD' : 'CUT', need),
     ...layer('CUT', flapEdge),
     ...layer('FIRST_CUT', firstCut),
     ...layer('LOOKS', looks?.lines ?? []),
-    ...layer('REGISTER', register),
-    ...layer('CHECK', [square, ...ruler(left, rulerTop)]),
-  ];
-  const texts = [
-    ...saidOf(sheet, isUpright ? bottom - hubY : null).map((text, i) => ({
-      at: [left, rulerTop - 22 - 7 * i] as const,
-      text,
-    })),
-    ...Array.from({ length: RULER_MM / 50 + 1 }, (_, i) => ({
-      at: [left + 50 * i + 1, rulerTop - 10] as const,
-      text: String(50 * i),
-    })),
-    ...named(sheet),
+    ...layer('REGISTER', register.lines),
   ];
   const all = lines.flatMap(({ points }) => points);
-  const box = {
-    left: Math.min(...all.map(([x]) => x)) - MARGIN_MM,
-    bottom: Math.min(...all.map(([, y]) => y)) - TEXT_HEIGHT_MM - MARGIN_MM,
-  };
+  const left = Math.min(...all.map(([x]) => x)) - BESIDE_MM;
+  const bottom = Math.min(...all.map(([, y]) => y)) - BESIDE_MM;
   return {
     lines,
-    texts,
+    texts: [...register.texts, ...named(sheet)],
     box: {
-      ...box,
-      width: Math.max(...all.map(([x]) => x), left + TEXT_WIDTH_MM) + MARGIN_MM - box.left,
-      height: Math.max(...all.map(([, y]) => y)) + MARGIN_MM - box.bottom,
+      left,
+      bottom,
+      width: Math.max(...all.map(([x]) => x)) + BESIDE_MM - left,
+      height: Math.max(...all.map(([, y]) => y)) + BESIDE_MM - bottom,
     },
   };
 }
 
-/** mm the texts take, about: no more than a page shows. */
-const TEXT_WIDTH_MM = 165;
-const TEXT_HEIGHT_MM = 60;
+interface Around {
+  readonly left: number;
+  readonly right: number;
+  readonly bottom: number;
+  readonly top: number;
+}
+
+/**
+ * A plumb and a level line through the panel, with their distances from the hub: both can be drawn on the vehicle. Plumb above the hub where the
+ * panel reaches there, else through the panel's middle.
+ */
+function registerOf(
+  { hub: [hubX, hubY], isUpright }: CutSheet,
+  { left, right, bottom, top }: Around,
+  front: 'left' | 'right',
+): { readonly lines: readonly (readonly SheetPoint[])[]; readonly texts: readonly SheetText[] } {
+  if (!isUpright) return { lines: [], texts: [] };
+  const overHub = hubX >= left && hubX <= right;
+  const plumbX = overHub ? hubX : (left + right) / 2;
+  const away = plumbX - hubX;
+  const toFront = away < 0 === (front === 'left');
+  const levelBy = bottom - hubY;
+  return {
+    lines: [
+      [
+        [plumbX, bottom - MARK_MM],
+        [plumbX, top + MARK_MM],
+      ],
+      [
+        [left - MARK_MM, bottom],
+        [right + MARK_MM, bottom],
+      ],
+    ],
+    texts: [
+      {
+        at: [plumbX + 2, top + 2],
+        text: overHub
+          ? 'PLUMB, through the hub’s centre'
+          : `PLUMB, ${mm(Math.abs(away))} mm ${toFront ? 'ahead of' : 'behind'} the hub’s centre`,
+      },
+      {
+        at: [left - MARK_MM, bottom - 6],
+        text: `LEVEL, ${mm(Math.abs(levelBy))} mm ${levelBy < 0 ? 'below' : 'above'} the hub’s centre`,
+      },
+    ],
+  };
+}
 
 /** mm of ruler, marked every 5 mm. */
 export const RULER_MM = 150;
 
-function ruler(left: number, top: number): SheetPoint[][] {
+/** A ruler to the right of a place; its ticks hang down. */
+export function ruler(left: number, top: number): SheetPoint[][] {
   const ticks = Array.from({ length: RULER_MM / 5 + 1 }, (_, i): SheetPoint[] => [
     [left + 5 * i, top],
     [left + 5 * i, top - (i % 10 === 0 ? 7 : i % 2 === 0 ? 4.5 : 2.5)],
@@ -121,15 +220,19 @@ function ruler(left: number, top: number): SheetPoint[][] {
   ];
 }
 
+const nameOf = (sheet: CutSheet): string =>
+  `${sheet.label}, ${cornerName(sheet.corner)}${sheet.mirrored ? ', mirrored for the other side' : ''}`;
+
 /** What the sheet says beside its lines. */
-function saidOf(sheet: CutSheet, levelAboveHubMm: number | null): string[] {
+function saidOf(sheet: CutSheet, front: 'left' | 'right'): string[] {
   const { looks } = sheet;
   return [
-    `${sheet.label}, ${cornerName(sheet.corner)}${sheet.mirrored ? ', mirrored for the other side' : ''}`,
-    `${sheet.flapMm > 0 ? 'Fold' : 'Cut'} to leave ${mm(sheet.requiredMm)} mm: deepest ${mm(sheet.depthMm)} mm, ${mm(sheet.lengthMm)} mm long`,
+    nameOf(sheet),
+    `Seen from outside the vehicle: its front is to the ${front}${sheet.isUpright ? ', up is up' : '; the sheet lies level'}`,
+    `${sheet.flapMm > 0 ? 'Fold' : 'Cut'} to leave ${mm(sheet.requiredMm)} mm: deepest ${mm(sheet.depthMm)} mm from the present edge, ${mm(sheet.lengthMm)} mm long`,
     sheet.flapMm > 0
       ? `Cut ${mm(sheet.flapMm)} mm short of the fold line; slit the flap where it curves`
-      : `First cut (dashed) leaves ${mm(sheet.allowanceMm)} mm: flex again before the final one`,
+      : `First cut (dashed) leaves ${mm(sheet.allowanceMm)} mm: flex again before the final one; what is hatched goes`,
     ...(looks
       ? [
           looks.marginMm < 0
@@ -137,25 +240,33 @@ function saidOf(sheet: CutSheet, levelAboveHubMm: number | null): string[] {
             : `Line for looks takes ${Math.round(looks.beyondNeedMm2 / 100)} cm2 beyond need`,
         ]
       : []),
-    levelAboveHubMm === null
-      ? 'Lies level: no plumb line'
-      : `Plumb line through the hub's centre; level line ${mm(Math.abs(levelAboveHubMm))} mm ${levelAboveHubMm < 0 ? 'below' : 'above'} it`,
+    sheet.isUpright
+      ? 'Lay it on by its plumb and level lines; how far they are from the hub stands beside them'
+      : 'Lies level: no plumb line',
     `Square is ${CHECK_SQUARE_MM} mm a side; the panel leaves the flat by ${mm(sheet.offPlaneMm)} mm`,
     'Look behind before cutting. Eye protection. Deburr, prime, seal.',
   ];
 }
 
-/** Each kind of line by name, each at another share of its length, so that names of neighbouring lines do not meet. */
-function named({ need, flapEdge, flapMm, firstCut, looks }: CutSheet): SheetDrawing['texts'] {
-  const name = (lines: readonly (readonly SheetPoint[])[], text: string, share: number): SheetDrawing['texts'] => {
+/** Each kind of line by name, each at another share of its length, so that names of neighbouring lines do not meet; a fold's beside the flap, off the cut. */
+function named({ edge, need, flapEdge, flapMm, firstCut, looks, waste }: CutSheet): SheetText[] {
+  const name = (lines: readonly (readonly SheetPoint[])[], text: string, share: number): SheetText[] => {
     const longest = [...lines].sort((a, b) => b.length - a.length)[0];
     const at = longest?.[Math.floor((longest.length - 1) * share)];
     return at ? [{ at: [at[0] + 2, at[1] + 2], text }] : [];
   };
+  const largest = flapMm > 0 ? undefined : [...waste].sort((a, b) => areaOf(b) - areaOf(a))[0];
   return [
-    ...name(need, flapMm > 0 ? 'FOLD' : 'CUT', 0.75),
-    ...name(flapEdge, 'CUT', 0.5),
+    ...name(edge, 'PRESENT EDGE', 0.4),
+    ...name(need, flapMm > 0 ? 'FOLD' : 'CUT', flapMm > 0 ? 0.25 : 0.75),
+    ...name(flapEdge, 'CUT', 0.6),
     ...name(firstCut, 'FIRST CUT', 0.25),
     ...name(looks?.lines ?? [], 'LOOKS', 0.1),
+    ...(largest ? [{ at: middleOf(largest), text: 'WASTE' }] : []),
   ];
 }
+
+type Triangle = CutSheet['waste'][number];
+const areaOf = ([[ax, ay], [bx, by], [cx, cy]]: Triangle): number =>
+  Math.abs((bx - ax) * (cy - ay) - (cx - ax) * (by - ay)) / 2;
+const middleOf = ([a, b, c]: Triangle): SheetPoint => [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3];

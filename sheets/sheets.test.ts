@@ -8,6 +8,8 @@ import { writeSvg } from './write-svg';
 interface Polyline {
   readonly type: string;
   readonly layer: string;
+  /** Closed. */
+  readonly shape?: boolean;
   readonly vertices?: readonly { readonly x: number; readonly y: number }[];
 }
 
@@ -23,12 +25,17 @@ describe('a cut sheet as a file', () => {
   test('DXF read back by another program: millimetres, layers by name, every line as long as it is', () => {
     const read = new DxfParser().parseSync(writeDxf(sheetDrawing(SHEET)))!;
     expect(read.header['$INSUNITS']).toBe(4);
+    expect(read.header['$MEASUREMENT']).toBe(1);
+    const { box } = sheetDrawing(SHEET);
+    expect(read.header['$EXTMAX']).toMatchObject({ x: expect.closeTo(box.width, 6), y: expect.closeTo(box.height, 6) });
     expect(Object.keys(read.tables.layer.layers)).toEqual(expect.arrayContaining([...SHEET_LAYERS]));
     const polylines = (read.entities as unknown as Polyline[]).filter(({ type }) => type === 'LWPOLYLINE');
     for (const layer of SHEET_LAYERS) {
       const found = polylines
         .filter((line) => line.layer === layer)
-        .map(({ vertices = [] }) => lengthOf(vertices.map(({ x, y }) => [x, y] as const)));
+        .map(({ vertices = [], shape }) =>
+          lengthOf([...vertices, ...(shape ? vertices.slice(0, 1) : [])].map(({ x, y }) => [x, y] as const)),
+        );
       expect(found.length).toBe(lengths(layer).length);
       found.forEach((mm, i) => expect(mm).toBeCloseTo(lengths(layer)[i]!, 6));
     }
@@ -41,11 +48,15 @@ describe('a cut sheet as a file', () => {
     expect([boxWidth, boxHeight]).toEqual([width, height]);
     const pathOf = (layer: string): (readonly [number, number])[] =>
       /d="M([^"]+)"/
-        .exec(new RegExp(`<path class="${layer}"[^>]*>`).exec(svg)![0])![1]!
+        .exec(new RegExp(`<g id="${layer}"[^>]*>\\s*<path[^>]*>`).exec(svg)![0].split('<path')[1]!)![1]!
         .split('L')
         .map((pair) => pair.split(' ').map(Number) as unknown as readonly [number, number]);
     expect(lengthOf(pathOf('CHECK'))).toBeCloseTo(4 * CHECK_SQUARE_MM, 2);
     expect(lengthOf(pathOf('CUT'))).toBeCloseTo(lengths('CUT')[0]!, 2);
+    // Layers by name, as groups, once each.
+    for (const layer of ['EDGE', 'CUT', 'WASTE', 'REGISTER', 'CHECK', 'TEXT']) {
+      expect(svg.match(new RegExp(`<g id="${layer}"`, 'g'))).toHaveLength(1);
+    }
     // Up is up on paper: the panel stands above the check square.
     expect(Math.max(...pathOf('EDGE').map(([, y]) => y))).toBeLessThan(Math.min(...pathOf('CHECK').map(([, y]) => y)));
     for (const [x, y] of [...pathOf('EDGE'), ...pathOf('CHECK'), ...pathOf('CUT')]) {

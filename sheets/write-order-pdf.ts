@@ -1,6 +1,7 @@
 import PDFDocument from 'pdfkit';
 import type { OrderDocument } from './order-document';
 import { PAPERS, type Paper } from './paper';
+import { BOLD, NO_OWN_FONT, REGULAR, registerFonts, type PaperFonts } from './paper-fonts';
 import { pdfBytes } from './pdf-bytes';
 
 const PT_PER_MM = 72 / 25.4;
@@ -14,10 +15,12 @@ type Doc = PDFKit.PDFDocument;
 export async function writeOrderPdf(
   order: OrderDocument,
   paper: Paper,
+  fonts: PaperFonts,
   { compress = true }: { readonly compress?: boolean } = {},
 ): Promise<Uint8Array> {
   const { width, height } = PAPERS[paper];
   const doc = new PDFDocument({
+    ...NO_OWN_FONT,
     size: [width * PT_PER_MM, height * PT_PER_MM],
     margin: BORDER_PT,
     bufferPages: true,
@@ -25,7 +28,8 @@ export async function writeOrderPdf(
     info: { Title: order.title },
   });
   const bytes = pdfBytes(doc);
-  doc.fontSize(18).font('Helvetica-Bold').text(printable(order.title));
+  registerFonts(doc, fonts);
+  doc.font(BOLD).fontSize(18).font(BOLD).text(order.title);
   doc.moveDown(0.3);
   factsBlock(doc, order);
   if (order.gaps.length > 0) {
@@ -77,12 +81,6 @@ export async function writeOrderPdf(
   return bytes;
 }
 
-/** The standard fonts know Latin letters; others are shown as a question mark rather than as a wrong one. */
-const printable = (text: string): string =>
-  text
-    .replace(/[\u2212]/g, '-')
-    .replace(/[^\u0020-\u007e\u00a0-\u00ff\u2013\u2014\u2018\u2019\u201c\u201d\u2022\u20ac\n]/g, '?');
-
 const roomOf = (doc: Doc): number => doc.page.width - 2 * BORDER_PT;
 
 function ensure(doc: Doc, heightPt: number): void {
@@ -92,23 +90,23 @@ function ensure(doc: Doc, heightPt: number): void {
 function heading(doc: Doc, text: string): void {
   ensure(doc, 60);
   doc.moveDown(0.8);
-  doc.fontSize(12).font('Helvetica-Bold').text(printable(text), BORDER_PT);
+  doc.fontSize(12).font(BOLD).text(text, BORDER_PT);
   doc.moveDown(0.2);
 }
 
 function paragraph(doc: Doc, text: string): void {
-  doc.fontSize(TEXT_PT).font('Helvetica');
-  ensure(doc, doc.heightOfString(printable(text), { width: roomOf(doc) }));
-  doc.text(printable(text), BORDER_PT, doc.y, { width: roomOf(doc) });
+  doc.fontSize(TEXT_PT).font(REGULAR);
+  ensure(doc, doc.heightOfString(text, { width: roomOf(doc) }));
+  doc.text(text, BORDER_PT, doc.y, { width: roomOf(doc) });
   doc.moveDown(0.25);
 }
 
 function factsBlock(doc: Doc, { facts }: OrderDocument): void {
   for (const [name, value] of facts) {
-    doc.fontSize(TEXT_PT).font('Helvetica-Bold');
+    doc.fontSize(TEXT_PT).font(BOLD);
     const top = doc.y;
-    doc.text(printable(name), BORDER_PT, top, { width: 80 });
-    doc.font('Helvetica').text(printable(value) || '-', BORDER_PT + 85, top, { width: roomOf(doc) - 85 });
+    doc.text(name, BORDER_PT, top, { width: 80 });
+    doc.font(REGULAR).text(value || '-', BORDER_PT + 85, top, { width: roomOf(doc) - 85 });
     doc.moveDown(0.1);
   }
 }
@@ -125,13 +123,11 @@ function table(
   const lefts = widths.map((_, i) => BORDER_PT + widths.slice(0, i).reduce((sum, width) => sum + width, 0));
   const draw = (cells: readonly string[], font: string): void => {
     doc.fontSize(TEXT_PT).font(font);
-    const high = Math.max(
-      ...cells.map((cell, i) => doc.heightOfString(printable(cell) || ' ', { width: widths[i]! - 6 })),
-    );
+    const high = Math.max(...cells.map((cell, i) => doc.heightOfString(cell || ' ', { width: widths[i]! - 6 })));
     ensure(doc, high + 6);
     const top = doc.y + 3;
     cells.forEach((cell, i) =>
-      doc.text(printable(cell), lefts[i]!, top, {
+      doc.text(cell, lefts[i]!, top, {
         width: widths[i]! - 6,
         align: right.includes(i) ? 'right' : 'left',
       }),
@@ -144,8 +140,8 @@ function table(
       .strokeColor(BAR_GREY)
       .stroke();
   };
-  if (heads.some((head) => head !== '')) draw(heads, 'Helvetica-Bold');
-  for (const row of rows) draw(row, 'Helvetica');
+  if (heads.some((head) => head !== '')) draw(heads, BOLD);
+  for (const row of rows) draw(row, REGULAR);
   doc.x = BORDER_PT;
 }
 
@@ -163,8 +159,8 @@ function signatures(doc: Doc, names: readonly string[]): void {
       .moveTo(middle, y)
       .lineTo(BORDER_PT + roomOf(doc), y)
       .stroke();
-    doc.fontSize(8).font('Helvetica');
-    doc.text(printable(`${name}: name and signature`), BORDER_PT, y + 3, { lineBreak: false });
+    doc.fontSize(8).font(REGULAR);
+    doc.text(`${name}: name and signature`, BORDER_PT, y + 3, { lineBreak: false });
     doc.text('Date', middle, y + 3, { lineBreak: false });
     doc.x = BORDER_PT;
     doc.y = y + 14;
@@ -180,7 +176,7 @@ function numberPages(doc: Doc): void {
     doc.page.margins.bottom = 0;
     doc
       .fontSize(8)
-      .font('Helvetica')
+      .font(REGULAR)
       .text(`page ${i + 1} of ${count}`, BORDER_PT, doc.page.height - 10 * PT_PER_MM, { lineBreak: false });
     doc.page.margins.bottom = bottom;
   }

@@ -1,93 +1,118 @@
 import { describe, expect, test } from '@jest/globals';
-import { sheetDrawing, CHECK_SQUARE_MM } from './sheet-drawing';
-import { SHEET } from './made-up-sheet';
+import type { SheetPoint } from '@/core/5-consequences/panel/flat-sheet';
+import { fontsOnDisk } from './fonts-on-disk';
+import { FOLDED, SHEET } from './made-up-sheet';
 import { PAPERS, type Paper } from './paper';
-import { OVERLAP_MM, tilesOf, writePdf } from './write-pdf';
+import { readPdf, type ReadPage } from './pdf-reader';
+import { sheetDrawing, type SheetDrawing } from './sheet-drawing';
+import { BORDER_MM, marksOf, OVERLAP_MM, SIDE_MM, tilingOf, type Tile, type Tiling } from './tiles';
+import { STRIP_MM, writePdf } from './write-pdf';
 
-const drawing = sheetDrawing(SHEET);
+const paged = (drawing: SheetDrawing, paper: Paper): Promise<Uint8Array> => writePdf(drawing, paper, fontsOnDisk());
 
-type Matrix = readonly [number, number, number, number, number, number];
-
-/** `a` first, then `b`, as a page's transforms follow each other. */
-const after = (a: Matrix, b: Matrix): Matrix => [
-  a[0] * b[0] + a[1] * b[2],
-  a[0] * b[1] + a[1] * b[3],
-  a[2] * b[0] + a[3] * b[2],
-  a[2] * b[1] + a[3] * b[3],
-  a[4] * b[0] + a[5] * b[2] + b[4],
-  a[4] * b[1] + a[5] * b[3] + b[5],
+const onPage = ({ page }: Tiling, tile: Tile, [x, y]: SheetPoint): SheetPoint => [
+  page.shownLeft + x - tile.left,
+  page.shownTop + page.shownHeight - (y - tile.bottom),
 ];
+const isShown = ({ page }: Tiling, { left, bottom }: Tile, [x, y]: SheetPoint): boolean =>
+  x > left && x < left + page.shownWidth && y > bottom && y < bottom + page.shownHeight;
 
-/** Every stroked line of every page in points of paper, read off the page's operators (ISO 32000-1, 8.4 and 8.5). */
-function strokedLines(pdf: string): (readonly [number, number])[][][] {
-  return [...pdf.matchAll(/stream\n([\s\S]*?)endstream/g)]
-    .map(([, content]) => content!)
-    .filter((content) => / l\n/.test(content))
-    .map((content) => {
-      const lines: (readonly [number, number])[][] = [];
-      let now: Matrix = [1, 0, 0, 1, 0, 0];
-      const kept: Matrix[] = [];
-      let path: (readonly [number, number])[][] = [];
-      const place = (a: number, b: number): readonly [number, number] => [
-        a * now[0] + b * now[2] + now[4],
-        a * now[1] + b * now[3] + now[5],
-      ];
-      for (const row of content.split('\n')) {
-        const words = row.trim().split(/\s+/);
-        const operator = words.pop();
-        const numbers = words.map(Number);
-        if (operator === 'q') kept.push(now);
-        else if (operator === 'Q') now = kept.pop()!;
-        else if (operator === 'cm') now = after(numbers as unknown as Matrix, now);
-        else if (operator === 'm') path.push([place(numbers[0]!, numbers[1]!)]);
-        else if (operator === 'l') path.at(-1)!.push(place(numbers[0]!, numbers[1]!));
-        else if (operator === 'S') {
-          lines.push(...path);
-          path = [];
-        } else if (operator === 'n') path = [];
-      }
-      return lines;
+/** Places every half millimetre along lines. */
+const along = (points: readonly SheetPoint[]): SheetPoint[] =>
+  points.slice(1).flatMap(([bx, by], i) => {
+    const [ax, ay] = points[i]!;
+    const count = Math.ceil(2 * Math.hypot(bx - ax, by - ay));
+    return Array.from({ length: count + 1 }, (_, k): SheetPoint => [
+      ax + ((bx - ax) * k) / count,
+      ay + ((by - ay) * k) / count,
+    ]);
+  });
+
+/** The pages laid on each other by their marks: how dark a place of the drawing is on the sheet so joined. */
+const joined =
+  (tiling: Tiling, pages: readonly ReadPage[]) =>
+  (place: SheetPoint): number =>
+    Math.max(
+      0,
+      ...tiling.tiles.flatMap((tile, i) =>
+        isShown(tiling, tile, place) ? [pages[i]!.dark(...onPage(tiling, tile, place))] : [],
+      ),
+    );
+
+describe.each(Object.keys(PAPERS) as Paper[])('a cut sheet on %s, drawn by another program (pdf.js)', (paper) => {
+  test.each([
+    ['cut', sheetDrawing(SHEET)],
+    ['far from the hub', sheetDrawing({ ...SHEET, hub: [-900, 0] })],
+    ['folded', sheetDrawing(FOLDED)],
+  ])('joined from its pages the line is unbroken: %s', async (_, drawing) => {
+    const tiling = tilingOf(drawing.panel.box, paper);
+    const [, ...pages] = await readPdf(await paged(drawing, paper));
+    expect(pages.length).toBe(tiling.rows * tiling.columns);
+    const dark = joined(tiling, pages);
+    for (const { layer, points } of drawing.panel.lines) {
+      if (layer !== 'CUT' && layer !== 'EDGE') continue;
+      const light = along(points).filter((place) => dark(place) < 0.4);
+      expect({ layer, light: light.slice(0, 3) }).toEqual({ layer, light: [] });
+    }
+    // Nothing is drawn where nothing is: a little off the cut on the side that stays, between hatch and outline.
+    const clear: SheetPoint[] = [
+      [-60, 560],
+      [60, 600],
+    ];
+    for (const place of clear) expect(dark(place)).toBeLessThan(0.1);
+  });
+
+  test('pages are true in size; strips along and across the paper measure what they say', async () => {
+    const drawing = sheetDrawing(SHEET);
+    const { page } = tilingOf(drawing.panel.box, paper);
+    const pages = await readPdf(await paged(drawing, paper));
+    for (const { widthMm, heightMm } of pages.slice(1)) {
+      expect(widthMm).toBeCloseTo(page.width, 2);
+      expect(heightMm).toBeCloseTo(page.height, 2);
+    }
+    for (const read of pages.slice(1)) {
+      // Up to just beyond its end, where its length is written.
+      const steps = Array.from({ length: 10 * (STRIP_MM + 4) }, (_, k) => k / 10);
+      const across = steps.filter((mm) => read.dark(page.shownLeft + mm - 3, BORDER_MM + 14) > 0.4);
+      const down = steps.filter((mm) => read.dark(BORDER_MM + SIDE_MM / 2, page.shownTop + 3 + mm) > 0.4);
+      expect(Math.abs(across.at(-1)! - across[0]! - STRIP_MM)).toBeLessThan(0.7);
+      expect(Math.abs(down.at(-1)! - down[0]! - STRIP_MM)).toBeLessThan(0.7);
+    }
+  });
+
+  test('each page says what it is part of, which it is, where front and up are; marks of one name are one place', async () => {
+    const drawing = sheetDrawing({ ...SHEET, label: 'Kotflügel Őr Колесо Φτερό' });
+    const tiling = tilingOf(drawing.panel.box, paper);
+    const [overview, ...pages] = await readPdf(await paged(drawing, paper), 72);
+    expect(overview!.texts.join(' ')).toContain('deepest 41.5 mm from the present edge');
+    pages.forEach(({ texts }, i) => {
+      const said = texts.join(' ');
+      expect(said).toContain('Kotflügel Őr Колесо Φτερό, front left');
+      expect(said).toContain(`page ${i + 1} of ${pages.length}`);
+      expect(said).toContain('FRONT');
+      expect(said).toContain('UP');
+      for (const { name } of marksOf(tiling, tiling.tiles[i]!)) expect(said).toContain(name);
     });
-}
-
-const lengthMm = (points: readonly (readonly [number, number])[]): number =>
-  (25.4 / 72) * points.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - points[i]![0], y - points[i]![1]), 0);
-
-describe.each(Object.keys(PAPERS) as Paper[])('on %s', (paper) => {
-  test('pages are true in size and show every line at full length', async () => {
-    const pdf = Buffer.from(await writePdf(drawing, paper)).toString('latin1');
-    const tiles = tilesOf(drawing, paper);
-    const boxes = [...pdf.matchAll(/\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/g)].map(([, w, h]) => [Number(w), Number(h)]);
-    expect(boxes.length).toBe(tiles.length);
-    for (const [width, height] of boxes) {
-      expect((width! * 25.4) / 72).toBeCloseTo(PAPERS[paper].width, 3);
-      expect((height! * 25.4) / 72).toBeCloseTo(PAPERS[paper].height, 3);
-    }
-    expect(pdf).toContain('/PrintScaling /None');
-    const pages = strokedLines(pdf);
-    expect(pages.length).toBe(tiles.length);
-    for (const lines of pages) {
-      const wanted = drawing.lines.map(({ points }) =>
-        lengthMm(points.map(([x, y]) => [(x * 72) / 25.4, (y * 72) / 25.4])),
-      );
-      wanted.forEach((mm, i) => expect(lengthMm(lines[i]!)).toBeCloseTo(mm, 2));
-      const square = drawing.lines.findIndex(({ layer }) => layer === 'CHECK');
-      expect(lengthMm(lines[square]!)).toBeCloseTo(4 * CHECK_SQUARE_MM, 2);
+    const places = new Map<string, SheetPoint>();
+    for (const tile of tiling.tiles) {
+      for (const { name, x, y } of marksOf(tiling, tile)) {
+        const known = places.get(name) ?? [x, y];
+        expect(Math.hypot(known[0] - x, known[1] - y)).toBeLessThan(1e-9);
+        places.set(name, known);
+      }
     }
   });
+});
 
-  test('pages together show all of it, each overlapping its neighbour', () => {
-    const tiles = tilesOf(drawing, paper);
-    const [width, height] = [PAPERS[paper].width - 20, PAPERS[paper].height - 20];
-    for (const [x, y] of drawing.lines.flatMap(({ points }) => points)) {
-      const shown = tiles.filter(
-        ({ left, bottom }) => x >= left && x <= left + width && y >= bottom && y <= bottom + height,
-      );
-      expect(shown.length).toBeGreaterThan(0);
-    }
-    const beside = tiles.filter(({ row }) => row === 0);
-    for (const [i, tile] of beside.slice(1).entries())
-      expect(beside[i]!.left + width - tile.left).toBeCloseTo(OVERLAP_MM, 9);
-    expect(tiles.length).toBeGreaterThan(1);
-  });
+test('pages cover all of the panel, none left out, each overlapping its neighbour; the paper is laid the way that takes fewest', () => {
+  const { panel } = sheetDrawing(SHEET);
+  const tiling = tilingOf(panel.box, 'A4');
+  for (const point of panel.lines.flatMap(({ points }) => points))
+    expect(tiling.tiles.some((tile) => isShown(tiling, tile, point))).toBe(true);
+  const [first, second] = tiling.tiles;
+  expect(first!.left + tiling.page.shownWidth - second!.left).toBeCloseTo(OVERLAP_MM, 9);
+  expect(tiling.tiles).toHaveLength(tiling.rows * tiling.columns);
+  // 500 x 150 mm: two sheets across, three upright.
+  const wide = { left: 0, bottom: 0, width: 500, height: 150 };
+  expect(tilingOf(wide, 'A4')).toMatchObject({ page: { landscape: true }, rows: 1, columns: 2 });
 });

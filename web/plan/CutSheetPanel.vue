@@ -10,7 +10,7 @@ import type { Problem } from '@/core/1-base/problem';
 import { formatFraction, formatMm } from '@/core/1-base/units/length';
 import { PAPER_SIZES, type Paper } from '@/sheets/paper';
 import { PRECAUTION_WORDS } from '@/sheets/plan-words';
-import { cornerName } from '@/core/2-vehicle/setup/corner-key';
+import { acrossFrom, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import QuantityField from '../kit/QuantityField.vue';
 import { pdfBlob, saveBlob, saveText } from '../kit/save-text';
 import { useJobStore } from '../stores/job';
@@ -35,6 +35,7 @@ const things = computed(() => {
         corner,
         id,
         value: `${corner}:${id}`,
+        name: label ?? id,
         title: `${label ?? id}, ${cornerName(corner)}`,
         planned: fixes.some((fix) => fix.corner === corner && fix.obstacle === id && CUTS.includes(fix.kind)),
       })),
@@ -44,6 +45,14 @@ const things = computed(() => {
 const thing = computed(
   () => things.value.find(({ value }) => value === route.query['thing']) ?? things.value[0] ?? null,
 );
+/** The same thing on the other side of the axle, where that was surveyed itself. */
+const otherSide = computed(() => {
+  const here = thing.value;
+  if (!here) return null;
+  const key = acrossFrom(here.corner);
+  if (job.document?.corners[key]?.mirroredFrom) return null;
+  return things.value.find(({ corner, id, name }) => corner === key && (id === here.id || name === here.name)) ?? null;
+});
 const pick = (value: string): void => void router.replace({ query: { ...route.query, thing: value } });
 
 /** Its own worker: measuring a panel must not hold up the plan. */
@@ -81,7 +90,8 @@ watch(
     if (!file || !entry.value) return;
     const mine = ++turn;
     working.value = true;
-    const found = await client.sheet(file, props.state.chosen.value, entry.value, mirrored.value);
+    const isMirrored = mirrored.value && !otherSide.value;
+    const found = await client.sheet(file, props.state.chosen.value, entry.value, isMirrored);
     if (mine !== turn || !found) return;
     working.value = false;
     drawn.value = found.ok ? found.value : null;
@@ -133,6 +143,9 @@ const looksWords = computed(() => {
   return `The line for looks takes ${square(found.beyondNeedMm2)} beyond need, ${square(found.areaMm2)} in all.`;
 });
 
+/** Nothing to cut and no line drawn: there is no sheet. */
+const isEmpty = computed(() => !drawn.value?.sheet.need.length && !drawn.value?.sheet.looks);
+
 const name = (): string => `cut-${entry.value?.corner}-${entry.value?.obstacle}${mirrored.value ? '-mirrored' : ''}`;
 const saveSvg = (): void => void (drawn.value && saveText(`${name()}.svg`, 'image/svg+xml', drawn.value.svg));
 const saveDxf = (): void => void (drawn.value && saveText(`${name()}.dxf`, 'image/vnd.dxf', drawn.value.dxf));
@@ -159,7 +172,10 @@ async function savePdf(): Promise<void> {
           class="grow"
           @update:model-value="pick"
         />
-        <v-checkbox v-model="mirrored" label="Mirrored, for the other side" hide-details density="compact" />
+        <v-btn v-if="otherSide" height="48" variant="outlined" @click="pick(otherSide.value)"
+          >The other side’s own sheet</v-btn
+        >
+        <v-checkbox v-else v-model="mirrored" label="Mirrored, for the other side" hide-details density="compact" />
       </div>
       <div v-if="entry" class="bar row">
         <QuantityField
@@ -186,6 +202,9 @@ async function savePdf(): Promise<void> {
           >Redraw the line for looks</v-btn
         >
       </div>
+      <p v-if="mirrored && !otherSide" class="small verdict-close" role="status">
+        The other side was not surveyed: sides differ, so hold the sheet to it and look before cutting.
+      </p>
       <p v-for="p in problems" :key="p.path + p.code" class="verdict-rubs" role="alert" data-testid="sheet-problem">
         {{ problemText(p) }}
       </p>
@@ -200,7 +219,7 @@ async function savePdf(): Promise<void> {
             <dd>{{ formatMm(drawn.sheet.requiredMm) }} mm</dd>
           </div>
           <div>
-            <dt>Deepest</dt>
+            <dt>Deepest, from the present edge</dt>
             <dd>{{ formatMm(drawn.sheet.depthMm) }} mm ({{ formatFraction(drawn.sheet.depthMm) }} in)</dd>
           </div>
           <div>
@@ -230,7 +249,8 @@ async function savePdf(): Promise<void> {
           @looks="(points, gesture) => set({ looks: points.map(([a, b]) => [a, b] as [number, number]) }, gesture)"
         />
         <p class="small legend">
-          Grey: the panel’s edge. Red: {{ drawn.sheet.flapMm > 0 ? 'cut; dotted red: fold' : 'the final cut' }}. Dashed:
+          Dark: the panel’s present edge; dotted: as far as it is known. Hatched: what goes. Red:
+          {{ drawn.sheet.flapMm > 0 ? 'cut; dotted red: fold' : 'the final cut' }}. Dashed:
           {{ drawn.sheet.flapMm > 0 ? '' : 'first cut, ' }}plumb through the hub’s centre. Long dashes: line for looks;
           pull its places, or move them by arrow keys.
         </p>
@@ -253,9 +273,15 @@ async function savePdf(): Promise<void> {
         </p>
         <div class="bar row">
           <v-select v-model="paper" :items="PAPER_SIZES" label="Paper" hide-details class="short" />
-          <v-btn height="48" color="primary" :prepend-icon="mdiDownload" @click="savePdf">PDF at full size</v-btn>
-          <v-btn height="48" variant="outlined" :prepend-icon="mdiDownload" @click="saveSvg">SVG</v-btn>
-          <v-btn height="48" variant="outlined" :prepend-icon="mdiDownload" @click="saveDxf">DXF</v-btn>
+          <v-btn height="48" color="primary" :prepend-icon="mdiDownload" :disabled="isEmpty" @click="savePdf"
+            >PDF at full size</v-btn
+          >
+          <v-btn height="48" variant="outlined" :prepend-icon="mdiDownload" :disabled="isEmpty" @click="saveSvg"
+            >SVG</v-btn
+          >
+          <v-btn height="48" variant="outlined" :prepend-icon="mdiDownload" :disabled="isEmpty" @click="saveDxf"
+            >DXF</v-btn
+          >
         </div>
         <p v-if="pdfProblem" class="verdict-rubs" role="alert">{{ pdfProblem }}</p>
       </template>

@@ -3,6 +3,7 @@ import { line } from 'd3-shape';
 import { computed } from 'vue';
 import type { SheetPoint } from '@/core/5-consequences/panel/flat-sheet';
 import type { CutSheet } from '@/core/6-decisions/plan/cut-sheet';
+import { hatch } from '@/sheets/hatch';
 import { dragFrom } from '../kit/use-drag';
 
 /** The sheet at scale: the panel as it is, where it is cut or folded, and the handles of a line for looks. */
@@ -12,8 +13,8 @@ const emit = defineEmits<{ looks: [points: SheetPoint[], gesture: string | null]
 const MARGIN_MM = 30;
 
 const box = computed(() => {
-  const { edge, need, firstCut, flapEdge, looks } = props.sheet;
-  const all = [...edge, ...need, ...firstCut, ...flapEdge, ...(looks?.lines ?? [])].flat();
+  const { edge, outline, need, firstCut, flapEdge, looks } = props.sheet;
+  const all = [...edge, ...outline, ...need, ...firstCut, ...flapEdge, ...(looks?.lines ?? [])].flat();
   const xs = all.map(([x]) => x);
   const ys = all.map(([, y]) => y);
   return {
@@ -34,6 +35,8 @@ const paths = (lines: readonly (readonly SheetPoint[])[]): string =>
 const unit = computed(() => Math.max(box.value.width / 700, box.value.height / 330));
 
 const lines = computed(() => [
+  { name: 'waste', d: paths(props.sheet.flapMm > 0 ? [] : hatch(props.sheet.waste)) },
+  { name: 'outline', d: paths(props.sheet.outline) },
   { name: 'edge', d: paths(props.sheet.edge) },
   { name: props.sheet.flapMm > 0 ? 'fold' : 'cut', d: paths(props.sheet.need) },
   { name: 'cut', d: paths(props.sheet.flapEdge) },
@@ -106,8 +109,16 @@ path {
   fill: none;
   stroke: var(--ink);
 }
-.edge {
+.outline {
+  stroke: var(--rule);
+  stroke-dasharray: 4 4;
+}
+.waste {
   stroke: var(--muted);
+  opacity: 0.55;
+}
+.edge {
+  stroke: var(--ink);
 }
 .cut {
   stroke: var(--rubs);

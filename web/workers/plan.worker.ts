@@ -100,12 +100,12 @@ export const worker: PlanWorker = {
   },
   async sheetPdf(paper) {
     if (!lastDrawing) throw new RangeError('no sheet was drawn');
-    const { writePdf } = await import('./write-papers');
-    return { ok: true, value: await writePdf(lastDrawing, paper) };
+    const { paperFonts, writePdf } = await import('./write-papers');
+    return { ok: true, value: await writePdf(lastDrawing, paper, await paperFonts()) };
   },
   async orderPdf(order, paper) {
-    const { writeOrderPdf } = await import('./write-papers');
-    return { ok: true, value: await writeOrderPdf(order, paper) };
+    const { paperFonts, writeOrderPdf } = await import('./write-papers');
+    return { ok: true, value: await writeOrderPdf(order, paper, await paperFonts()) };
   },
 };
 

@@ -1,4 +1,4 @@
-import { add } from '../../1-base/geometry/vec3';
+import { add, type Vec3 } from '../../1-base/geometry/vec3';
 import { cornersOf, vertexOf } from '../shape/shape';
 import { panelFromEdge, panelMesh, panelThrough, type PanelMesh } from '../shape/panel-mesh';
 import type { PreparedObstacle } from './prepared-obstacle';
@@ -14,8 +14,9 @@ export function obstacleSheet(
   depthMm: number,
 ): PanelMesh {
   if (description.shape) {
-    const { points, triangles } = panelMesh(description.shape, `${path}.shape`, depthMm);
-    return { points: points.map((point) => add(point, shiftMm)), triangles };
+    const { points, triangles, edge: end } = panelMesh(description.shape, `${path}.shape`, depthMm);
+    const shifted = (point: Vec3): Vec3 => add(point, shiftMm);
+    return { points: points.map(shifted), triangles, edge: end?.map(shifted) };
   }
   const count = pieces.corners.length;
   if (count > 0 && Array.from({ length: count }, (_, i) => cornersOf(pieces, i)).every((corners) => corners === 3)) {

@@ -7,6 +7,8 @@ import { joinPath, ProblemError } from '../../1-base/problem';
 export interface PanelMesh {
   readonly points: readonly Vec3[];
   readonly triangles: readonly (readonly [number, number, number])[];
+  /** Of a sheet made from an edge: that edge, where the sheet ends on the vehicle; its other sides are how far it was taken. */
+  readonly edge?: readonly Vec3[] | undefined;
 }
 
 /** mm: triangles of a triangulated panel with a longer side bridge what was not measured. */
@@ -50,7 +52,7 @@ export function panelFromEdge(edge: readonly Vec3[], depthMm: number): PanelMesh
     [i, i + 1, n + i],
     [i + 1, n + i + 1, n + i],
   ]);
-  return { points: [...edge, ...back], triangles };
+  return { points: [...edge, ...back], triangles, edge };
 }
 
 /** Points joined in the plane that fits them best (Delaunay triangulation, by the delaunator package). */

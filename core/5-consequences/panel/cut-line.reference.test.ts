@@ -5,6 +5,8 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Vec3 } from '../../1-base/geometry/vec3';
 import type { PanelMesh } from '../../3-survey/shape/panel-mesh';
+import fc from 'fast-check';
+import { panelFromEdge } from '../../3-survey/shape/panel-mesh';
 import { borderLines, cutLine, distanceToLines, meshAreaMm2 } from './cut-line';
 import { gapField } from './gap-field';
 
@@ -115,6 +117,49 @@ test('the border of a sheet is its outline, and distances to lines are those to 
       ],
     ),
   ).toBeCloseTo(50, 12);
+});
+
+describe('strips behind an arch, over random ones: how deep is from the present edge alone', () => {
+  test('cut to a larger circle about the hub: the difference of radii, whatever the strip’s own depth and ends', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          radius: fc.double({ min: 380, max: 460, noNaN: true }),
+          start: fc.double({ min: -1.2, max: 0.2, noNaN: true }),
+          span: fc.double({ min: 0.3, max: 1, noNaN: true }),
+          deep: fc.double({ min: 4, max: 70, noNaN: true }),
+          strip: fc.double({ min: 75, max: 200, noNaN: true }),
+        }),
+        ({ radius, start, span, deep, strip }) => {
+          const edge = Array.from({ length: 41 }, (_, i): Vec3 => {
+            const angle = start + (span * i) / 40;
+            return [radius * Math.sin(angle), 0, radius * Math.cos(angle)];
+          });
+          const marginAt = ([x, , z]: Vec3): number => Math.hypot(x, z) - (radius + deep);
+          const mesh = panelFromEdge(edge, strip);
+          const cut = cutLine({ ...gapField(mesh, { marginAt }), edge: mesh.edge }, { marginAt });
+          expect(Math.abs(cut.depthMm - deep)).toBeLessThan(0.25);
+          // A ring's part: span / 2 (R² - r²).
+          const area = (span / 2) * ((radius + deep) ** 2 - radius ** 2);
+          expect(Math.abs(cut.areaMm2 / area - 1)).toBeLessThan(0.01 + 2 / deep / 40);
+          const said = cut.lines.flat().reduce((most, p) => Math.max(most, distanceToLines(p, cut.presentEdge)), 0);
+          expect(said).toBeCloseTo(cut.depthMm, 9);
+        },
+      ),
+      { numRuns: 25, seed: 22 },
+    );
+  });
+
+  test('a cut all through a sheet is as deep as the sheet', () => {
+    const edge: Vec3[] = [
+      [-100, 0, 400],
+      [100, 0, 400],
+    ];
+    const mesh = panelFromEdge(edge, 50);
+    const cut = cutLine({ ...gapField(mesh, { marginAt: () => -1 }), edge }, { marginAt: () => -1 });
+    // Straight back from the edge's ends, away from the hub.
+    expect(cut.depthMm).toBeCloseTo(50, 9);
+  });
 });
 
 describe('the field is refined where the line may run, and only there', () => {

@@ -9,8 +9,10 @@ export interface Cut {
   readonly lines: readonly (readonly Vec3[])[];
   readonly lengthMm: number;
   readonly areaMm2: number;
-  /** Furthest from the sheet's own border that the line runs. */
+  /** Furthest from the sheet's present edge that the line runs; where all of the sheet goes, as far as it reaches. */
   readonly depthMm: number;
+  /** The present edge: where the sheet was made from one, that; else its border as far as it is taken off. */
+  readonly presentEdge: readonly (readonly Vec3[])[];
   /** The sheet left and the part taken off. */
   readonly left: PanelMesh;
   readonly removed: PanelMesh;
@@ -56,8 +58,11 @@ export function cutLine(field: GapField, gauge: Gauge): Cut {
     }
   }
   const lines = joined(pairs).map((line) => line.map((i) => all[i]!));
-  const border = borderOf(triangles).map(([i, j]) => [points[i]!, points[j]!] as const);
-  const depths = lines.flat().map((p) => Math.min(...border.map(([a, b]) => distanceToSide(p, a, b))));
+  const presentEdge = field.edge
+    ? [field.edge]
+    : borderTaken(triangles, removed, pairs).map((line) => line.map((i) => all[i]!));
+  const deepest = lines.length > 0 ? lines.flat() : removed.flat().map((i) => all[i]!);
+  const depths = presentEdge.length > 0 ? deepest.map((p) => distanceToLines(p, presentEdge)) : [];
   const doubleArea = (triangle: PanelMesh['triangles'][number]): number => 2 * triangleAreaMm2(all, triangle);
   // Where the line runs through a corner the triangle beside it has shrunk to a line.
   const spans = (triangle: readonly [number, number, number]): boolean => doubleArea(triangle) > LEAST_TRIANGLE_MM2;
@@ -65,7 +70,8 @@ export function cutLine(field: GapField, gauge: Gauge): Cut {
     lines,
     lengthMm: lines.reduce((sum, line) => sum + lengthOf(line), 0),
     areaMm2: meshAreaMm2({ points: all, triangles: removed }),
-    depthMm: Math.max(0, ...depths),
+    depthMm: depths.reduce((most, depth) => Math.max(most, depth), 0),
+    presentEdge,
     left: { points: all, triangles: left.filter(spans) },
     removed: { points: all, triangles: removed.filter(spans) },
   };
@@ -137,6 +143,19 @@ function joined(pairs: readonly (readonly [number, number])[]): number[][] {
 /** The border of a sheet, in lines; closed ones end where they began. */
 export const borderLines = ({ points, triangles }: PanelMesh): Vec3[][] =>
   joined(borderOf(triangles)).map((line) => line.map((i) => points[i]!));
+
+/** The border of a sheet so far as it is taken off: sides of what goes that are neither shared nor cut. */
+function borderTaken(
+  whole: GapField['triangles'],
+  removed: GapField['triangles'],
+  cut: readonly (readonly [number, number])[],
+): number[][] {
+  if (removed.length === 0) return [];
+  const name = (i: number, j: number): string => (i < j ? `${i}:${j}` : `${j}:${i}`);
+  const sawn = new Set(cut.map(([i, j]) => name(i, j)));
+  const own = borderOf(removed).filter(([i, j]) => !sawn.has(name(i, j)));
+  return joined(own.length > 0 ? own : borderOf(whole));
+}
 
 /** Sides of one triangle only. */
 function borderOf(triangles: GapField['triangles']): (readonly [number, number])[] {

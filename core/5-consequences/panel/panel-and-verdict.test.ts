@@ -84,6 +84,15 @@ describe('the sheet that is cut lies where the verdict says the thing is', () =>
     expect(cut({ shiftMm: [0, 0, 15] })).toBeLessThan(0.8 * cut());
   });
 
+  test('a sheet made from an edge reaches as far back as the line runs, unless somebody says how far', () => {
+    const well = caseOf(KINDS[0]![1]);
+    const tall = { ...well, setup: { ...well.setup!, tire: { size: '40x13.50R17LT' } } };
+    const { cut } = panelCase(tall, 'frontLeft', 'lip');
+    expect(cut.depthMm).toBeGreaterThan(80);
+    expect(cut.left.triangles.length).toBeGreaterThan(0);
+    expect(panelCase(tall, 'frontLeft', 'lip', { depthMm: 40 }).cut.depthMm).toBeLessThan(41);
+  });
+
   test('what was learned of an edge’s own numbers moves its sheet too', () => {
     const flatter = caseOf(KINDS[1]![1], { shiftMm: [0, 0, 0], edgeBy: [-12, 0, 0, 0] });
     expect(marginOnSheet(flatter)).toBeLessThan(evaluateCase(flatter).lowGap!.mm + 1);

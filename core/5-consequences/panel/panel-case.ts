@@ -5,6 +5,7 @@ import { describedCorner, prepareDescribed } from '../../4-clearance/case/descri
 import { cornerVerdicts, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import { STANDARDS, type Standard } from '../../4-clearance/case/standard';
 import type { Vec3 } from '../../1-base/geometry/vec3';
+import type { PanelMesh } from '../../3-survey/shape/panel-mesh';
 import { MATERIALS } from '../../3-survey/shape/material';
 import { ProblemError } from '../../1-base/problem';
 import { cutLine, type Cut } from './cut-line';
@@ -35,14 +36,31 @@ export interface PanelAnswer {
   readonly uncovers: readonly Uncovered[] | null;
 }
 
+/** How far back a sheet made from an edge is taken, and how far at most where the line would run beyond, mm. */
 const USUAL_DEPTH_MM = 80;
+const MOST_DEPTH_MM = 320;
+
+/** A sheet made from an edge reaches far enough for the whole line, unless somebody said how far. */
+function deepEnough(
+  sheetTo: (depthMm: number) => PanelMesh,
+  gauge: Pick<PlaceGauge, 'marginAt'>,
+  asked: number | undefined,
+): PanelMesh {
+  let sheet = sheetTo(asked ?? USUAL_DEPTH_MM);
+  const backFalls = ({ edge, points }: PanelMesh): boolean =>
+    edge !== undefined && points.slice(edge.length).some((point) => gauge.marginAt(point) < 0);
+  for (let depth = 2 * USUAL_DEPTH_MM; asked === undefined && depth <= MOST_DEPTH_MM && backFalls(sheet); depth *= 2) {
+    sheet = sheetTo(depth);
+  }
+  return sheet;
+}
 
 /** The least-gap field over an obstacle's sheet and the line to cut along. @throws ProblemError. */
 export function panelCase(
   description: CaseDescription,
   key: CornerKey,
   id: string,
-  { requiredMm, depthMm = USUAL_DEPTH_MM }: PanelOptions = {},
+  { requiredMm, depthMm }: PanelOptions = {},
 ): PanelAnswer {
   const corner = prepareDescribed(description, key);
   const standard = standardWith(STANDARDS[description.standard], requiredMm);
@@ -58,7 +76,9 @@ export function panelCase(
   const gauge = new PlaceGauge(corner, prepared, standard);
   const { behind } = prepared.description;
   const index = describedCorner(description, key).obstacles.indexOf(prepared.description);
-  const field = gapField(obstacleSheet(prepared, `corners.${key}.obstacles[${index}]`, depthMm), gauge);
+  const path = `corners.${key}.obstacles[${index}]`;
+  const sheet = deepEnough((depth) => obstacleSheet(prepared, path, depth), gauge, depthMm);
+  const field = { ...gapField(sheet, gauge), edge: sheet.edge };
   return {
     corner: key,
     id,

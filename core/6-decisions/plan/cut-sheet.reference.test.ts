@@ -140,7 +140,7 @@ describe('a cut sheet, over random panels and setups, seeded', () => {
         mirrored,
         mostDepthMm: 400,
       });
-      const highest = sheet.edge.flat().reduce((top, p) => (p[1] > top[1] ? p : top));
+      const highest = sheet.outline.flat().reduce((top, p) => (p[1] > top[1] ? p : top));
       expect(highest[1]).toBeCloseTo(700, 6);
       expect(highest[0] - sheet.hub[0]).toBeCloseTo(front * 150, 6);
       expect(sheet.hub[1]).toBeCloseTo(0, 9);

@@ -8,6 +8,7 @@ import { drawnLine } from '../../5-consequences/panel/drawn-line';
 import { flatSheet, type SheetPoint } from '../../5-consequences/panel/flat-sheet';
 import { gapField } from '../../5-consequences/panel/gap-field';
 import { panelCase, type PanelAnswer, type Uncovered } from '../../5-consequences/panel/panel-case';
+import type { Vec3 } from '../../1-base/geometry/vec3';
 import { ProblemError } from '../../1-base/problem';
 import { CUTS, MODIFICATION_RULES, modificationsOf, permits, type Modification } from './modification';
 
@@ -20,8 +21,12 @@ export interface CutSheet {
   readonly label: string;
   readonly mirrored: boolean;
   readonly requiredMm: number;
-  /** The panel's present edge. */
+  /** The panel's present edge, from which depths count. */
   readonly edge: SheetLines;
+  /** All round it: as far as it was surveyed, or taken to reach. */
+  readonly outline: SheetLines;
+  /** What is cut off, in triangles; empty where a flap is kept. */
+  readonly waste: readonly (readonly [SheetPoint, SheetPoint, SheetPoint])[];
   /** Along it what is wanted is left: where it is cut, or folded where there is a flap. */
   readonly need: SheetLines;
   /** The first, careful cut: so much is left for a second pass after another look; none with a flap. */
@@ -35,6 +40,7 @@ export interface CutSheet {
   readonly hub: SheetPoint;
   /** There is a plumb line to register it by. */
   readonly isUpright: boolean;
+  /** As drawn: furthest from the present edge that the needed line runs. */
   readonly depthMm: number;
   readonly lengthMm: number;
   readonly areaMm2: number;
@@ -135,14 +141,17 @@ export function cutSheet(
   const flat = flatSheet(field, sideOf(key), mirrored);
   const drawn = (lines: PanelAnswer['cut']['lines']): SheetLines =>
     lines.map((line) => line.map((point) => flat.toSheet(point)));
+  const [edge, need] = [drawn(cut.presentEdge), drawn(cut.lines)];
   return {
     corner: key,
     id,
     label: entry.label ?? id,
     mirrored,
     requiredMm,
-    edge: drawn(borderLines(field)),
-    need: drawn(cut.lines),
+    edge,
+    outline: drawn(borderLines(field)),
+    waste: cut.removed.triangles.map((triangle) => triangle.map((i) => flat.toSheet(cut.removed.points[i]!)) as unknown as Waste),
+    need,
     firstCut: drawn(first?.lines ?? []),
     allowanceMm,
     flapEdge: flapMm > 0 ? drawn(flapEdge(cut, flapMm)) : [],
@@ -150,13 +159,22 @@ export function cutSheet(
     looks: looks ? looksLine(answer, looks, sideOf(key), drawn) : null,
     hub: flat.hub,
     isUpright: flat.plumb !== null,
-    depthMm: cut.depthMm,
+    depthMm: need.length > 0 && edge.length > 0 ? drawnDepthMm(need, edge) : cut.depthMm,
     lengthMm: cut.lengthMm,
     areaMm2: cut.areaMm2,
     firstAreaMm2: first?.areaMm2 ?? 0,
     offPlaneMm: flat.offPlaneMm,
     uncovers,
   };
+}
+
+type Waste = readonly [SheetPoint, SheetPoint, SheetPoint];
+
+/** mm on the drawing from the edge to the place of a line furthest from it. */
+function drawnDepthMm(line: SheetLines, edge: SheetLines): number {
+  const flat = ([x, y]: SheetPoint): Vec3 => [x, y, 0];
+  const edges = edge.map((one) => one.map(flat));
+  return line.flat().reduce((most, point) => Math.max(most, distanceToLines(flat(point), edges)), 0);
 }
 
 /** Where metal kept for a flap ends: so far from the needed line, on what would be cut off. */
