@@ -1,6 +1,6 @@
 import { writeFile } from 'node:fs/promises';
 import { asCase } from '@/contracts/as-case';
-import { asPlanQuestion, vehicleFacts } from '@/contracts/as-plan-question';
+import { asPlanQuestion, vehicleFacts, besidePlan } from '@/contracts/as-plan-question';
 import { planSchema } from '@/contracts/plan';
 import { chosenOf, judgePlan } from '@/core/6-decisions/plan/judge-plan';
 import { planCase, type PlanAnswer } from '@/core/6-decisions/plan/planner';
@@ -51,7 +51,7 @@ export async function orderCommand(path: string, { out, paper, date }: OrderComm
     });
   }
   const judged = judgePlan(asCase(file), 'steps' in best ? chosenOf(best) : best, question, vehicleFacts(file));
-  const order = workOrder(judged.plan, plan.shop, plan.prescribed, plan.parts);
+  const order = workOrder(judged.plan, plan.shop, besidePlan(file, plan));
   const head = {
     job: file.vehicle.label,
     customer: '',

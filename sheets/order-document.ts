@@ -14,6 +14,7 @@ import {
   stepWords,
   timeWords,
 } from './plan-words';
+import { workName, workWords } from './setup-work-words';
 import { cornerName } from '../core/2-vehicle/setup/corner-key';
 
 /** A work order as it is read: on the screen, on paper, as PDF. Everything in words. */
@@ -141,7 +142,8 @@ export function orderDocument(head: OrderHead, judged: PlanJudgement, order: Wor
 
 const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
 
-function lineWords({ what, at, amount, prescribed }: WorkLine): string {
+function lineWords({ what, at, amount, prescribed, work }: WorkLine): string {
+  if (work) return workWords(work);
   if (what === 'prescribed') return `${prescribed!.text} (prescribed: ${prescribed!.source})`;
   return at ? stepWords({ kind: what as keyof typeof MODIFICATION_WORDS, at, amount }) : standingWords(what);
 }
@@ -149,7 +151,8 @@ function lineWords({ what, at, amount, prescribed }: WorkLine): string {
 const standingWords = (what: WorkLine['what']): string => STANDING_WORDS[what as keyof typeof STANDING_WORDS];
 
 /** A part's name for the list and the parts table. */
-export function partWords({ what, name, amount }: PartLine): string {
+export function partWords({ what, name, amount, work }: PartLine): string {
+  if (work) return capital(workName(work));
   if (what === 'entered') return name ?? '';
   if (what in CONSUMABLE_WORDS) return CONSUMABLE_WORDS[what as keyof typeof CONSUMABLE_WORDS];
   const kind = what as keyof typeof MODIFICATION_WORDS;

@@ -12,6 +12,8 @@ import { partsCsv } from './parts-csv';
 import { MODIFICATION_WORDS, PRECAUTION_WORDS } from './plan-words';
 import { fontsOnDisk } from './fonts-on-disk';
 import { readPdf } from './pdf-reader';
+import type { SetupWork } from '@/core/6-decisions/plan/setup-work';
+import { workWords } from './setup-work-words';
 import { writeOrderPdf } from './write-order-pdf';
 
 const HEAD: OrderHead = {
@@ -29,7 +31,7 @@ const HEAD: OrderHead = {
 
 const DESCRIPTION = crowded(1, 'cutToFit');
 const JUDGED = judgePlan(DESCRIPTION, chosenOf(planCase(DESCRIPTION, QUESTION).leastPermanent!), QUESTION);
-const WORK = workOrder(JUDGED.plan, SHOP, [], [{ name: '=HYPERLINK("x")', quantity: 3, unitMinor: 199 }]);
+const WORK = workOrder(JUDGED.plan, SHOP, { entered: [{ name: '=HYPERLINK("x")', quantity: 3, unitMinor: 199 }] });
 
 describe('a work order on paper', () => {
   test('says everything once: before and after, each step with its cautions, sums, consent and signatures', () => {
@@ -70,4 +72,39 @@ test('every change and every caution has words of its own', () => {
     ...PRECAUTIONS.map((one) => PRECAUTION_WORDS[one]),
   ];
   expect(new Set(words).size).toBe(words.length);
+});
+
+describe('work that the setup asks for, in words', () => {
+  const work = (more: Partial<SetupWork>): SetupWork => ({
+    what: 'part',
+    at: { axle: 'front' },
+    sides: 'both',
+    amount: 0,
+    part: null,
+    spacerType: null,
+    as: 'lift',
+    beside: false,
+    ...more,
+  });
+
+  test.each([
+    [
+      { part: { kind: 'block', thicknessMm: 76.2, replacesMm: 0, stopBearsOn: 'axle', droopSetBy: 'spring' } },
+      'Front axle: blocks, 76.2 mm (3 in)',
+    ],
+    [
+      { part: { kind: 'torsionBar', turns: 6, pitchMm: 1.5, keyMm: 90, armMm: 350 }, sides: 'left' },
+      'Front axle: torsion-bar adjusters, 6 turns, left side only',
+    ],
+    [{ what: 'axleMove', amount: 25.4, at: { axle: 'rear' } }, 'Rear axle: axle moved 25.4 mm (1 in) forward'],
+    [{ what: 'spacer', amount: 38.1, spacerType: 'boltOn' }, 'Front axle: bolt-on spacers, 38.1 mm (1 1/2 in)'],
+    [
+      { what: 'takeOff', at: { corner: 'frontLeft', obstacle: 'flap', label: 'Mud flap' } },
+      'Front left: Mud flap taken off',
+    ],
+    [{ what: 'bodyLift', at: { whole: true }, amount: 50.8 }, 'Body: body-lift blocks, 50.8 mm (2 in)'],
+    [{ what: 'rideHeight', amount: -20 }, 'Front axle: springs, 20 mm (13/16 in) lower'],
+  ] as readonly (readonly [Partial<SetupWork>, string])[])('%j', (more, words) =>
+    expect(workWords(work(more))).toBe(words),
+  );
 });

@@ -73,7 +73,7 @@ const notKnown = computed(() => failing.value.length === 0 && !judged.value?.cle
 const priceOf = (plan: Plan): PlanPrice => {
   const asked = state.plan.value;
   return asked
-    ? planPrice(plan, asked.shop, asked.prescribed, asked.parts)
+    ? planPrice(plan, asked.shop, state.beside.value)
     : { netMinor: plan.costMinor, minutes: plan.minutes, besideMinor: 0 };
 };
 const hasPlan = computed(() => (judged.value?.plan.steps.length ?? 0) > 0);

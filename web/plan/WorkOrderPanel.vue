@@ -26,7 +26,7 @@ const job = useJobStore();
 const order = computed(() => {
   const plan = props.state.plan.value;
   const judged = props.state.judgement.value;
-  return plan && judged ? workOrder(judged.plan, plan.shop, plan.prescribed, plan.parts) : null;
+  return plan && judged ? workOrder(judged.plan, plan.shop, props.state.beside.value) : null;
 });
 const paperOrder = computed(() => {
   const file = job.document;

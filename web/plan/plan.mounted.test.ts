@@ -2,7 +2,7 @@ import { fallsShort } from '@/core/4-clearance/case/standard';
 import { afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import type { VueWrapper } from '@vue/test-utils';
 import { asCase } from '@/contracts/as-case';
-import { asPlanQuestion, vehicleFacts } from '@/contracts/as-plan-question';
+import { asPlanQuestion, besidePlan, vehicleFacts } from '@/contracts/as-plan-question';
 import { chosenOf, judgePlan, type PlanJudgement } from '@/core/6-decisions/plan/judge-plan';
 import { planCase, type PlanAnswer } from '@/core/6-decisions/plan/planner';
 import { formatMoney } from '@/core/1-base/units/money';
@@ -18,7 +18,7 @@ const { document: file } = demoJobs().find(({ title }) => title.startsWith('Resc
 let answer: PlanAnswer;
 let judged: PlanJudgement;
 let wrapper: VueWrapper;
-const priceOf = (plan: Plan) => planPrice(plan, file.plan!.shop, file.plan!.prescribed, file.plan!.parts);
+const priceOf = (plan: Plan) => planPrice(plan, file.plan!.shop, besidePlan(file, file.plan!));
 
 beforeAll(() => {
   const question = asPlanQuestion(file.plan!);
@@ -33,9 +33,9 @@ describe('plans side by side', () => {
     const { leastPermanent } = answer;
     expect(wrapper.text()).toContain(formatMoney(leastPermanent!.costMinor));
     // The sum on the card is the one at the foot of its work order, before tax.
-    const { shop, prescribed, parts } = file.plan!;
+    const { shop } = file.plan!;
     expect(wrapper.findAll('[data-testid="card-sum"]')[0]!.text()).toBe(
-      formatMoney(workOrder(leastPermanent!, shop, prescribed, parts).sums.netMinor),
+      formatMoney(workOrder(leastPermanent!, shop, besidePlan(file, file.plan!)).sums.netMinor),
     );
     expect(wrapper.findAll('ol')[0]!.findAll('li')).toHaveLength(leastPermanent!.steps.length);
     await wrapper

@@ -1,5 +1,7 @@
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
+import { besidePlan } from '@/contracts/as-plan-question';
 import type { PlanEntry } from '@/contracts/plan';
+import type { BesidePlan } from '@/core/6-decisions/plan/work-order';
 import { chosenOf, NOTHING_CHOSEN, type ChosenPlan, type PlanJudgement } from '@/core/6-decisions/plan/judge-plan';
 import type { PlanAnswer } from '@/core/6-decisions/plan/planner';
 import type { Plan } from '@/core/6-decisions/plan/plan-step';
@@ -33,6 +35,8 @@ export function usePlan() {
     const file = job.document;
     return file ? (file.plan ?? startingPlan(file)) : null;
   });
+  /** What the work order holds beside the plan. */
+  const beside = computed<BesidePlan>(() => (job.document && plan.value ? besidePlan(job.document, plan.value) : {}));
   const chosen = computed<ChosenPlan>(() => plan.value?.chosen ?? NOTHING_CHOSEN);
 
   /** Everything the plans found depend on. */
@@ -94,6 +98,7 @@ export function usePlan() {
   return {
     client,
     plan,
+    beside,
     chosen,
     answer,
     stale,

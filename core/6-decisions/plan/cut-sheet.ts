@@ -150,7 +150,9 @@ export function cutSheet(
     requiredMm,
     edge,
     outline: drawn(borderLines(field)),
-    waste: cut.removed.triangles.map((triangle) => triangle.map((i) => flat.toSheet(cut.removed.points[i]!)) as unknown as Waste),
+    waste: cut.removed.triangles.map(
+      (triangle) => triangle.map((i) => flat.toSheet(cut.removed.points[i]!)) as unknown as Waste,
+    ),
     need,
     firstCut: drawn(first?.lines ?? []),
     allowanceMm,

@@ -52,14 +52,23 @@ export function stepOf(
   };
 }
 
+/** Whether an axle has independent suspension, as far as it is described. */
+export const independentAt = ({ corners }: CaseDescription, axle: Axle): boolean =>
+  CORNER_KEYS.filter((key) => axleOf(key) === axle).some((key) => {
+    const corner = corners[key];
+    return corner !== undefined && corner.motion.type !== 'beamAxle';
+  });
+
 /** Steps for the changes of an axle. */
-export function axleSteps(shop: ShopTerms, { corners }: CaseDescription, axle: Axle, changes: AxleChanges): PlanStep[] {
-  const described = CORNER_KEYS.filter((key) => axleOf(key) === axle).flatMap((key) => corners[key] ?? []);
-  const isIndependent = described.some(({ motion }) => motion.type !== 'beamAxle');
-  return AXLE_CHANGE_KEYS.filter((key) => changes[key] !== 0).map((key) =>
-    stepOf(shop, KIND_OF[key], { axle }, changes[key], isIndependent),
+export const axleSteps = (
+  shop: ShopTerms,
+  description: CaseDescription,
+  axle: Axle,
+  changes: AxleChanges,
+): PlanStep[] =>
+  AXLE_CHANGE_KEYS.filter((key) => changes[key] !== 0).map((key) =>
+    stepOf(shop, KIND_OF[key], { axle }, changes[key], independentAt(description, axle)),
   );
-}
 
 export const bodySteps = (shop: ShopTerms, bodyLiftMm: number): PlanStep[] =>
   bodyLiftMm === 0 ? [] : [stepOf(shop, 'bodyLift', { whole: true }, bodyLiftMm)];

@@ -48,12 +48,10 @@ describe('a work order', () => {
   });
 
   test('a kit maker’s step is recorded with its source, and parts of one kind are counted together', () => {
-    const order = workOrder(
-      PLAN,
-      SHOP,
-      [{ text: 'Drill the subframe tab', source: 'Kit sheet 4, step 7', minutes: 30 }],
-      [{ name: 'Wheel nuts, black', quantity: 24, unitMinor: 275 }],
-    );
+    const order = workOrder(PLAN, SHOP, {
+      prescribed: [{ text: 'Drill the subframe tab', source: 'Kit sheet 4, step 7', minutes: 30 }],
+      entered: [{ name: 'Wheel nuts, black', quantity: 24, unitMinor: 275 }],
+    });
     expect(order.lines[1]).toMatchObject({ what: 'prescribed', prescribed: { source: 'Kit sheet 4, step 7' } });
     expect(order.parts.find(({ what }) => what === 'bumpStop')).toMatchObject({ quantity: 2, sumMinor: 8000 });
     expect(order.parts.find(({ what }) => what === 'entered')).toMatchObject({ quantity: 24, sumMinor: 6600 });
@@ -83,7 +81,7 @@ describe('a work order', () => {
     fc.assert(
       fc.property(fc.array(part, { maxLength: 30 }), terms, (entered, own) => {
         const shop = { ...SHOP, ...own };
-        const { lines, parts, sums } = workOrder(PLAN, shop, [], entered);
+        const { lines, parts, sums } = workOrder(PLAN, shop, { entered });
         const exact = (amounts: readonly number[]): bigint => amounts.reduce((sum, next) => sum + BigInt(next), 0n);
         expect(BigInt(sums.labourMinor)).toBe(exact(lines.map((line) => line.labourMinor)));
         expect(BigInt(sums.partsMinor)).toBe(exact(parts.map(({ quantity, unitMinor }) => quantity * unitMinor)));
@@ -115,7 +113,7 @@ test('a plan comes to what its work order sums up, and the cheapest is so as a w
   }
   // Cutting brings a trial fit, looking behind and sealing with it.
   expect(priceOf(cut).besideMinor).toBeGreaterThan(priceOf(stop).besideMinor);
-  const entered = planPrice(cut, SHOP, [], [{ name: 'Flare', quantity: 2, unitMinor: 5000 }]);
+  const entered = planPrice(cut, SHOP, { entered: [{ name: 'Flare', quantity: 2, unitMinor: 5000 }] });
   expect(entered.netMinor).toBe(priceOf(cut).netMinor + 10_000);
   expect(cheapestOf([PLAN, stop, cut], priceOf)).toBe(stop);
   expect(cheapestOf([], priceOf)).toBeNull();

@@ -1,6 +1,8 @@
 import { CUTS, MODIFICATION_RULES, type Consumable, type Modification, type Precaution } from './modification';
-import type { Plan, PlanStep } from './plan-step';
-import { labourMinor, type ShopTerms } from './plan-question';
+import { independentAt, type Plan, type PlanStep } from './plan-step';
+import { labourMinor, minutesOf, type ShopTerms } from './plan-question';
+import { cautionsOf, workMinutes, type SetupWork } from './setup-work';
+import type { CaseDescription } from '../../4-clearance/case/case-description';
 import { axleOf } from '../../2-vehicle/setup/corner-key';
 
 /** Work that belongs to a plan beside its changes. */
@@ -28,7 +30,9 @@ const STANDING_MINUTES: Readonly<Record<StandingWork, number>> = {
 
 /** One line of a work order, in the order of the work. */
 export interface WorkLine {
-  readonly what: Modification | StandingWork | 'prescribed';
+  readonly what: Modification | StandingWork | 'prescribed' | 'setup';
+  /** What the setup itself asks for. */
+  readonly work: SetupWork | null;
   readonly at: PlanStep['at'] | null;
   /** mm or degrees; 0 where there is none. */
   readonly amount: number;
@@ -55,9 +59,11 @@ export interface PartEntry {
 }
 
 export interface PartLine {
-  readonly what: Modification | Consumable | 'entered';
+  readonly what: Modification | Consumable | 'entered' | 'setup';
   /** For `entered` ones. */
   readonly name: string | null;
+  /** For parts of the setup itself. */
+  readonly work: SetupWork | null;
   readonly where: readonly PlanStep['at'][];
   readonly amount: number;
   readonly quantity: number;
@@ -88,19 +94,28 @@ const MILLION = 1_000_000;
 export const taxMinor = (minor: number, taxMillionths: number): number =>
   Number((2n * BigInt(minor) * BigInt(taxMillionths) + BigInt(MILLION)) / BigInt(2 * MILLION));
 
-/** The plan as work: what can be undone first, a trial fit before anything is cut, a first cut before the last. */
+/** What a job asks for beside its plan. */
+export interface BesidePlan {
+  readonly prescribed?: readonly PrescribedStep[] | undefined;
+  readonly entered?: readonly PartEntry[] | undefined;
+  /** What the setup itself changes against what is fitted. */
+  readonly setup?: readonly SetupWork[] | undefined;
+  readonly description?: CaseDescription | undefined;
+}
+
+/** The whole job as work: what the setup asks for, then the plan: what can be undone first, a trial fit before anything is cut, a first cut before the last. */
 export function workOrder(
   plan: Plan,
   shop: ShopTerms,
-  prescribed: readonly PrescribedStep[] = [],
-  entered: readonly PartEntry[] = [],
+  { prescribed = [], entered = [], setup = [], description }: BesidePlan = {},
 ): WorkOrder {
   const lines = [
-    ...(plan.steps.length + prescribed.length > 0 ? [standing(shop, 'stand', ['supportAxle'])] : []),
+    ...(plan.steps.length + prescribed.length + setup.length > 0 ? [standing(shop, 'stand', ['supportAxle'])] : []),
     ...prescribed.map((step) => prescribedLine(shop, step)),
-    ...stepLines(plan, shop),
+    ...setup.map((work) => setupLine(shop, work, description)),
+    ...stepLines(plan, shop, setup),
   ];
-  const parts = partLines(plan, entered);
+  const parts = partLines(plan, entered, setup, shop);
   const sum = (amounts: readonly number[]): number => amounts.reduce((total, next) => total + next, 0);
   const labour = sum(lines.map((line) => line.labourMinor));
   const partsMinor = sum(parts.map(({ sumMinor }) => sumMinor));
@@ -124,13 +139,8 @@ export interface PlanPrice {
 }
 
 /** @see PlanPrice */
-export function planPrice(
-  plan: Plan,
-  shop: ShopTerms,
-  prescribed: readonly PrescribedStep[] = [],
-  entered: readonly PartEntry[] = [],
-): PlanPrice {
-  const { sums, minutes } = workOrder(plan, shop, prescribed, entered);
+export function planPrice(plan: Plan, shop: ShopTerms, beside: BesidePlan = {}): PlanPrice {
+  const { sums, minutes } = workOrder(plan, shop, beside);
   return { netMinor: sums.netMinor, minutes, besideMinor: sums.netMinor - plan.costMinor };
 }
 
@@ -144,12 +154,13 @@ export const cheapestOf = (plans: readonly Plan[], priceOf: (plan: Plan) => Plan
 /** From here on a change leaves a mark: it is tried on before. */
 const LEAST_LASTING = 3;
 
-function stepLines({ steps }: Plan, shop: ShopTerms): WorkLine[] {
+function stepLines({ steps }: Plan, shop: ShopTerms, setup: readonly SetupWork[]): WorkLine[] {
   const isLasting = ({ permanence }: PlanStep): boolean => permanence >= LEAST_LASTING;
   const lasting = steps.filter(isLasting);
   const axles = (of: readonly PlanStep[]): number => new Set(of.map(({ at }) => axleName(at))).size;
   const cuts = lasting.filter(({ kind }) => CUTS.includes(kind));
-  const after = new Set(steps.flatMap(({ kind }) => MODIFICATION_RULES[kind].afterCare));
+  const kinds = [...steps.map(({ kind }) => kind), ...setup.map(({ as }) => as)];
+  const after = new Set(kinds.flatMap((kind) => MODIFICATION_RULES[kind].afterCare));
   const toLookBehind = lasting.some(({ kind }) => CUTS.includes(kind));
   return [
     ...steps.filter((step) => !isLasting(step)).map((step) => stepLine(shop, step)),
@@ -163,8 +174,24 @@ function stepLines({ steps }: Plan, shop: ShopTerms): WorkLine[] {
   ];
 }
 
+function setupLine(shop: ShopTerms, work: SetupWork, description: CaseDescription | undefined): WorkLine {
+  const isIndependent = description !== undefined && 'axle' in work.at && independentAt(description, work.at.axle);
+  const minutes = workMinutes(work, minutesOf(shop, work.as, isIndependent));
+  return {
+    what: 'setup',
+    work,
+    at: work.at,
+    amount: work.amount,
+    prescribed: null,
+    minutes,
+    labourMinor: labourMinor(shop, minutes),
+    cautions: cautionsOf(work),
+  };
+}
+
 const stepLine = (shop: ShopTerms, { kind, at, amount, minutes }: PlanStep): WorkLine => ({
   what: kind,
+  work: null,
   at,
   amount,
   prescribed: null,
@@ -175,11 +202,13 @@ const stepLine = (shop: ShopTerms, { kind, at, amount, minutes }: PlanStep): Wor
 
 function standing(shop: ShopTerms, what: StandingWork, cautions: readonly Precaution[], times = 1): WorkLine {
   const minutes = STANDING_MINUTES[what] * times;
-  return { what, at: null, amount: 0, prescribed: null, minutes, labourMinor: labourMinor(shop, minutes), cautions };
+  const labour = labourMinor(shop, minutes);
+  return { what, work: null, at: null, amount: 0, prescribed: null, minutes, labourMinor: labour, cautions };
 }
 
 const prescribedLine = (shop: ShopTerms, step: PrescribedStep): WorkLine => ({
   what: 'prescribed',
+  work: null,
   at: null,
   amount: 0,
   prescribed: step,
@@ -191,28 +220,40 @@ const prescribedLine = (shop: ShopTerms, step: PrescribedStep): WorkLine => ({
 const axleName = (at: PlanStep['at']): string => ('corner' in at ? axleOf(at.corner) : 'axle' in at ? at.axle : 'body');
 
 /** Parts by kind and amount, then what is used up, then what the shop entered. */
-function partLines({ steps }: Plan, entered: readonly PartEntry[]): PartLine[] {
+function partLines(
+  { steps }: Plan,
+  entered: readonly PartEntry[],
+  setup: readonly SetupWork[],
+  shop: ShopTerms,
+): PartLine[] {
   const lines = new Map<string, PartLine>();
   const put = (line: Omit<PartLine, 'sumMinor' | 'where'>, at: PlanStep['at'] | null): void => {
-    const key = `${line.what}:${line.name}:${line.amount}:${line.unitMinor}`;
+    const key = `${line.what}:${line.name}:${JSON.stringify(line.work?.part ?? line.work?.what)}:${line.amount}:${line.unitMinor}`;
     const known = lines.get(key);
     const quantity = (known?.quantity ?? 0) + line.quantity;
     const where = [...(known?.where ?? []), ...(at ? [at] : [])];
     lines.set(key, { ...line, quantity, where, sumMinor: quantity * line.unitMinor });
   };
+  for (const work of setup) {
+    if (work.what === 'takeOff') continue;
+    const quantity = work.sides === 'both' && 'axle' in work.at && work.what !== 'steeringStop' ? 2 : 1;
+    // A plan's part is priced at its place; these are counted by the piece, and priced where the shop has a price.
+    const unitMinor = Math.round((shop.partsMinor[work.as] ?? 0) / quantity);
+    put({ what: 'setup', name: null, work, amount: work.amount, quantity, unitMinor }, work.at);
+  }
   for (const { kind, at, amount, partsMinor } of steps) {
     const rule = MODIFICATION_RULES[kind];
     // A priced change without a part of its own is its material.
     if (rule.part || partsMinor > 0) {
       const own = rule.part && rule.on === 'setup' ? amount : 0;
-      put({ what: kind, name: null, amount: own, quantity: 1, unitMinor: partsMinor }, at);
+      put({ what: kind, name: null, work: null, amount: own, quantity: 1, unitMinor: partsMinor }, at);
     }
   }
   for (const consumable of new Set(steps.flatMap(({ kind }) => MODIFICATION_RULES[kind].consumables))) {
-    put({ what: consumable, name: null, amount: 0, quantity: 1, unitMinor: 0 }, null);
+    put({ what: consumable, name: null, work: null, amount: 0, quantity: 1, unitMinor: 0 }, null);
   }
   for (const { name, quantity, unitMinor } of entered) {
-    put({ what: 'entered', name, amount: 0, quantity, unitMinor }, null);
+    put({ what: 'entered', name, work: null, amount: 0, quantity, unitMinor }, null);
   }
   return [...lines.values()];
 }

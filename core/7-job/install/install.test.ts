@@ -110,3 +110,36 @@ describe('receiving', () => {
     [piece({ besideOld: 'asIntended' }), []],
   ])('%j', (one, why) => expect(holds([one]).map((hold) => hold.why)).toEqual(why));
 });
+
+describe('steps by what is really fitted', () => {
+  const sheetOf = (setup: object, beam: boolean, leaf = false) =>
+    installSheet(
+      madeCase({
+        corners: {
+          frontLeft: madeCorner({
+            motion: beam
+              ? { type: 'beamAxle', hubSpacingMm: 1600, leaf }
+              : { type: 'swingArm', frontView: null, sideView: null },
+          }),
+        },
+        setup: { ...fittedAsSetup(FITTED), ...setup },
+      }),
+      null,
+    );
+  const SPACER = { kind: 'springSpacer', thicknessMm: 20, motionRatio: 1 } as const;
+  const BLOCK = { kind: 'block', thicknessMm: 50, replacesMm: 0, stopBearsOn: 'axle', droopSetBy: 'spring' } as const;
+
+  test('bolt-on spacers have a step of their own before the wheels, with their two joints', () => {
+    const kinds = sheetOf({ spacerMm: 30, spacerType: 'boltOn' }, false).map(({ kind }) => kind);
+    expect(kinds.indexOf('spacersOn')).toBe(kinds.indexOf('wheelsOn') - 1);
+    const step = sheetOf({ spacerMm: 30, spacerType: 'boltOn' }, false).find(({ kind }) => kind === 'spacersOn')!;
+    expect(step).toMatchObject({ axle: 'front', spacerType: 'boltOn', cautions: ['cleanBareFaces', 'spacerLaw'] });
+    expect(sheetOf({}, false).map(({ kind }) => kind)).not.toContain('spacersOn');
+  });
+
+  test('U-bolts are for leaf springs: none on coils, whatever the part', () => {
+    expect(sheetOf({ parts: [BLOCK] }, true, true).map(({ kind }) => kind)).toContain('uBoltsLoose');
+    expect(sheetOf({ parts: [SPACER] }, true).map(({ kind }) => kind)).not.toContain('uBoltsLoose');
+    expect(sheetOf({ parts: [SPACER] }, true).find(({ kind }) => kind === 'supportAxle')!.isLeaf).toBe(false);
+  });
+});

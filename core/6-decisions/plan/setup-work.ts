@@ -1,0 +1,205 @@
+import { AXLES, axleOf, sideOf, type Axle, type CornerKey } from '../../2-vehicle/setup/corner-key';
+import type { LiftPart } from '../../2-vehicle/setup/lift-part';
+import type { SetupDescription } from '../../2-vehicle/setup/setup';
+import { wheelOffsetMm } from '../../2-vehicle/wheel/rim';
+import { attempt } from '../../1-base/problem';
+import { enteredSetupFor, type CaseDescription } from '../../4-clearance/case/case-description';
+import { describedCorners } from '../../4-clearance/case/described-corner';
+import { MODIFICATION_RULES, type Modification } from './modification';
+import type { PlanStep } from './plan-step';
+
+/** One piece of work that a setup asks for, in whatever room it was chosen. */
+export interface SetupWork {
+  readonly what:
+    | 'part'
+    | 'rideHeight'
+    | 'bodyLift'
+    | 'bumpStop'
+    | 'subframeDrop'
+    | 'axleMove'
+    | 'steeringStop'
+    | 'takeOff'
+    | 'wheelsAndTires'
+    | 'spacer';
+  readonly at: PlanStep['at'];
+  readonly sides: 'both' | 'left' | 'right';
+  /** mm or degrees; 0 where there is none. */
+  readonly amount: number;
+  readonly part: LiftPart | null;
+  /** Of a spacer. */
+  readonly spacerType: 'slipOn' | 'boltOn' | null;
+  /** The change of a plan that takes as long and wants the same cautions. */
+  readonly as: Modification;
+  /** The suspension of this axle is apart already for another part. */
+  readonly beside: boolean;
+}
+
+/** What a part is as work. */
+const PART_AS: Readonly<Record<LiftPart['kind'], Modification>> = {
+  ride: 'lift',
+  springSpacer: 'lift',
+  collar: 'lift',
+  torsionBar: 'armAdjust',
+  addedLeaf: 'lift',
+  coilSpring: 'lift',
+  load: 'unbolt',
+  strutTopSpacer: 'lift',
+  block: 'lift',
+  shackle: 'lift',
+  bumpStop: 'bumpStop',
+  longerShock: 'lift',
+  coilOver: 'lift',
+  upperArm: 'lift',
+  swayBarDrop: 'spacer',
+  drop: 'axleMove',
+  liftSpindle: 'lift',
+  armBracket: 'lift',
+  body: 'bodyLift',
+};
+
+/** Everything that a setup changes against what is fitted: suspension first, wheels and spacers last. A load is nobody's work. */
+export function setupWork(description: CaseDescription): SetupWork[] {
+  const corners = describedCorners(description).map((key) => ({ key, setup: enteredSetupFor(description, key) }));
+  return [
+    ...AXLES.flatMap((axle) => suspensionOf(description, axle, corners)),
+    ...bodyOf(corners),
+    ...corners.flatMap(({ key, setup }) => takenOff(description, key, setup)),
+    ...AXLES.flatMap((axle) => wheelsOf(description, axle, corners)),
+  ];
+}
+
+interface CornerSetup {
+  readonly key: CornerKey;
+  readonly setup: SetupDescription;
+}
+
+const work = (
+  what: SetupWork['what'],
+  at: SetupWork['at'],
+  as: Modification,
+  more: Partial<SetupWork> = {},
+): SetupWork => ({
+  what,
+  at,
+  as,
+  sides: 'both',
+  amount: 0,
+  part: null,
+  spacerType: null,
+  beside: false,
+  ...more,
+});
+
+const isOn =
+  (axle: Axle) =>
+  ({ key }: CornerSetup): boolean =>
+    axleOf(key) === axle;
+
+/** What both sides have alike is on both; the other side of an axle that is not described is taken alike. */
+function bySide<Value>(
+  here: readonly CornerSetup[],
+  of: (corner: CornerSetup) => readonly Value[],
+): (readonly [Value, SetupWork['sides']])[] {
+  const [first, second] = here;
+  if (!first) return [];
+  if (!second) return of(first).map((value) => [value, 'both'] as const);
+  const others = [...of(second)];
+  const rows = of(first).map((value) => {
+    const twin = others.findIndex((other) => JSON.stringify(other) === JSON.stringify(value));
+    if (twin < 0) return [value, sideOf(first.key)] as const;
+    others.splice(twin, 1);
+    return [value, 'both'] as const;
+  });
+  return [...rows, ...others.map((value) => [value, sideOf(second.key)] as const)];
+}
+
+function suspensionOf(description: CaseDescription, axle: Axle, corners: readonly CornerSetup[]): SetupWork[] {
+  const here = corners.filter(isOn(axle));
+  const at = { axle };
+  const parts = bySide(here, ({ setup }) =>
+    (setup.parts ?? []).filter(({ kind }) => kind !== 'load' && kind !== 'body'),
+  );
+  const number = (of: (setup: SetupDescription) => number): (readonly [number, SetupWork['sides']])[] =>
+    bySide(here, ({ setup }) => (of(setup) === 0 ? [] : [of(setup)]));
+  const lasting = [
+    ...parts.map(([part, sides]) => work('part', at, PART_AS[part.kind], { part, sides })),
+    ...number((setup) => setup.suspensionLiftMm).map(([amount, sides]) =>
+      work('rideHeight', at, 'lift', { amount, sides }),
+    ),
+    ...number((setup) => setup.linkageDropMm).map(([amount, sides]) =>
+      work('subframeDrop', at, 'axleMove', { amount, sides }),
+    ),
+    ...number((setup) => setup.bumpStopMm).map(([amount, sides]) =>
+      work('bumpStop', at, 'bumpStop', { amount, sides }),
+    ),
+    ...number((setup) => setup.axleShiftMm).map(([amount, sides]) =>
+      work('axleMove', at, 'axleMove', { amount, sides }),
+    ),
+  ];
+  const stops = here.flatMap(({ key, setup }) => lessLock(description, key, setup));
+  // Taken apart once: a second part on the same axle comes beside the first.
+  const apart = lasting.findIndex(({ as }) => as === 'lift');
+  return [
+    ...lasting.map((one, i) => (one.as === 'lift' && i !== apart ? { ...one, beside: true } : one)),
+    ...(stops.length > 0 ? [work('steeringStop', at, 'steeringStop', { amount: Math.max(...stops) })] : []),
+  ];
+}
+
+/** Degrees by which set stops take from the lock. */
+function lessLock({ corners }: CaseDescription, key: CornerKey, setup: SetupDescription): number[] {
+  const steering = corners[key]?.steering;
+  if (!steering) return [];
+  const { steerStopLeftDeg: left, steerStopRightDeg: right } = setup;
+  const less = Math.max(
+    left === undefined ? 0 : steering.lockLeftDeg - left,
+    right === undefined ? 0 : steering.lockRightDeg - right,
+  );
+  return less > 0 ? [less] : [];
+}
+
+function bodyOf(corners: readonly CornerSetup[]): SetupWork[] {
+  const lifts = corners.map(
+    ({ setup }) =>
+      setup.bodyLiftMm + (setup.parts ?? []).reduce((sum, part) => sum + (part.kind === 'body' ? part.liftMm : 0), 0),
+  );
+  const most = Math.max(0, ...lifts);
+  return most > 0 ? [work('bodyLift', { whole: true }, 'bodyLift', { amount: most })] : [];
+}
+
+const takenOff = ({ corners }: CaseDescription, key: CornerKey, { removed = [] }: SetupDescription): SetupWork[] =>
+  removed.map((id) => {
+    const label = corners[key]?.obstacles.find((obstacle) => obstacle.id === id)?.label ?? id;
+    return work('takeOff', { corner: key, obstacle: id, label }, 'unbolt', { sides: sideOf(key) });
+  });
+
+function wheelsOf({ corners }: CaseDescription, axle: Axle, all: readonly CornerSetup[]): SetupWork[] {
+  const here = all.filter(isOn(axle));
+  const changed = here.filter(({ key, setup }) => {
+    const fitted = corners[key]!.fitted;
+    const stand = ({ tire, wheel }: Pick<SetupDescription, 'tire' | 'wheel'>) => {
+      const offset = attempt(() => wheelOffsetMm(wheel));
+      return JSON.stringify([tire.size, wheel.diameterIn, wheel.widthIn, offset.ok ? Math.round(offset.value) : null]);
+    };
+    return stand(fitted) !== stand(setup);
+  });
+  const spacers = bySide(here, ({ key, setup }) =>
+    setup.spacerMm > 0 && setup.spacerMm !== corners[key]!.fitted.spacerMm
+      ? [{ mm: setup.spacerMm, type: setup.spacerType ?? 'slipOn' } as const]
+      : [],
+  );
+  return [
+    ...spacers.map(([{ mm, type }, sides]) =>
+      work('spacer', { axle }, 'spacer', { amount: mm, spacerType: type, sides }),
+    ),
+    ...(changed.length > 0 ? [work('wheelsAndTires', { axle }, 'otherWheel')] : []),
+  ];
+}
+
+/** Minutes by which a second part on an axle that is apart already takes longer. Working value of this project. */
+const BESIDE_MINUTES = 30;
+
+/** Minutes of a piece of work, of the time that the change it is like takes. */
+export const workMinutes = ({ beside, sides }: SetupWork, ofChange: number): number =>
+  beside ? Math.min(BESIDE_MINUTES, ofChange) : sides === 'both' ? ofChange : Math.round(0.6 * ofChange);
+
+export const cautionsOf = ({ as }: SetupWork) => MODIFICATION_RULES[as].cautions;
