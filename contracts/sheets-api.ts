@@ -6,8 +6,17 @@ const words = plainText(600);
 
 export const calendarRequestSchema = z.strictObject({
   title: words,
+  job: plainText(60).optional(),
   events: z
-    .array(z.strictObject({ id: plainText(60).min(1), due: z.iso.date(), text: words, note: words }))
+    .array(
+      z.strictObject({
+        id: plainText(60).min(1),
+        due: z.iso.date(),
+        text: words,
+        note: words,
+        done: z.boolean().optional(),
+      }),
+    )
     .min(1)
     .max(200),
 });

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { PartLine } from '@/core/6-decisions/plan/work-order';
 import { formatMoney } from '@/core/1-base/units/money';
+import { FORMULA } from './csv-cells';
 import { partWords } from './order-document';
 import { placeWords } from './plan-words';
 
@@ -14,5 +15,5 @@ export const partsCsv = (parts: readonly PartLine[]): string =>
       unit: formatMoney(part.unitMinor),
       sum: formatMoney(part.sumMinor),
     })),
-    { escapeFormulae: true, newline: '\n', columns: ['part', 'where', 'quantity', 'unit', 'sum'] },
+    { escapeFormulae: FORMULA, newline: '\n', columns: ['part', 'where', 'quantity', 'unit', 'sum'] },
   );

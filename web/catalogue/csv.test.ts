@@ -74,3 +74,33 @@ test('what goes out comes back, and a name that looks like a formula is disarmed
   expect(readCsv('tire', utf8(text)).lines[0]!.item).toEqual({ kind: 'tire', data });
   expect(writeCsv('tire', [{ size: '265/70R17', label: '=1+1' }])).toContain("'=1+1");
 });
+
+test('a negative offset comes back as itself, a name that looks like a formula too', () => {
+  const data = { diameterIn: 17, widthIn: 9, offsetMm: -12.5, label: '-fancy', priceMinor: 123450 };
+  const text = writeCsv('wheel', [data, { ...data, label: '=HYPERLINK("x")' }]);
+  expect(text).toContain(',-12.5,');
+  expect(text).toContain("'=HYPERLINK");
+  const { lines } = readCsv('wheel', utf8(text));
+  expect(lines.map(({ item }) => item!.data)).toEqual([data, { ...data, label: '=HYPERLINK("x")' }]);
+});
+
+test('numbers as other countries write them, a byte-order mark, and lines as an editor counts them', () => {
+  const text =
+    '\ufeffsize;Name;price;loadIndex\n\n265/70R17;"two\nlines";1.234,50;121\n285/70R17;x;1 234,50;121\n285/75R17;y;many;121\n';
+  const { lines } = readCsv('tire', utf8(text));
+  expect(lines.map(({ line }) => line)).toEqual([3, 5, 6]);
+  expect(lines.slice(0, 2).map(({ item }) => item!.data)).toMatchObject([
+    { priceMinor: 123450 },
+    { priceMinor: 123450 },
+  ]);
+  expect(lines[2]!.problems.map(({ path }) => path)).toEqual(['priceMinor']);
+  const wide = Uint8Array.from([0xff, 0xfe, ...[...'size\n265/70R17\n'].flatMap((c) => [c.charCodeAt(0), 0])]);
+  expect(readCsv('tire', wide).lines[0]!.item!.data).toEqual({ size: '265/70R17' });
+});
+
+test('a column that is there twice is named', () => {
+  expect(readCsv('tire', utf8('size,Name,label\n265/70R17,a,b\n')).problems[0]).toMatchObject({
+    path: 'line 1',
+    found: 'Name and label',
+  });
+});

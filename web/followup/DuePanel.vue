@@ -79,16 +79,17 @@ const dayWords = (day: string): string => format(parseISO(day), 'EEE d MMM yyyy'
 
 const saving = ref('');
 async function saveCalendar(): Promise<void> {
-  const open = due.value.filter(({ doneOn }) => doneOn === undefined);
   const request = calendarRequestSchema.safeParse({
     title: job.title,
-    events: open.map(({ id, due: day, text, orAfterKm, note }) => ({
+    job: job.id,
+    events: due.value.map(({ id, due: day, text, orAfterKm, note, doneOn }) => ({
       id,
       due: day,
       text: `${text}: ${job.document?.vehicle.label ?? ''}`.slice(0, 600),
       note: [orAfterKm === undefined ? '' : `or after ${distanceIn(orAfterKm, units.distance)}`, note ?? '']
         .filter(Boolean)
         .join('; '),
+      done: doneOn !== undefined,
     })),
   });
   if (!request.success) return;

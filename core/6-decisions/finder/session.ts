@@ -185,7 +185,8 @@ export class FinderSession {
   }
 
   #chance(tried: CaseDescription, key: CornerKey): number | null {
-    const spread = attempt(() => cornerSpreadOf(tried, key, { draws: SPREAD_DRAWS }, this.#cache));
+    // With cells of its own: what was looked at before must not move the last draw, here or on the server.
+    const spread = attempt(() => cornerSpreadOf(tried, key, { draws: SPREAD_DRAWS }, new SectionCache()));
     return spread.ok ? spread.value.chanceOfRub : null;
   }
 
