@@ -212,3 +212,51 @@ describe('files', () => {
     expect(problems(() => readScan(name, bytes(text)))).toMatch(words);
   });
 });
+
+describe('files that are not whole, or written otherwise, are never misread in silence', () => {
+  const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
+  const pointsOf = (name: string, text: string): number[] => [...readScan(name, bytes(text))];
+
+  test('an ascii PLY with fewer points than its header says is refused with both numbers', () => {
+    const ply = (count: number, rows: string): string =>
+      `ply\nformat ascii 1.0\nelement vertex ${count}\nproperty float x\nproperty float y\nproperty float z\nend_header\n${rows}`;
+    expect(pointsOf('a.ply', ply(2, '1 2 3\n4 5 6\n'))).toEqual([1, 2, 3, 4, 5, 6]);
+    expect(problems(() => pointsOf('a.ply', ply(5, '1 2 3\n4 5 6\n')))).toMatch(
+      /5 points, as its header says; 2|cut short/,
+    );
+  });
+
+  test.each([
+    ['decimal commas', '1,5 2,5 -3,25\n4 5,5 6\n'],
+    ['semicolons and decimal commas', '1,5;2,5;-3,25\n4;5,5;6\n'],
+    ['commas between', '1.5,2.5,-3.25\n4,5.5,6\n'],
+    ['lines ended by CR alone', '1.5 2.5 -3.25\r4 5.5 6\r'],
+    ['names above', 'X Y Z\n1.5 2.5 -3.25\n4 5.5 6\n'],
+    ['a colour after each', '1.5 2.5 -3.25 200 10 10\n4 5.5 6 200 10 10\n'],
+  ])('XYZ with %s', (_, text) => expect(pointsOf('a.xyz', text)).toEqual([1.5, 2.5, -3.25, 4, 5.5, 6]));
+
+  test('XYZ with a column that counts the points', () => {
+    expect(pointsOf('a.xyz', '7 1.5 2 3\n8 4 5 6\n9 7 8 9\n')).toEqual([1.5, 2, 3, 4, 5, 6, 7, 8, 9]);
+    // Three whole heights in a row are no count.
+    expect(pointsOf('a.xyz', '1 2 3 99\n2 2 3 98\n4 2 3 97\n')).toEqual([1, 2, 3, 2, 2, 3, 4, 2, 3]);
+  });
+
+  test('OBJ: loose vertices are points too', () => {
+    expect(pointsOf('a.obj', 'v 0 0 0\nv 1 0 0\nv 0 1 0\nv 5 5 5\nf 1 2 3\n')).toEqual([
+      0, 0, 0, 1, 0, 0, 0, 1, 0, 5, 5, 5,
+    ]);
+  });
+
+  test('STL: upper case, bytes after the last triangle, and one cut short', () => {
+    const facet = 'facet normal 0 0 1\nouter loop\nvertex 0 0 0\nvertex 1 0 0\nvertex 0 1 0\nendloop\nendfacet\n';
+    expect(pointsOf('a.stl', `SOLID X\n${facet.toUpperCase()}ENDSOLID X\n`)).toEqual([0, 0, 0, 1, 0, 0, 0, 1, 0]);
+    expect(problems(() => pointsOf('a.stl', `solid x\n${facet}`))).toContain('a solid with its end');
+    const binary = new Uint8Array(84 + 50 + 7);
+    const view = new DataView(binary.buffer);
+    view.setUint32(80, 1, true);
+    view.setFloat32(84 + 12 + 12, 1, true);
+    expect([...readScan('a.stl', binary)]).toEqual([0, 0, 0, 1, 0, 0, 0, 0, 0]);
+    view.setUint32(80, 3, true);
+    expect(problems(() => readScan('a.stl', binary))).toMatch(/3 triangles; 1/);
+  });
+});

@@ -4,6 +4,7 @@ import { pino } from 'pino';
 import request from 'supertest';
 import type { Express } from 'express';
 import { asCase } from '@/contracts/as-case';
+import { MOST_JOB_BYTES } from '@/contracts/job-size';
 import { finderQuestionSchema } from '@/contracts/finder';
 import { FinderSession } from '@/core/6-decisions/finder/session';
 import { demoJobs } from '@/demo/demo-jobs';
@@ -255,12 +256,25 @@ describe('bad input is refused with its field, never with 500', () => {
     const large = await request(app)
       .post('/api/jobs')
       .type('json')
-      .send(`"${'x'.repeat(9_000_000)}"`)
+      .send(`"${'x'.repeat(MOST_JOB_BYTES + 1)}"`)
       .expect(413);
     expect(large.body.problems[0].code).toBe('tooLarge');
     expect((await request(app).get('/api/jobs/seven').expect(400)).body.problems[0].path).toBe('id');
     await request(app).get('/api/jobs/%E0%A4%A').expect(400);
     await request(app).get('/api/tires').expect(404);
+  });
+
+  test('a job with a scan as large as is allowed is kept and comes back whole', async () => {
+    const points = Array.from({ length: 100_000 }, (_, i) => [-400.123456 + i / 997, 20.654321 + i / 991, 480.987654]);
+    const scan = { id: 'scan', mount: 'body', material: 'liner', shape: { type: 'scan', points } };
+    const { corners } = content!.document;
+    const [key, corner] = Object.entries(corners)[0]!;
+    const document = { ...content!.document, corners: { ...corners, [key]: { ...corner, obstacles: [scan] } } };
+    const body = { ...content!, document };
+    expect(JSON.stringify(body).length).toBeGreaterThan(4_000_000);
+    const made = await request(app).post('/api/jobs').send(body).expect(201);
+    const back = await request(app).get(`/api/jobs/${made.body.id}`).expect(200);
+    expect(back.body.document.corners[key].obstacles[0].shape.points).toHaveLength(100_000);
   });
 
   test('fuzzed bodies never bring it down', async () => {

@@ -1,3 +1,4 @@
+import { MOST_JOB_BYTES } from '@/contracts/job-size';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -59,7 +60,7 @@ export function makeApp({ jobs, catalogue, photos, wells, drivers = [], finder, 
   );
   // Before the JSON parser: a photo's body is bytes.
   app.use('/api/photos', photoRoutes(photos));
-  app.use('/api', express.json({ limit: '8mb' }));
+  app.use('/api', express.json({ limit: MOST_JOB_BYTES }));
   app.use('/api/jobs', jobRoutes(jobs));
   app.use('/api/catalogue', catalogueRoutes(catalogue));
   app.use('/api/wells', wellRoutes(wells));

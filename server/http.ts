@@ -1,3 +1,4 @@
+import { MOST_JOB_WORDS } from '@/contracts/job-size';
 import type { ErrorRequestHandler, Request, RequestHandler, Response } from 'express';
 import type { z } from 'zod';
 import { parseWith } from '@/contracts/parse';
@@ -71,7 +72,7 @@ function bodyRefusal(error: BodyError): Refusal | null {
     case 'entity.parse.failed':
       return new Refusal(400, [problem('invalidJson', 'a whole JSON body', 'text that breaks off or is not JSON')]);
     case 'entity.too.large':
-      return new Refusal(413, [problem('tooLarge', 'a body of at most 8 MB', 'a larger one')]);
+      return new Refusal(413, [problem('tooLarge', `a body of ${MOST_JOB_WORDS}`, 'a larger one')]);
     default:
       // Other client errors of the body parser and of path decoding: encoding, charset, malformed escapes.
       return error.status !== undefined && error.status >= 400 && error.status < 500

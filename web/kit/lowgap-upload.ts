@@ -1,20 +1,19 @@
 import type { LowgapFile } from '@/contracts/lowgap-file';
+import { MOST_JOB_BYTES, MOST_JOB_WORDS } from '@/contracts/job-size';
 import { readLowgapText } from '@/contracts/parse';
 import { saveText } from './save-text';
 import type { Result } from '@/core/1-base/problem';
 
-const MOST_BYTES = 8_000_000;
-
 /** Reads a chosen file as `.lowgap.json`; a file that is none is refused with what was found. */
 export async function readLowgapUpload(file: File): Promise<Result<LowgapFile>> {
-  if (file.size > MOST_BYTES) {
+  if (file.size > MOST_JOB_BYTES) {
     return {
       ok: false,
       problems: [
         {
           code: 'tooLarge',
           path: file.name,
-          expected: 'a job file of at most 8 MB',
+          expected: `a job file of ${MOST_JOB_WORDS}`,
           found: `${(file.size / 1e6).toFixed(0)} MB`,
         },
       ],
