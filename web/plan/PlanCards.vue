@@ -55,6 +55,17 @@ const others = computed(() => {
     }));
 });
 
+/** How far the nearest goes. */
+const partialWords = computed(() => {
+  const { nearest } = props.answer;
+  if (!nearest) return '';
+  const [done, left] = [nearest.plan.steps.length, nearest.left.length];
+  const remain = left === 1 ? 'one thing remains' : `${left} things remain`;
+  return done === 0
+    ? `Of what falls short ${remain}:`
+    : `${done === 1 ? 'One change' : `${done} changes`} can be made, and ${remain}:`;
+});
+
 /** What is given and got against the least permanent plan. */
 function tradesOf(plan: Plan, against: Plan, without: Modification | null): string {
   const [mine, theirs] = [props.priceOf(plan), props.priceOf(against)];
@@ -111,7 +122,7 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
       </ul>
     </details>
     <div v-if="!cards.length && answer.nearest" role="alert" data-testid="no-plan">
-      <p class="verdict-rubs"><strong>Nothing that is allowed clears it.</strong> The nearest leaves:</p>
+      <p class="verdict-rubs"><strong>Nothing that is allowed clears it.</strong> {{ partialWords }}</p>
       <ul class="bullets">
         <li v-for="{ verdict, refusals } in answer.nearest.left" :key="verdict.corner + verdict.id">
           <strong>{{ verdict.label }}</strong>, {{ cornerName(verdict.corner) }}: {{ marginWords(verdict.marginMm) }}.
@@ -122,6 +133,20 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
           }}</span>
         </li>
       </ul>
+      <article v-if="answer.nearest.plan.steps.length" class="plan-card" aria-label="As far as it goes">
+        <h3>As far as it goes</h3>
+        <p class="figures sum">
+          <strong>{{ formatMoney(priceOf(answer.nearest.plan).netMinor) }}</strong> before tax,
+          {{ timeWords(priceOf(answer.nearest.plan).minutes) }},
+          {{ PERMANENCE_WORDS[answer.nearest.plan.permanence] }}
+        </p>
+        <ol class="bullets">
+          <li v-for="step in answer.nearest.plan.steps" :key="stepWords(step)" class="small">{{ stepWords(step) }}</li>
+        </ol>
+        <v-btn height="48" variant="outlined" :disabled="stale" @click="emit('take', answer.nearest!.plan)"
+          >Take it as far as it goes</v-btn
+        >
+      </article>
     </div>
   </section>
 </template>

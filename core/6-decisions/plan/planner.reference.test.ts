@@ -4,7 +4,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { CaseDescription } from '../../4-clearance/case/case-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { evaluateCase } from '../../4-clearance/verdict/evaluate';
-import { judgePlan, NOTHING_CHOSEN } from './judge-plan';
+import { chosenOf, judgePlan, NOTHING_CHOSEN } from './judge-plan';
 import { crowded, QUESTION, SHOP } from '../../fixtures/plan-wells';
 import { MODIFICATION_RULES, modificationsOf, MODIFICATIONS, type Modification } from './modification';
 import { planCase } from './planner';
@@ -105,7 +105,17 @@ describe('plans against every way there is, seeded', () => {
           plan: null,
           cheapest: null,
         });
-        expect(answer.nearest!.left.length).toBeGreaterThan(0);
+        const { plan, left } = answer.nearest!;
+        expect(left.length).toBeGreaterThan(0);
+        // Carried out as far as it goes, just those remain that nothing mends.
+        const { things } = judgePlan(description, chosenOf(plan), question);
+        const short = things
+          .filter(({ after, fault }) => fallsShort(after) || fault)
+          .map(({ corner, id }) => `${corner} ${id}`);
+        expect({ seed, short: short.sort() }).toEqual({
+          seed,
+          short: left.map(({ verdict }) => `${verdict.corner} ${verdict.id}`).sort(),
+        });
         continue;
       }
       found++;

@@ -43,10 +43,17 @@ export interface PlanAnswer {
   readonly runnerUp: Plan | null;
   /** Cheapest, then least permanent. */
   readonly cheapest: Plan | null;
-  /** Where there is no plan: the changes that leave least undone, and what they leave. */
-  readonly nearest: { readonly changes: VehicleChanges; readonly left: readonly Unmended[] } | null;
+  /** Where there is no plan: the changes that leave least undone, with everything mended that can be, and what they leave. */
+  readonly nearest: PartialPlan | null;
   /** Settings that were judged. */
   readonly settings: number;
+}
+
+/** A plan that goes as far as it can. */
+export interface PartialPlan {
+  readonly changes: VehicleChanges;
+  readonly plan: Plan;
+  readonly left: readonly Unmended[];
 }
 
 export interface PlanProgress {
@@ -117,7 +124,7 @@ export function* searchPlan(
     alternatives,
     runnerUp: alternatives.flatMap(({ plan }) => plan ?? []).sort(byPermanence)[0] ?? null,
     cheapest: plans(always, byCost),
-    nearest: best ? null : nearestMiss(settings, axles, bodyLifts),
+    nearest: best ? null : nearestMiss(settings, axles, bodyLifts, question),
     settings: settings.length,
   };
 }
@@ -261,7 +268,8 @@ function nearestMiss(
   settings: readonly Setting[],
   axles: readonly Axle[],
   bodyLifts: readonly number[],
-): PlanAnswer['nearest'] {
+  { shop }: PlanQuestion,
+): PartialPlan | null {
   const found = bodyLifts.flatMap((bodyLiftMm) => {
     const chosen = axles.map((axle) =>
       settings
@@ -274,7 +282,12 @@ function nearestMiss(
       rear: NO_AXLE_CHANGE,
       bodyLiftMm,
     });
-    return [{ changes, left: chosen.flatMap((setting) => setting!.left) }];
+    const mended = chosen.flatMap((setting) => [
+      ...setting!.own,
+      ...setting!.options.flatMap((options) => cheapestStep(options) ?? []),
+    ]);
+    const plan = planOf(changes, [...bodySteps(shop, bodyLiftMm), ...mended]);
+    return [{ changes, plan, left: chosen.flatMap((setting) => setting!.left) }];
   });
   return found.sort((a, b) => missing(a.left) - missing(b.left))[0] ?? null;
 }
