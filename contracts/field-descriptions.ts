@@ -508,6 +508,7 @@ export const FIELD_DESCRIPTIONS: Readonly<Record<string, string>> = {
   used: 'Parts used.',
   uses: 'What it is used for.',
   vehicle: 'The vehicle.',
+  vehicleId: 'The same in every job on one vehicle, so that the shop record counts it once.',
   version: 'Version of the format.',
   walkStep: 'Which step of the walk it answers.',
   wanted: 'How many were wanted.',

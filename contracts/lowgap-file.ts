@@ -390,6 +390,7 @@ export const lowgapFileSchema = z.strictObject({
     trackFrontMm: within(LIMITS.trackMm).optional(),
     trackRearMm: within(LIMITS.trackMm).optional(),
     notes: plainText(4000).optional(),
+    vehicleId: text(40).optional(),
   }),
   /** What bare numbers are in, and what is shown first; absent: mm. */
   units: z.enum(LENGTH_UNITS).optional(),

@@ -3,12 +3,14 @@ import { demoJobs } from '@/demo/demo-jobs';
 import type { LowgapFile } from './lowgap-file';
 import { shopRecord } from './shop-record';
 
+const record = (files: readonly LowgapFile[]): ReturnType<typeof shopRecord> =>
+  shopRecord(files.map((document, i) => ({ id: `job ${i}`, document })));
 const fitted = (): LowgapFile =>
   structuredClone(demoJobs().find(({ title }) => title.startsWith('Lift-line'))!.document);
 
 describe('what the shop’s jobs say together', () => {
   test('promised against measured: where one kind of part alone lifted a corner, against its baseline', () => {
-    const { heights } = shopRecord([fitted()]);
+    const { heights } = record([fitted()]);
     // 558, 554 and 587 read, of 524, 519 and 548 before; 40 promised at each: one truck, one measurement.
     expect([...heights.keys()]).toEqual(['ride']);
     expect(heights.get('ride')).toEqual([{ promisedMm: 40, measuredMm: (34 + 35 + 39) / 3 }]);
@@ -17,7 +19,7 @@ describe('what the shop’s jobs say together', () => {
   test('nothing of a job goes into it unasked', () => {
     const file = fitted();
     delete file.followUp!.inRecord;
-    expect(shopRecord([file])).toEqual({
+    expect(record([file])).toEqual({
       heights: new Map(),
       tires: [],
       hours: [],
@@ -31,10 +33,10 @@ describe('what the shop’s jobs say together', () => {
     for (const round of file.testFits!) {
       round.setup!.parts = [...round.setup!.parts!, { kind: 'springSpacer', thicknessMm: 10, motionRatio: 1 }];
     }
-    expect(shopRecord([file]).heights.size).toBe(0);
+    expect(record([file]).heights.size).toBe(0);
     const raised = fitted();
     for (const round of raised.testFits!) round.setup!.bodyLiftMm = 50;
-    expect(shopRecord([raised]).heights.size).toBe(0);
+    expect(record([raised]).heights.size).toBe(0);
   });
 
   test('the last round of a corner counts, and a borrowed trial that lifts nothing does not', () => {
@@ -44,11 +46,11 @@ describe('what the shop’s jobs say together', () => {
       { ...structuredClone(first!), id: 'later', heights: { frontLeft: { hubToLipMm: 560 } } },
       { ...structuredClone(first!), id: 'trial', of: 'borrowed', setup: { ...first!.setup!, parts: [] } },
     );
-    expect(shopRecord([file]).heights.get('ride')![0]).toEqual({ promisedMm: 40, measuredMm: (36 + 35 + 39) / 3 });
+    expect(record([file]).heights.get('ride')![0]).toEqual({ promisedMm: 40, measuredMm: (36 + 35 + 39) / 3 });
   });
 
   test('hours, tires and comebacks are counted from what was written down', () => {
-    const { hours, comebacks, tires, handedOver } = shopRecord(demoJobs().map(({ document }) => document));
+    const { hours, comebacks, tires, handedOver } = record(demoJobs().map(({ document }) => document));
     expect(hours).toEqual([{ plannedMinutes: 260, spentMinutes: 265, lostMinutes: 50 }]);
     expect([...comebacks]).toEqual([['noise', 1]]);
     expect(handedOver).toBe(1);
@@ -59,9 +61,32 @@ describe('what the shop’s jobs say together', () => {
   test('a diameter that a test fit estimated is not taken for a measured one', () => {
     const file = fitted();
     file.setup!.tire.measuredDiameterMm = 812;
-    expect(shopRecord([file]).tires.map(({ measuredMm }) => measuredMm)).toContain(812);
+    expect(record([file]).tires.map(({ measuredMm }) => measuredMm)).toContain(812);
     file.testFits![0]!.learned = { frontLeft: '2026-11-19T08:00:00Z' };
     file.corners.frontLeft!.fitted.tire.measuredDiameterMm = 801.3;
-    expect(shopRecord([file]).tires.map(({ measuredMm }) => measuredMm)).toEqual([798]);
+    expect(record([file]).tires.map(({ measuredMm }) => measuredMm)).toEqual([798]);
+  });
+
+  test('a vehicle counts once, however many jobs or opened files name it', () => {
+    const ofOne = (change: (file: LowgapFile) => void = () => undefined): LowgapFile => {
+      const file = fitted();
+      file.vehicle.vehicleId = 'one truck';
+      change(file);
+      return file;
+    };
+    expect(record([ofOne(), ofOne()])).toEqual(record([ofOne()]));
+    // Without the name two files are two vehicles.
+    expect(record([fitted(), fitted()]).heights.get('ride')).toHaveLength(2);
+    // What one of its jobs estimated is not taken for measured in another.
+    const learned = ofOne((file) => {
+      file.testFits![0]!.learned = { frontLeft: '2026-11-19T08:00:00Z' };
+    });
+    const copy = ofOne((file) => {
+      file.corners.frontLeft!.fitted.tire.measuredDiameterMm = 801.3;
+    });
+    expect(record([learned, copy]).tires.map(({ measuredMm }) => measuredMm)).not.toContain(801.3);
+    // A second comeback is a second one, though the truck is the same.
+    const again = ofOne((file) => file.followUp!.comebacks.push({ date: '2026-12-01', cause: 'rub' }));
+    expect(record([ofOne(), again]).comebacks.get('rub')).toBe(1);
   });
 });

@@ -11,9 +11,11 @@ import { parseTireSize } from '@/core/2-vehicle/tire/size';
 import { attempt } from '@/core/1-base/problem';
 import { travelAt } from '@/core/7-job/test-fit/tried';
 import { caseOfRound } from './as-fit';
+import { vehicleOf } from './copied-job';
+import type { Job } from './job-api';
 import type { LowgapFile } from './lowgap-file';
 
-/** What the shop's jobs say together, of those that may go into it. Derived from them, kept nowhere else. */
+/** What the shop's jobs say together, of those that may go into it. Derived from them, kept nowhere else. A vehicle with several jobs is one. */
 export interface ShopRecord {
   /** By kind of part: vehicles on which it alone gave the lift; the corners of one are one measurement. */
   readonly heights: ReadonlyMap<LiftPart['kind'], readonly Promised[]>;
@@ -28,31 +30,42 @@ export interface ShopRecord {
   readonly handedOver: number;
 }
 
-export function shopRecord(all: readonly LowgapFile[]): ShopRecord {
-  const files = all.filter(({ followUp }) => followUp?.inRecord === true);
+export function shopRecord(all: readonly Pick<Job, 'id' | 'document'>[]): ShopRecord {
+  const vehicles = byVehicle(all.filter(({ document }) => document.followUp?.inRecord === true));
   const heights = new Map<LiftPart['kind'], Promised[]>();
   const comebacks = new Map<ComebackCause, number>();
-  for (const document of files) {
-    for (const { kind, ...promised } of promisedHeights(document)) {
+  for (const files of vehicles) {
+    for (const { kind, ...promised } of onePerKind(files.flatMap(promisedHeights))) {
       heights.set(kind, [...(heights.get(kind) ?? []), promised]);
     }
-    for (const { cause } of document.followUp?.comebacks ?? []) comebacks.set(cause, (comebacks.get(cause) ?? 0) + 1);
+    for (const { cause } of once(files.flatMap(({ followUp }) => followUp?.comebacks ?? [])))
+      comebacks.set(cause, (comebacks.get(cause) ?? 0) + 1);
   }
   return {
     heights,
-    tires: files.flatMap(measuredTires),
-    hours: files.flatMap(({ install }) => {
-      const { steps = [], surprises = [], plannedMinutes } = install ?? {};
-      const sum = (minutes: readonly (number | undefined)[]): number =>
-        minutes.reduce<number>((total, one) => total + (one ?? 0), 0);
-      const spentMinutes = sum(steps.map((step) => step.spentMinutes));
-      return plannedMinutes === undefined || spentMinutes === 0
-        ? []
-        : [{ plannedMinutes, spentMinutes, lostMinutes: sum(surprises.map(({ minutes }) => minutes)) }];
-    }),
+    tires: vehicles.flatMap(measuredTires),
+    hours: vehicles.flatMap((files) => once(files.flatMap(({ install }) => (install ? [install] : []))).flatMap(hours)),
     comebacks,
-    handedOver: files.filter(({ followUp }) => followUp?.handedOver).length,
+    handedOver: vehicles.filter((files) => files.some(({ followUp }) => followUp?.handedOver)).length,
   };
+}
+
+/** The files of each vehicle. */
+const byVehicle = (all: readonly Pick<Job, 'id' | 'document'>[]): readonly (readonly LowgapFile[])[] =>
+  [...new Set(all.map(vehicleOf))].map((vehicle) =>
+    all.filter((job) => vehicleOf(job) === vehicle).map(({ document }) => document),
+  );
+
+/** Without what stands there twice because a file of the same job was opened again. */
+const once = <T>(all: readonly T[]): T[] => [...new Map(all.map((one) => [JSON.stringify(one), one])).values()];
+
+function hours({ steps = [], surprises = [], plannedMinutes }: NonNullable<LowgapFile['install']>) {
+  const sum = (minutes: readonly (number | undefined)[]): number =>
+    minutes.reduce<number>((total, one) => total + (one ?? 0), 0);
+  const spentMinutes = sum(steps.map((step) => step.spentMinutes));
+  return plannedMinutes === undefined || spentMinutes === 0
+    ? []
+    : [{ plannedMinutes, spentMinutes, lostMinutes: sum(surprises.map(({ minutes }) => minutes)) }];
 }
 
 /** The last measured height of each corner, where one kind of part alone lifted or lowered it. */
@@ -79,11 +92,11 @@ function promisedHeights(file: LowgapFile): ({ readonly kind: LiftPart['kind'] }
       found.set(key, { kind: only!, promisedMm: lifts.reduce((sum, { mm }) => sum + mm, 0), measuredMm: -travel });
     }
   }
-  return byVehicle([...found.values()]);
+  return [...found.values()];
 }
 
 /** One vehicle is one measurement of a kind of part, however many corners it stands on: the mean of them. */
-function byVehicle<T extends { readonly kind: LiftPart['kind'] } & Promised>(corners: readonly T[]) {
+function onePerKind<T extends { readonly kind: LiftPart['kind'] } & Promised>(corners: readonly T[]) {
   const mean = (of: readonly number[]): number => of.reduce((sum, mm) => sum + mm, 0) / of.length;
   return [...new Set(corners.map(({ kind }) => kind))].map((kind) => {
     const same = corners.filter((one) => one.kind === kind);
@@ -95,15 +108,14 @@ function byVehicle<T extends { readonly kind: LiftPart['kind'] } & Promised>(cor
   });
 }
 
-/** Tires somebody measured, each size of a job once. What a test fit estimated was not measured: learned corners and their setup are left out. */
-function measuredTires(file: LowgapFile): { size: string; nominalMm: number; measuredMm: number }[] {
+/** Tires somebody measured, each size of a vehicle once. What a test fit estimated was not measured: learned corners and their setup are left out. */
+function measuredTires(files: readonly LowgapFile[]): { size: string; nominalMm: number; measuredMm: number }[] {
   const isLearned = (key: string): boolean =>
-    (file.testFits ?? []).some(({ learned }) => learned[key as CornerKey] !== undefined);
-  const corners = Object.entries(file.corners).filter(([key]) => !isLearned(key));
-  const all = [
-    ...corners.flatMap(([, corner]) => (corner ? [corner.fitted.tire] : [])),
-    ...(file.setup && !Object.keys(file.corners).some(isLearned) ? [file.setup.tire] : []),
-  ];
+    files.some(({ testFits = [] }) => testFits.some(({ learned }) => learned[key as CornerKey] !== undefined));
+  const all = files.flatMap(({ corners, setup }) => [
+    ...Object.entries(corners).flatMap(([key, corner]) => (corner && !isLearned(key) ? [corner.fitted.tire] : [])),
+    ...(setup && !Object.keys(corners).some(isLearned) ? [setup.tire] : []),
+  ]);
   const bySize = new Map<string, number>();
   for (const { size, measuredDiameterMm } of all)
     if (measuredDiameterMm !== undefined) bySize.set(size, measuredDiameterMm);

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { today, dayText } from '@/web/kit/dates';
-import { mdiChartBoxOutline, mdiFileImportOutline, mdiPlus, mdiSchoolOutline, mdiTire } from '@mdi/js';
+import { mdiChartBoxOutline, mdiContentCopy, mdiFileImportOutline, mdiPlus, mdiSchoolOutline, mdiTire } from '@mdi/js';
 import { format } from 'date-fns';
 import { onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
+import { copiedJob } from '@/contracts/copied-job';
 import type { Job, JobContent } from '@/contracts/job-api';
 import { problemText } from '../problem-words';
 import type { Problem } from '@/core/1-base/problem';
@@ -138,7 +139,7 @@ const fitted = (job: Job): string =>
       data-testid="import-problems"
       @click:close="problems = []"
     >
-      <strong>The file was not taken.</strong>
+      <strong>No job was made.</strong>
       <ul>
         <li v-for="p in problems.slice(0, 8)" :key="p.path + p.code">{{ problemText(p) }}</li>
       </ul>
@@ -175,6 +176,15 @@ const fitted = (job: Job): string =>
             {{ format(new Date(job.updatedAt), 'd MMM yyyy, HH:mm') }}
           </p>
         </router-link>
+        <v-btn
+          class="copy"
+          variant="text"
+          size="48"
+          :icon="mdiContentCopy"
+          :aria-label="`Copy ${job.title}`"
+          title="Another job on the same vehicle: measured and chosen goes along, what was done does not"
+          @click="create(copiedJob(job), 'bench')"
+        />
       </li>
     </ul>
   </main>
@@ -198,6 +208,14 @@ const fitted = (job: Job): string =>
   grid-template-columns: repeat(auto-fill, minmax(min(380px, 100%), 1fr));
   gap: 18px;
   padding: 0;
+}
+.cards > li {
+  position: relative;
+}
+.copy {
+  position: absolute;
+  right: 8px;
+  bottom: 8px;
 }
 .card {
   display: block;

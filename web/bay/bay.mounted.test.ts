@@ -65,6 +65,16 @@ describe('the bay board', () => {
     expect(card).toContain(`front ${document.setup!.tire.size}, rear 285/75R16`);
   });
 
+  test('a job is copied for the same vehicle', async () => {
+    const [content] = demoJobs();
+    await board([content!]);
+    await press(new RegExp(`^Copy ${content!.title.slice(0, 8)}`));
+    expect(made).toHaveLength(1);
+    expect(made[0]!.title).toBe(`Copy of ${content!.title}`);
+    expect(made[0]!.document.corners).toEqual(content!.document.corners);
+    expect(made[0]!.document.vehicle.vehicleId).toBe(kept(content!, 0).id);
+  });
+
   test('without a job it says how to begin', async () => {
     await board([]);
     expect(pageText()).toContain('No jobs yet');

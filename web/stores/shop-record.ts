@@ -16,7 +16,7 @@ export const useShopRecord = defineStore('shopRecord', () => {
   async function load(): Promise<void> {
     const listed = await api.listJobs();
     state.value = listed.ok ? 'known' : 'unreachable';
-    if (listed.ok) record.value = shopRecord(listed.value.jobs.map(({ document }) => document));
+    if (listed.ok) record.value = shopRecord(listed.value.jobs);
   }
 
   /** By kind of part that was measured. */
