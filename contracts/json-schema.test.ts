@@ -1,9 +1,13 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
+import addFormats from 'ajv-formats';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import { demoJobs } from '@/demo/demo-jobs';
 import { FIELD_DESCRIPTIONS } from './field-descriptions';
-import { lowgapJsonSchema, SCHEMA_PATH } from './json-schema';
+import { lowgapJsonSchema, SCHEMA_ID, SCHEMA_PATH } from './json-schema';
+import { lowgapFileSchema } from './lowgap-file';
 
-const schema = JSON.parse(lowgapJsonSchema()) as unknown;
+const schema = JSON.parse(lowgapJsonSchema()) as { readonly $id: string; readonly $defs: Record<string, object> };
 
 /** Every property of the schema with what is said of it. */
 function properties(node: unknown): [name: string, description: string | undefined][] {
@@ -53,3 +57,45 @@ test('a field whose name says its unit says it in its description', () => {
     if (unit) expect([name, description]).toEqual([name, expect.stringMatching(unit[1])]);
   }
 });
+
+test('the schema has an $id and its shapes have names', () => {
+  expect(schema.$id).toBe(SCHEMA_ID);
+  expect(Object.keys(schema.$defs)).toEqual(expect.arrayContaining(['Corner', 'Obstacle', 'Setup', 'Tire', 'Wheel']));
+  expect(Object.keys(schema.$defs).filter((name) => !/^[A-Z][A-Za-z]+$/.test(name))).toEqual([]);
+});
+
+test('no pattern needs what only one language’s regular expressions have', () => {
+  const patterns = [...lowgapJsonSchema().matchAll(/"pattern": ("(?:[^"\\\\]|\\\\.)*")/g)].map(
+    ([, text]) => JSON.parse(text!) as string,
+  );
+  expect(patterns.length).toBeGreaterThan(50);
+  // Property classes, look-around and back references: RE2, Python and Java each lack one of them.
+  expect(patterns.filter((pattern) => /\\p\{|\(\?[=!<]|\\[1-9]/.test(pattern))).toEqual([]);
+});
+
+describe('read by an independent validator of JSON Schema (ajv)', () => {
+  const ajv = new Ajv2020({ allErrors: true, strict: true, strictTypes: false });
+  addFormats(ajv);
+  const valid = ajv.compile(schema);
+
+  test.each(demoJobs().map(({ title, document }) => [title, document] as const))('%s is taken', (_title, document) => {
+    expect([valid(JSON.parse(JSON.stringify(document))), valid.errors]).toEqual([true, null]);
+  });
+
+  test.each([
+    ['a key nobody knows', (file: Broken) => Object.assign(file, { wheels: [] })],
+    ['a NUL in a text', (file: Broken) => Object.assign(file.vehicle, { label: 'a\0b' })],
+    ['an empty label', (file: Broken) => Object.assign(file.vehicle, { label: '' })],
+    ['a number as text', (file: Broken) => Object.assign(file.vehicle, { wheelbaseMm: '3600' })],
+    ['a wheelbase no vehicle has', (file: Broken) => Object.assign(file.vehicle, { wheelbaseMm: 1e6 })],
+    ['another version', (file: Broken) => Object.assign(file, { version: 2 })],
+  ])('%s is refused, as by the application', (_what, spoil) => {
+    const file = JSON.parse(JSON.stringify(demoJobs()[0]!.document)) as Broken;
+    spoil(file);
+    expect([valid(file), lowgapFileSchema.safeParse(file).success]).toEqual([false, false]);
+  });
+});
+
+interface Broken {
+  readonly vehicle: object;
+}

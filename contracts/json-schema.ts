@@ -1,13 +1,55 @@
 import { z } from 'zod';
+import * as catalogue from './catalogue';
 import { FIELD_DESCRIPTIONS } from './field-descriptions';
-import { lowgapFileSchema } from './lowgap-file';
+import * as finder from './finder';
+import * as followUp from './follow-up';
+import * as install from './install';
+import * as record from './job-record';
+import * as file from './lowgap-file';
+import * as motion from './motion-schema';
+import * as plan from './plan';
+import { PORTABLE_PLAIN_TEXT } from './plain-text';
+import * as stance from './stance';
+import * as testFit from './test-fit';
 
 export const SCHEMA_PATH = 'docs/lowgap.schema.json';
+/** Names the schema, and is no address: nothing has to be fetched. */
+export const SCHEMA_ID = `urn:lowgap:file:${file.FILE_VERSION}`;
 
 /** The published JSON Schema of what may be in a file (defaults not yet filled in), as text; every field is described. */
 export function lowgapJsonSchema(): string {
-  const schema = z.toJSONSchema(lowgapFileSchema, { io: 'input', target: 'draft-2020-12', reused: 'ref' });
-  return `${JSON.stringify(described({ title: 'Low Gap corner or vehicle, version 1', ...schema }), null, 2)}\n`;
+  const schema = z.toJSONSchema(file.lowgapFileSchema, {
+    io: 'input',
+    target: 'draft-2020-12',
+    reused: 'inline',
+    metadata: definitions(),
+    override: ({ jsonSchema }) => {
+      if (jsonSchema.pattern?.includes('Surrogate')) jsonSchema.pattern = PORTABLE_PLAIN_TEXT;
+    },
+  });
+  const { $id: _none, ...rest } = schema;
+  return `${JSON.stringify(described({ $id: SCHEMA_ID, title: 'Low Gap corner or vehicle, version 1', ...rest }), null, 2)}\n`;
+}
+
+/** Each exported shape under its own name: `cornerSchema` is `#/$defs/Corner`. */
+function definitions() {
+  const names = z.registry<{ readonly id: string }>();
+  const shapes = Object.entries({
+    ...catalogue,
+    ...finder,
+    ...followUp,
+    ...install,
+    ...record,
+    ...motion,
+    ...plan,
+    ...stance,
+    ...testFit,
+    ...file,
+  });
+  for (const [name, shape] of shapes)
+    if (shape instanceof z.ZodType && shape !== file.lowgapFileSchema)
+      names.add(shape, { id: `${name[0]!.toUpperCase()}${name.slice(1).replace(/Schema$/, '')}` });
+  return names;
 }
 
 type Node = unknown;

@@ -6,3 +6,9 @@ export const plainText = (max: number) =>
     .string()
     .max(max)
     .regex(/^[^\0\p{Surrogate}]*$/u, 'text without NUL or broken characters');
+
+/**
+ * The same as a pattern that the regular expressions of other languages read too. Halves of a surrogate pair are left to
+ * the reader: well-formed UTF-8 holds none.
+ */
+export const PORTABLE_PLAIN_TEXT = '^[^\\x00]*$';
