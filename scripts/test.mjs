@@ -35,6 +35,9 @@ async function check(title, name, args) {
   record(title, status === 0 ? 1 : 0, status === 0 ? 0 : 1);
 }
 
+/** What failed; a run that ended badly has failed once at least, also when no test of it got as far. */
+const notOk = (status, failed) => (status === 0 ? failed : Math.max(1, failed));
+
 async function unitTests(title, patterns, env = {}) {
   const report = join(ROOT, '.cache', `${title.replace(/\W+/g, '-')}.json`);
   rmSync(report, { force: true });
@@ -44,22 +47,25 @@ async function unitTests(title, patterns, env = {}) {
     'node_modules/jest/bin/jest.js',
     ...patterns,
   ];
-  await command(title, process.execPath, [...args, '--json', `--outputFile=${report}`], { ...env, FORCE_COLOR: '0' });
+  const status = await command(title, process.execPath, [...args, '--json', `--outputFile=${report}`], {
+    ...env,
+    FORCE_COLOR: '0',
+  });
   if (!existsSync(report)) return record(title, 0, 1);
   const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(report, 'utf8'));
-  record(title, numPassedTests, numFailedTests + numRuntimeErrorTestSuites);
+  record(title, numPassedTests, notOk(status, numFailedTests + numRuntimeErrorTestSuites));
 }
 
 async function browserTests() {
   const report = join(ROOT, '.cache/browser.json');
   rmSync(report, { force: true });
-  await command('browser tests', bin('playwright'), ['test', '--reporter=list,json'], {
+  const status = await command('browser tests', bin('playwright'), ['test', '--reporter=list,json'], {
     ...BROWSER_ENV,
     PLAYWRIGHT_JSON_OUTPUT_NAME: report,
   });
   if (!existsSync(report)) return record('browser tests', 0, 1);
   const { expected, unexpected, flaky } = JSON.parse(readFileSync(report, 'utf8')).stats;
-  record('browser tests', expected + flaky, unexpected);
+  record('browser tests', expected + flaky, notOk(status, unexpected));
 }
 
 function debianPackage(name, isThere) {
