@@ -88,5 +88,11 @@ describe('what the shop’s jobs say together', () => {
     // A second comeback is a second one, though the truck is the same.
     const again = ofOne((file) => file.followUp!.comebacks.push({ date: '2026-12-01', cause: 'rub' }));
     expect(record([ofOne(), again]).comebacks.get('rub')).toBe(1);
+    // Twice on one day is two; the same file opened again is still those two.
+    const twice = ofOne((file) =>
+      file.followUp!.comebacks.push({ date: '2026-12-01', cause: 'rub' }, { date: '2026-12-01', cause: 'rub' }),
+    );
+    expect(record([twice]).comebacks.get('rub')).toBe(2);
+    expect(record([again, twice, twice]).comebacks.get('rub')).toBe(2);
   });
 });

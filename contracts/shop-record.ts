@@ -38,13 +38,13 @@ export function shopRecord(all: readonly Pick<Job, 'id' | 'document'>[]): ShopRe
     for (const { kind, ...promised } of onePerKind(files.flatMap(promisedHeights))) {
       heights.set(kind, [...(heights.get(kind) ?? []), promised]);
     }
-    for (const { cause } of once(files.flatMap(({ followUp }) => followUp?.comebacks ?? [])))
+    for (const { cause } of together(files.map(({ followUp }) => followUp?.comebacks ?? [])))
       comebacks.set(cause, (comebacks.get(cause) ?? 0) + 1);
   }
   return {
     heights,
     tires: vehicles.flatMap(measuredTires),
-    hours: vehicles.flatMap((files) => once(files.flatMap(({ install }) => (install ? [install] : []))).flatMap(hours)),
+    hours: vehicles.flatMap((files) => together(files.map(({ install }) => (install ? [install] : []))).flatMap(hours)),
     comebacks,
     handedOver: vehicles.filter((files) => files.some(({ followUp }) => followUp?.handedOver)).length,
   };
@@ -56,8 +56,19 @@ const byVehicle = (all: readonly Pick<Job, 'id' | 'document'>[]): readonly (read
     all.filter((job) => vehicleOf(job) === vehicle).map(({ document }) => document),
   );
 
-/** Without what stands there twice because a file of the same job was opened again. */
-const once = <T>(all: readonly T[]): T[] => [...new Map(all.map((one) => [JSON.stringify(one), one])).values()];
+/** Lists of several files of one vehicle as one: what two files both hold was opened again, what one file holds twice happened twice. */
+function together<T>(lists: readonly (readonly T[])[]): T[] {
+  const all: T[] = [];
+  for (const list of lists) {
+    const known = all.map((one) => JSON.stringify(one));
+    for (const one of list) {
+      const at = known.indexOf(JSON.stringify(one));
+      if (at < 0) all.push(one);
+      else known.splice(at, 1);
+    }
+  }
+  return all;
+}
 
 function hours({ steps = [], surprises = [], plannedMinutes }: NonNullable<LowgapFile['install']>) {
   const sum = (minutes: readonly (number | undefined)[]): number =>
