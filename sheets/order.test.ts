@@ -96,6 +96,12 @@ describe('work that the setup asks for, in words', () => {
       { part: { kind: 'torsionBar', turns: 6, pitchMm: 1.5, keyMm: 90, armMm: 350 }, sides: 'left' },
       'Front axle: torsion-bar adjusters, 6 turns, left side only',
     ],
+    // A number that stands in is nobody's decision: it is not printed.
+    [
+      { part: { kind: 'springSpacer', thicknessMm: 20, motionRatio: 1, starting: ['thicknessMm'] } },
+      'Front axle: spring spacers, size not entered yet',
+    ],
+    [{ what: 'spacersOff' }, 'Front axle: wheel spacers taken off'],
     [{ what: 'axleMove', amount: 25.4, at: { axle: 'rear' } }, 'Rear axle: axle moved 25.4 mm (1 in) forward'],
     [{ what: 'spacer', amount: 38.1, spacerType: 'boltOn' }, 'Front axle: bolt-on spacers, 38.1 mm (1 1/2 in)'],
     [

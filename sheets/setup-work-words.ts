@@ -65,7 +65,7 @@ const joined = (...words: readonly string[]): string => words.filter(Boolean).jo
 export function workName({ what, amount, part, spacerType, at }: SetupWork): string {
   switch (what) {
     case 'part':
-      return part ? joined(PARTS[part.kind], partAmount(part)) : '';
+      return part ? joined(PARTS[part.kind], part.starting?.length ? 'size not entered yet' : partAmount(part)) : '';
     case 'rideHeight':
       return joined('springs', `${bothUnits(Math.abs(amount))} ${amount < 0 ? 'lower' : 'higher'}`);
     case 'bodyLift':
@@ -82,6 +82,8 @@ export function workName({ what, amount, part, spacerType, at }: SetupWork): str
       return 'label' in at ? `${at.label} taken off` : 'taken off';
     case 'wheelsAndTires':
       return 'wheels and tires';
+    case 'spacersOff':
+      return 'wheel spacers taken off';
     case 'spacer':
       return joined(spacerType === 'boltOn' ? 'bolt-on spacers' : 'slip-on spacers', bothUnits(amount));
   }

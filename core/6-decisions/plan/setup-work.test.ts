@@ -5,7 +5,7 @@ import type { LiftPart } from '../../2-vehicle/setup/lift-part';
 import { fittedAsSetup, type SetupDescription } from '../../2-vehicle/setup/setup';
 import { planOf } from './plan-step';
 import { NO_CHANGE } from './setup-changes';
-import { setupWork } from './setup-work';
+import { cautionsOf, setupWork } from './setup-work';
 import { workOrder } from './work-order';
 
 const LINER = { id: 'liner', label: 'Liner', mount: 'body', material: 'liner', removable: true } as const;
@@ -69,6 +69,26 @@ describe('one account of what a setup asks for', () => {
       'spacer rear',
       'wheelsAndTires rear',
     ]);
+  });
+
+  test('spacers that come off, or are changed for the other kind, are work; those that stay are not', () => {
+    const rear = (more: Partial<SetupDescription>, fitted: object) =>
+      setupWork(
+        madeCase({
+          corners: { rearLeft: madeCorner({ fitted: { ...FITTED, ...fitted } }) },
+          setup: { ...fittedAsSetup(FITTED), ...more },
+        }),
+      ).map(({ what, spacerType }) => [what, spacerType]);
+    expect(rear({ spacerMm: 0 }, { spacerMm: 25 })).toEqual([['spacersOff', null]]);
+    expect(rear({ spacerMm: 25, spacerType: 'boltOn' }, { spacerMm: 25 })).toEqual([['spacer', 'boltOn']]);
+    expect(rear({ spacerMm: 25 }, { spacerMm: 25, spacerType: 'slipOn' })).toEqual([]);
+  });
+
+  test('a spacer under the sway bar wants nothing that a wheel spacer wants', () => {
+    const parts: LiftPart[] = [{ kind: 'swayBarDrop', dropMm: 40 }];
+    const [bar] = setupWork(caseOf({}, { frontLeft: { parts }, frontRight: { parts } }));
+    expect(cautionsOf(bar!)).not.toContain('spacerLaw');
+    expect(cautionsOf(bar!)).not.toContain('cleanBareFaces');
   });
 
   test('every kind of part is work but a load', () => {

@@ -20,7 +20,8 @@ export interface SetupWork {
     | 'steeringStop'
     | 'takeOff'
     | 'wheelsAndTires'
-    | 'spacer';
+    | 'spacer'
+    | 'spacersOff';
   readonly at: PlanStep['at'];
   readonly sides: 'both' | 'left' | 'right';
   /** mm or degrees; 0 where there is none. */
@@ -50,7 +51,7 @@ const PART_AS: Readonly<Record<LiftPart['kind'], Modification>> = {
   longerShock: 'lift',
   coilOver: 'lift',
   upperArm: 'lift',
-  swayBarDrop: 'spacer',
+  swayBarDrop: 'unbolt',
   drop: 'axleMove',
   liftSpindle: 'lift',
   armBracket: 'lift',
@@ -182,12 +183,23 @@ function wheelsOf({ corners }: CaseDescription, axle: Axle, all: readonly Corner
     };
     return stand(fitted) !== stand(setup);
   });
-  const spacers = bySide(here, ({ key, setup }) =>
-    setup.spacerMm > 0 && setup.spacerMm !== corners[key]!.fitted.spacerMm
-      ? [{ mm: setup.spacerMm, type: setup.spacerType ?? 'slipOn' } as const]
-      : [],
-  );
+  const stack = ({ spacerMm, spacerType = 'slipOn' }: Pick<SetupDescription, 'spacerMm' | 'spacerType'>) =>
+    ({ mm: spacerMm, type: spacerType }) as const;
+  const isOther = ({ key, setup }: CornerSetup): boolean => {
+    const [before, after] = [stack(corners[key]!.fitted), stack(setup)];
+    return before.mm !== after.mm || (after.mm > 0 && before.type !== after.type);
+  };
+  const other = here.filter(isOther);
+  const spacers = bySide(here, (one) => (isOther(one) && one.setup.spacerMm > 0 ? [stack(one.setup)] : []));
+  const off = other.filter(({ setup }) => setup.spacerMm === 0);
   return [
+    ...(off.length > 0
+      ? [
+          work('spacersOff', { axle }, 'otherWheel', {
+            sides: off.length === here.length ? 'both' : sideOf(off[0]!.key),
+          }),
+        ]
+      : []),
     ...spacers.map(([{ mm, type }, sides]) =>
       work('spacer', { axle }, 'spacer', { amount: mm, spacerType: type, sides }),
     ),

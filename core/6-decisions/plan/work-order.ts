@@ -235,7 +235,7 @@ function partLines(
     lines.set(key, { ...line, quantity, where, sumMinor: quantity * line.unitMinor });
   };
   for (const work of setup) {
-    if (work.what === 'takeOff') continue;
+    if (work.what === 'takeOff' || work.what === 'spacersOff') continue;
     const quantity = work.sides === 'both' && 'axle' in work.at && work.what !== 'steeringStop' ? 2 : 1;
     // A plan's part is priced at its place; these are counted by the piece, and priced where the shop has a price.
     const unitMinor = Math.round((shop.partsMinor[work.as] ?? 0) / quantity);
