@@ -11,6 +11,7 @@ import { STARTING_VALUES } from '@/core/3-survey/known/known';
 import { LIMITS } from '@/core/1-base/limits';
 import { LENGTH_UNITS } from '@/core/1-base/units/length';
 import { EDGE_KINDS, ROD_RUNS } from '@/core/3-survey/description/edge-kind';
+import { RESHAPES } from '@/core/6-decisions/plan/modification';
 import { MOUNTS } from '@/core/2-vehicle/motion/mount';
 import { MATERIALS } from '@/core/3-survey/shape/material';
 import { PART_KINDS } from '@/core/3-survey/shape/part-kind';
@@ -300,11 +301,8 @@ export const rubSchema = z.strictObject({
   note: plainText(300).optional(),
 });
 
-export const obstacleSchema = z.strictObject({
-  id: text(60),
-  label: text(80).optional(),
-  mount: z.enum(MOUNTS),
-  material: z.enum(MATERIALS),
+/** Where a thing is: by positions, by readings, by what test fits taught. */
+const placeFields = {
   shape: shapeSchema.optional(),
   readings: z.array(readingSchema).max(500).optional(),
   readingsAs: z.enum(['points', 'polyline', ...EDGE_KINDS]).optional(),
@@ -313,6 +311,41 @@ export const obstacleSchema = z.strictObject({
   toleranceMm: within(LIMITS.positionToleranceMm).optional(),
   /** What test fits taught of its place. */
   learned: learnedSchema.optional(),
+};
+
+/** A cut that was measured: where the thing is since then stands in the thing itself. */
+export const cutSchema = z.strictObject({
+  date: z.iso.date(),
+  /** The round of the test fit after which it was cut. */
+  round: text(60),
+  kind: z.enum(RESHAPES),
+  fromClock: plainText(10),
+  toClock: plainText(10),
+  readings: z
+    .array(
+      z.strictObject({
+        clock: plainText(10),
+        gapMm: within(LIMITS.gapMm),
+        outboardMm: within(LIMITS.outboardMm).optional(),
+        steer: z.enum(['straight', 'left', 'right']),
+        gainedMm: z.number().min(-20).max(300).optional(),
+      }),
+    )
+    .min(1)
+    .max(40),
+  /** By how much the lip that heights are read to came up, where that is what was cut. */
+  lipRaisedMm: z.number().min(-20).max(300).optional(),
+  /** Where the thing was before it. */
+  before: z.strictObject(placeFields),
+});
+
+export const obstacleSchema = z.strictObject({
+  id: text(60),
+  label: text(80).optional(),
+  mount: z.enum(MOUNTS),
+  material: z.enum(MATERIALS),
+  ...placeFields,
+  cuts: z.array(cutSchema).max(12).optional(),
   borrowed: z
     .strictObject({
       from: plainText(120),
@@ -424,6 +457,7 @@ export const lowgapFileSchema = z.strictObject({
 export type LowgapFile = z.output<typeof lowgapFileSchema>;
 export type LowgapCorner = z.output<typeof cornerSchema>;
 export type LowgapObstacle = z.output<typeof obstacleSchema>;
+export type LowgapCut = z.output<typeof cutSchema>;
 export type LowgapReading = z.output<typeof readingSchema>;
 export type LowgapSetup = z.output<typeof setupSchema>;
 export type LowgapTestFit = NonNullable<LowgapFile['testFits']>[number];

@@ -67,9 +67,9 @@ export const testFitSchema = <Setup extends z.ZodType>(setup: Setup) =>
     ).optional(),
     postures: z.array(triedPostureSchema).max(FIT_POSTURES.length).default([]),
     findings: z.array(findingSchema).max(300).default([]),
-    /** Trimmed after this round, gap gained. */
+    /** Trimmed after this round, gap gained; measured: the survey holds the new edge. */
     trimmed: z
-      .array(z.strictObject({ corner, obstacle: id, mm: within(LIMITS.changeMm) }))
+      .array(z.strictObject({ corner, obstacle: id, mm: within(LIMITS.changeMm), isMeasured: z.boolean().optional() }))
       .max(200)
       .default([]),
     note: plainText(1000).optional(),

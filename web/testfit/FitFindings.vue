@@ -17,7 +17,7 @@ import { bothUnits } from '../../core/1-base/units/length';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { POSTURE_WORDS, SEEN_WORDS, WHY_WORDS } from './fit-words';
 import ResidualChart from './ResidualChart.vue';
-import TrimNote from './TrimNote.vue';
+import CutMeasured from './CutMeasured.vue';
 import type { TestFitState } from './use-test-fit';
 
 /** What was seen at each thing, beside what was predicted there; and what is trimmed after it. */
@@ -28,7 +28,7 @@ const round = computed(() => props.state.round.value!);
 const draft = useKept('testFit.finding', () => ({
   corner: 'frontLeft' as CornerKey,
   obstacle: '',
-  posture: 'rideForward' as FitPosture,
+  posture: null as FitPosture | null,
   seen: 'clear' as Seen['kind'],
   gapMm: undefined as number | undefined,
   place: '',
@@ -63,11 +63,13 @@ function add(): void {
   const { corner, obstacle, posture, seen, gapMm, place, photo } = draft.value;
   const lacks = [
     ...(obstacle ? [] : ['which thing']),
-    ...(tried.value.some(({ value }) => value === posture) ? [] : ['a posture that is ticked as tried']),
+    ...(posture && tried.value.some(({ value }) => value === posture)
+      ? []
+      : ['the posture it was seen in, ticked as tried']),
     ...(seen === 'gap' && gapMm === undefined ? ['the gap'] : []),
   ];
   refusal.value = lacks.length ? `Still wanted: ${lacks.join(', ')}.` : '';
-  if (lacks.length) return;
+  if (lacks.length || !posture) return;
   const predicted = props.state.expected.value.find(
     (one) => one.corner === corner && one.obstacle === obstacle && one.posture === posture,
   );
@@ -242,7 +244,7 @@ const remove = (index: number): void => props.state.change((one) => void one.fin
       </table>
     </div>
     <ResidualChart v-if="drawn.length" :rows="drawn" />
-    <TrimNote :state="state" />
+    <CutMeasured :key="round.id" :state="state" />
   </section>
 </template>
 

@@ -9,6 +9,7 @@ import TickButton from '../kit/TickButton.vue';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { POSTURE_WORDS } from './fit-words';
+import StopNote from './StopNote.vue';
 import type { TestFitState } from './use-test-fit';
 
 /** A guided set of postures, each with how far the wheels really went. */
@@ -89,6 +90,7 @@ const isRead = ({ kind, reach }: TriedPostureEntry): boolean => {
         </template>
       </div>
     </article>
+    <StopNote :state="state" />
     <p class="small muted">
       Stands on level ground, chocks, nobody beneath. Stop at the first sound; never strain a hose to see whether it
       reaches.

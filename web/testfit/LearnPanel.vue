@@ -60,7 +60,9 @@ const leave = ({ key }: Lesson): void => {
 const labelOf = (key: CornerKey, id: string): string =>
   job.document?.corners[key]?.obstacles.find((o) => o.id === id)?.label ?? id;
 
-const hasTrims = computed(() => (job.document?.testFits ?? []).some(({ trimmed }) => trimmed.length > 0));
+const hasTrims = computed(() =>
+  (job.document?.testFits ?? []).some(({ trimmed }) => trimmed.some((one) => !one.isMeasured)),
+);
 /** Standard deviations below which a number has not moved to speak of. */
 const FELT_SD = 0.15;
 /** mm by which an estimate that stopped short may be off before it is said: what a tape is off by. */
@@ -162,7 +164,8 @@ const low = ({ found }: Lesson): { before: string; after: string } | null => {
       <p v-if="low(l)" class="small">
         Least gap over the whole envelope: {{ low(l)!.before }} before, <strong>{{ low(l)!.after }}</strong> then; in
         brackets where it lies in 90 of 100 cases.<template v-if="hasTrims">
-          What was trimmed is not counted in it: survey the edge anew once the cutting is done.</template
+          What was trimmed and not measured is not counted in it: measure the new edge once the cutting is
+          done.</template
         >
       </p>
       <ul class="small bullets" data-testid="moved">

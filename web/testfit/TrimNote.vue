@@ -9,7 +9,7 @@ import { useJobStore } from '../stores/job';
 import { bothUnits } from '../../core/1-base/units/length';
 import type { TestFitState } from './use-test-fit';
 
-/** What was trimmed after a round, as gap gained; the next round is predicted with it. */
+/** What was trimmed after a round and not measured: the next round is predicted with the gap gained, the survey stays as it is. */
 const props = defineProps<{ state: TestFitState }>();
 const job = useJobStore();
 const round = computed(() => props.state.round.value!);
@@ -23,6 +23,7 @@ const touched = computed(() =>
     title: `${labelOf(f.corner, f.obstacle)}, ${cornerName(f.corner)}`,
   })),
 );
+const unmeasured = computed(() => round.value.trimmed.map((t, i) => ({ t, i })).filter(({ t }) => !t.isMeasured));
 function trim(): void {
   const [corner, obstacle] = cut.value.thing.split(':') as [CornerKey, string];
   const { mm } = cut.value;
@@ -33,9 +34,10 @@ function trim(): void {
 </script>
 
 <template>
-  <div v-if="touched.length || round.trimmed.length" class="stack">
-    <div v-if="touched.length" class="fields" role="group" aria-label="Trimmed after this round">
-      <v-select v-model="cut.thing" :items="touched" label="Trimmed after this round" hide-details />
+  <details v-if="touched.length || unmeasured.length" class="stack" :open="unmeasured.length > 0">
+    <summary>Not measured yet: note it as gap gained</summary>
+    <div v-if="touched.length" class="fields" role="group" aria-label="Trimmed, not measured">
+      <v-select v-model="cut.thing" :items="touched" label="Trimmed, not measured" hide-details />
       <QuantityField
         label="Gap gained"
         :value="cut.mm"
@@ -47,10 +49,10 @@ function trim(): void {
         >Note the trim</v-btn
       >
     </div>
-    <ul v-if="round.trimmed.length" class="small bullets" data-testid="trims">
-      <li v-for="(t, i) in round.trimmed" :key="i">
-        {{ labelOf(t.corner, t.obstacle) }}, {{ cornerName(t.corner) }}: {{ bothUnits(t.mm) }} gained. Begin the next
-        round and try again.
+    <ul v-if="unmeasured.length" class="small bullets" data-testid="trims">
+      <li v-for="{ t, i } in unmeasured" :key="i">
+        {{ labelOf(t.corner, t.obstacle) }}, {{ cornerName(t.corner) }}: {{ bothUnits(t.mm) }} gained, not measured:
+        only the next round is predicted with it; strip, finder and plan keep the old edge.
         <v-btn
           size="48"
           variant="text"
@@ -60,5 +62,5 @@ function trim(): void {
         />
       </li>
     </ul>
-  </div>
+  </details>
 </template>

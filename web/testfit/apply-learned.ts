@@ -1,3 +1,4 @@
+import { cornerAsSurveyed } from '@/contracts/cut-edges';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { Calibration } from '@/core/5-consequences/calibration/calibrate';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
@@ -23,7 +24,13 @@ export function applyLearned(
     NonNullable<LowgapFile['setup']>,
     'tire' | 'wheel'
   >;
-  file.corners[key] = JSON.parse(JSON.stringify(fit.corner)) as typeof before;
+  const learned = cornerAsSurveyed(JSON.parse(JSON.stringify(fit.corner)) as typeof before);
+  // A thing cut since the round is no longer where the round saw it.
+  const obstacles = learned.obstacles.map((one) => {
+    const now = before.obstacles.find(({ id }) => id === one.id);
+    return now && now.cuts?.length !== one.cuts?.length ? now : one;
+  });
+  file.corners[key] = { ...learned, obstacles };
   round.learned[key] = at;
   // Which setup a corner is given: its own, where it has one.
   const put = (setup: LowgapFile['setup'], was: LowgapFile['setup']): void => {

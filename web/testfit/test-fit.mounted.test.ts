@@ -7,7 +7,7 @@ import { useShopRecord } from '../stores/shop-record';
 import type { JobStore } from '../stores/job';
 import { composed } from '../testing/composing';
 import { mountedInJob, openedJob } from '../testing/mounting';
-import { alerts, keys, pageText, press, said, type, valueIn } from '../testing/page';
+import { alerts, choose, keys, pageText, press, said, type, valueIn } from '../testing/page';
 import { endWorkersHere, runWorkersHere, until } from '../testing/worker-here';
 import TestFitRoom from './TestFitRoom.vue';
 import { useTestFit } from './use-test-fit';
@@ -172,6 +172,78 @@ describe('the room', () => {
     expect(findings()[0]!.confirmed === true).toBe(!was);
     await press(/Remove the finding/);
     expect(findings()).toHaveLength(count - 1);
+  });
+
+  test('a stop that closed sooner than surveyed is shown, and taken into the baseline by a press', async () => {
+    const corner = () => job.document!.corners.frontLeft!;
+    job.change((file) => {
+      file.corners.frontLeft!.starting = ['bumpMm'];
+      const round = file.testFits!.at(-1)!;
+      round.setup!.bodyLiftMm = 0;
+      const hump = { kind: 'humpFrontLeft' as const, done: true, reach: {} };
+      round.postures = [hump];
+    });
+    await room();
+    expect(said('stop-readings')).toBe('');
+    const bump = corner().travel.bumpMm;
+    job.change((file) => {
+      file.testFits!.at(-1)!.postures[0]!.reach.frontLeft = {
+        hubToLipMm: corner().hubToLipMm! - bump - 20,
+        stopGapMm: 0,
+      };
+    });
+    await flushPromises();
+    expect(said('stop-readings')).toContain(`the baseline has it at ${Math.round(bump)} mm`);
+    await press(/into the baseline$/);
+    expect(corner().travel.bumpMm).toBeCloseTo(bump + 20, 1);
+    expect(corner().starting).toEqual([]);
+    expect(said('stop-readings')).toBe('');
+  });
+
+  test('a finding wants the posture it was seen in: none is chosen for it', async () => {
+    await room();
+    const count = rounds().at(-1)!.findings.length;
+    await choose(wrapper!, /^Thing$/, 'fender-lip');
+    await wrapper!.find('form[aria-label="Next finding"]').trigger('submit');
+    await flushPromises();
+    expect(rounds().at(-1)!.findings).toHaveLength(count);
+    expect(alerts()).toContain('the posture it was seen in');
+  });
+
+  test('a cut that was measured takes the old edge’s place, and can be taken back', async () => {
+    await room();
+    const lip = () => job.document!.corners.frontLeft!.obstacles.find(({ id }) => id === 'fender-lip')!;
+    const before = JSON.stringify(lip());
+    await choose(wrapper!, /^What was cut$/, 'frontLeft:fender-lip');
+    await choose(wrapper!, /^How$/, 'cutSheetMetal');
+    await type(/^From clock$/, '10:30');
+    await type(/^To clock$/, '1:30');
+    // Nearer than it was: refused, and nothing typed is lost.
+    await type(/^At clock$/, '12:00');
+    await type(/^Gap now$/, '1 mm');
+    await press(/^Put the new edge/);
+    expect(alerts()).toContain('no less than before the cut');
+    expect(JSON.stringify(lip())).toBe(before);
+    await press(/^Remove: 12:00/);
+    for (const clock of ['11:00', '12:00', '1:00']) {
+      await type(/^At clock$/, clock);
+      await type(/^Gap now$/, '10 1/4 in');
+      await wrapper!.find('form[aria-label="Gap to the new edge"]').trigger('submit');
+      await flushPromises();
+    }
+    await press(/^Put the new edge/);
+    expect(alerts().trim()).toBe('');
+    expect(lip().shape!.points.length).toBeGreaterThan(2);
+    expect(lip().cuts![0]).toMatchObject({ round: rounds().at(-1)!.id, fromClock: '10:30', toClock: '1:30' });
+    expect(rounds().at(-1)!.trimmed.at(-1)).toMatchObject({ obstacle: 'fender-lip', isMeasured: true });
+    expect(said('cuts')).toContain('The survey holds the new edge');
+    await press(/^Back as it was surveyed/);
+    expect(JSON.stringify(lip())).toBe(before);
+    expect(
+      rounds()
+        .at(-1)!
+        .trimmed.filter(({ isMeasured }) => isMeasured),
+    ).toEqual([]);
   });
 
   test('what it teaches is shown before anything is taken, and taken by a press alone', async () => {

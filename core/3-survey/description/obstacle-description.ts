@@ -40,6 +40,8 @@ export interface ObstacleDescription {
   readonly toleranceMm?: number | undefined;
   readonly learned?: Learned | undefined;
   /** Stands inside the rim: measured to the hollow wheel. Positions only. */
+  /** Cuts that were measured since it was surveyed; where it is now stands in the other fields. */
+  readonly cuts?: readonly { readonly lipRaisedMm?: number | undefined }[] | undefined;
   readonly insideWheel?: boolean | undefined;
   readonly part?: PartKind | undefined;
   /** Can be unbolted; `behind` then names what was surveyed behind it ([] = looked, nothing there). */

@@ -311,6 +311,18 @@ const BY_MATERIAL: Readonly<Record<Material, readonly Modification[]>> = {
 /** Those that leave a cut edge, so that a sheet can be drawn for them. */
 export const CUTS: readonly Modification[] = ['trimPlastic', 'foldLip', 'cutSheetMetal', 'bodyMountChop'];
 
+/** Those after which the thing itself stands elsewhere, as far as it was worked on. */
+export const RESHAPES = [
+  'tuckLiner',
+  'heatForm',
+  'trimPlastic',
+  'foldLip',
+  'rollFender',
+  'grindTab',
+  'cutSheetMetal',
+  'bodyMountChop',
+] as const satisfies readonly Modification[];
+
 /**
  * Changes that can be made to a thing by what it is and what it is made of. Nothing inside the wheel, no arm, knuckle,
  * frame rail or brake is ever changed, nor restraint or crash structure; a maker's crash bracket is unbolted or stays.
