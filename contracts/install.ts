@@ -37,6 +37,9 @@ export const installStepSchema = z.strictObject({
   kind: z.enum(INSTALL_KINDS),
   text: words(400),
   cautions: z.array(z.enum(PRECAUTIONS)).max(12).default([]),
+  /** At hand for it. */
+  tools: plainText(120).optional(),
+  plannedMinutes: minutes.optional(),
   doneAt: moment.optional(),
   doneBy: who,
   spentMinutes: minutes.optional(),
@@ -48,6 +51,10 @@ export const fastenerSchema = z.strictObject({
   id,
   name: words(120),
   torqueNm: within(LIMITS.torqueNm).optional(),
+  /** As it was typed, with its unit. */
+  torqueTyped: plainText(40).optional(),
+  /** Made by the work itself; else somebody wrote it down. */
+  joint: plainText(60).optional(),
   source: plainText(160).optional(),
   socket: plainText(30).optional(),
   count: z.int().min(1).max(99).default(1),

@@ -432,6 +432,8 @@ export const lowgapFileSchema = z.strictObject({
   underbody: underbodySchema.optional(),
   corners: byCorner(cornerSchema),
   setup: setupSchema.optional(),
+  /** On the vehicle already by a job before: work is what differs from it. */
+  installed: setupSchema.optional(),
   compared: z.array(comparedSchema).max(MOST_COMPARED).optional(),
   finder: finderSchema.optional(),
   plan: planSchema.optional(),

@@ -84,7 +84,7 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
   await bolt.getByLabel('Torque, N·m or lb ft').fill('tight');
   await expect(bolt.getByText(/found tight/)).toBeVisible();
   await bolt.getByLabel('Torque, N·m or lb ft').fill('100 lb ft');
-  await expect(bolt).toContainText('135.6 N m, 100 lb ft');
+  await expect(bolt).toContainText('100 lb ft (135.6 N m)');
   await bolt.getByRole('button', { name: 'Tightened: Lower arm bolt' }).click();
   await page.getByRole('button', { name: 'Parts and surprises' }).click();
   await page.getByLabel('What happened').fill('Broken bolt');
@@ -130,10 +130,11 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
     .getByRole('row', { name: /rubs/ })
     .getByRole('button', { name: /Remove the finding/ })
     .click();
-  await page.getByRole('combobox', { name: 'Trimmed after this round' }).focus();
+  await page.getByText('Not measured yet: note it as gap gained').click();
+  await page.getByRole('combobox', { name: 'Trimmed, not measured' }).focus();
   await page.keyboard.press('ArrowDown');
   await page.getByRole('option', { name: /Inner fender/ }).click();
-  await page.getByRole('group', { name: 'Trimmed after this round' }).getByLabel('Gap gained').fill('10');
+  await page.getByRole('group', { name: 'Trimmed, not measured' }).getByLabel('Gap gained').fill('10');
   await page.getByRole('button', { name: 'Note the trim' }).click();
   await expect(page.getByTestId('trims')).toContainText('10 mm (3/8 in) gained');
 
@@ -199,7 +200,7 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
   const sheet = page.getByRole('article', { name: 'Hand-over sheet' });
   await expect(sheet).toContainText('240 / 260 kPa');
   await expect(sheet).toContainText(
-    'Inner fender, rear of the well, front left: trimmed, 10 mm (3/8 in) of gap gained',
+    'Inner fender, rear of the well, front left: trimmed, not measured, 10 mm (3/8 in) of gap gained',
   );
   await expect(sheet).toContainText('it rolls over sooner');
   await saved(page);
@@ -242,7 +243,7 @@ test('borrowed tires are tried on at any time, nothing cut; a wrong size is refu
   await expect(page.getByRole('button', { name: 'Trial with 285/70R17' })).toBeVisible();
   await expect(page.getByText(/This round had on: 285\/70R17/)).toBeVisible();
   await page.getByRole('button', { name: 'Add the finding' }).click();
-  await expect(page.getByText(/Still wanted: which thing, a posture that is ticked as tried/)).toBeVisible();
+  await expect(page.getByText(/Still wanted: which thing, the posture it was seen in, ticked as tried/)).toBeVisible();
   await saved(page);
   await page.setViewportSize({ width: 390, height: 844 });
   const sideways = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);

@@ -1,5 +1,6 @@
 import type { LiftPart } from '@/core/2-vehicle/setup/lift-part';
 import type { SetupWork } from '@/core/6-decisions/plan/setup-work';
+import { MODIFICATION_WORDS } from './plan-words';
 import { bothUnits } from '@/core/1-base/units/length';
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 
@@ -62,7 +63,7 @@ function partAmount(part: LiftPart): string {
 const joined = (...words: readonly string[]): string => words.filter(Boolean).join(', ');
 
 /** What is fitted, set or taken off: `strut-top spacers, 20 mm (13/16 in)`. */
-export function workName({ what, amount, part, spacerType, at }: SetupWork): string {
+export function workName({ what, as, amount, part, spacerType, at }: SetupWork): string {
   switch (what) {
     case 'part':
       return part ? joined(PARTS[part.kind], part.starting?.length ? 'size not entered yet' : partAmount(part)) : '';
@@ -82,6 +83,12 @@ export function workName({ what, amount, part, spacerType, at }: SetupWork): str
       return 'label' in at ? `${at.label} taken off` : 'taken off';
     case 'wheelsAndTires':
       return 'wheels and tires';
+    case 'partOff':
+      return part ? `${PARTS[part.kind]} taken off` : '';
+    case 'armAdjust':
+      return `arms set for ${Math.abs(amount).toFixed(1)}° ${amount > 0 ? 'more' : 'less'} caster`;
+    case 'reshape':
+      return 'label' in at ? `${at.label}: ${MODIFICATION_WORDS[as].toLowerCase()}` : MODIFICATION_WORDS[as];
     case 'spacersOff':
       return 'wheel spacers taken off';
     case 'spacer':

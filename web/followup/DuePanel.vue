@@ -5,6 +5,7 @@ import { mdiCalendarExport, mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { format, parseISO } from 'date-fns';
 import { computed, ref } from 'vue';
 import { calendarRequestSchema } from '@/contracts/sheets-api';
+import type { Plan } from '@/core/6-decisions/plan/plan-step';
 import { FOLLOW_UP_KINDS, type FollowUpKind } from '@/core/7-job/follow-up/due';
 import { api } from '../api';
 import { newId } from '../kit/entries';
@@ -20,7 +21,7 @@ import { type FollowUpState } from './use-follow-up';
 import { today } from '../kit/dates';
 
 /** What is looked at again, and when; as a calendar file too. */
-const props = defineProps<{ state: FollowUpState }>();
+const props = defineProps<{ state: FollowUpState; plan: Plan | null }>();
 const job = useJobStore();
 const units = useUnits();
 const MOST = { min: 0, max: 100_000, unit: 'km' };
@@ -39,7 +40,7 @@ function handOver(): void {
     isOpen && reason.value.trim() === ''
       ? 'Say why it goes home all the same: it is printed on the hand-over sheet.'
       : '';
-  if (!dateProblem.value && !reasonProblem.value) props.state.handOver(date.value, reason.value);
+  if (!dateProblem.value && !reasonProblem.value) props.state.handOver(date.value, reason.value, props.plan);
 }
 
 const next = useKept('followUp.due', () => ({ kind: 'customer' as FollowUpKind, text: '', due: '', km: '' }));

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useView } from '../kit/use-view';
+import { usePlanned } from '../plan/use-planned';
 import { useJobStore } from '../stores/job';
 import AlignmentPanel from './AlignmentPanel.vue';
 import ComebacksPanel from './ComebacksPanel.vue';
@@ -12,6 +13,7 @@ import ViewTabs from '../kit/ViewTabs.vue';
 /** What the customer takes home, what is looked at again and when, and what came of it. */
 const job = useJobStore();
 const state = useFollowUp();
+const { judged } = usePlanned();
 
 const VIEWS = {
   due: 'Due',
@@ -26,10 +28,10 @@ const view = useView(VIEWS, 'due');
   <div v-if="job.document" class="stack">
     <ViewTabs v-model="view" :views="VIEWS" label="Views of the follow-up" />
     <div v-if="view === 'due'" class="two">
-      <DuePanel :state="state" />
+      <DuePanel :state="state" :plan="judged?.plan ?? null" />
       <ComebacksPanel :state="state" />
     </div>
-    <HandOverPanel v-else-if="view === 'handOver'" :state="state" />
+    <HandOverPanel v-else-if="view === 'handOver'" :state="state" :plan="judged?.plan ?? null" />
     <AlignmentPanel v-else-if="view === 'alignment'" :state="state" />
     <HistoryPanel v-else :state="state" />
   </div>

@@ -6,7 +6,6 @@ import { attempt } from '@/core/1-base/problem';
 import { roadReport } from '@/core/5-consequences/stance/road-report';
 import { formatMm } from '@/core/1-base/units/length';
 import { setupLine } from '@/sheets/order-head';
-import { usePlanned } from '../plan/use-planned';
 import { roadMeasured } from '../stance/use-stance';
 import { distanceIn, speedIn } from '@/core/1-base/units/distance';
 import { useJobStore } from '../stores/job';
@@ -14,7 +13,10 @@ import { useUnits } from '../stores/units';
 import { STANDARD_NAMES } from '../words';
 import { bothUnits } from '../../core/1-base/units/length';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
+import type { Plan } from '@/core/6-decisions/plan/plan-step';
+import { setupWork } from '@/core/6-decisions/plan/setup-work';
 import { stepWords } from '@/sheets/plan-words';
+import { workWords } from '@/sheets/setup-work-words';
 import { openWords } from './follow-up-words';
 import { type FollowUpState } from './use-follow-up';
 import { dayText } from '../kit/dates';
@@ -22,10 +24,9 @@ import { bodyRiseMm } from '@/core/2-vehicle/setup/setup';
 import { setupForCorner } from '@/core/4-clearance/case/case-description';
 
 /** One sheet for the customer: what was done, what to watch, what to do. Printed in black on white. */
-const props = defineProps<{ state: FollowUpState }>();
+const props = defineProps<{ state: FollowUpState; plan: Plan | null }>();
 const job = useJobStore();
 const units = useUnits();
-const { judged } = usePlanned();
 
 const own = computed(() => props.state.followUp.value);
 function set(field: 'pressures' | 'spare' | 'watch', text: string): void {
@@ -42,12 +43,23 @@ const speed = computed(() => {
     : null;
   return found?.ok ? found.value.speedometer : null;
 });
-const cuts = computed(() => (judged.value?.plan.steps ?? []).map(stepWords));
+/** All that was done, by the one account of the job. */
+const works = computed(() => {
+  const file = job.document;
+  const on = setup.value;
+  const found = file && on ? attempt(() => setupWork({ ...asCase(file), setup: on })) : null;
+  return found?.ok ? found.value.map(workWords) : [];
+});
+/** The round's setup holds what of the plan is on the vehicle; its fixes of things are the plan's alone. */
+const isPlanOn = computed(() => job.document?.testFits?.at(-1)?.of === 'plan');
+const cuts = computed(() =>
+  (props.plan?.steps ?? []).filter(({ at }) => !isPlanOn.value || 'corner' in at).map(stepWords),
+);
 const trims = computed(() =>
   (job.document?.testFits ?? []).flatMap(({ trimmed }) =>
-    trimmed.map(({ corner, obstacle, mm }) => {
+    trimmed.map(({ corner, obstacle, mm, isMeasured }) => {
       const label = job.document?.corners[corner]?.obstacles.find(({ id }) => id === obstacle)?.label ?? obstacle;
-      return `${label}, ${cornerName(corner)}: trimmed, ${bothUnits(mm)} of gap gained`;
+      return `${label}, ${cornerName(corner)}: ${isMeasured ? 'cut and measured' : 'trimmed, not measured'}, ${bothUnits(mm)} of gap gained`;
     }),
   ),
 );
@@ -140,10 +152,10 @@ const print = (): void => window.print();
           it was right before.
         </p>
       </template>
-      <template v-if="cuts.length || trims.length">
-        <h3>Changed or cut</h3>
-        <ul class="bullets">
-          <li v-for="c in [...cuts, ...trims]" :key="c">{{ c }}</li>
+      <template v-if="works.length || cuts.length || trims.length">
+        <h3>What was done</h3>
+        <ul class="bullets" data-testid="was-done">
+          <li v-for="c in [...works, ...cuts, ...trims]" :key="c">{{ c }}</li>
         </ul>
       </template>
       <h3>Please</h3>

@@ -6,6 +6,8 @@ import { composed } from '../testing/composing';
 import { mountedInJob, openedJob } from '../testing/mounting';
 import { all, alerts, key, pageText, press, said, type, valueIn } from '../testing/page';
 import FollowUpRoom from './FollowUpRoom.vue';
+import { asCase } from '@/contracts/as-case';
+import { setupWork } from '@/core/6-decisions/plan/setup-work';
 import { lastMeasured, nextChange, useFollowUp } from './use-follow-up';
 
 let job: JobStore;
@@ -165,6 +167,40 @@ describe('alignment', () => {
   });
 });
 
+describe('the hand-over sheet', () => {
+  test('says all that the setup changed, from wherever it was chosen', async () => {
+    job.change((file) => {
+      delete file.testFits;
+      delete file.plan;
+      file.setup = {
+        ...file.setup!,
+        spacerMm: 30,
+        spacerType: 'boltOn',
+        axleShiftMm: 15,
+        parts: [{ kind: 'bumpStop', lengthMm: 20, motionRatio: 1 }],
+        corners: {},
+      };
+    });
+    await room('handOver');
+    const done = said('was-done');
+    for (const one of ['bump stops, 20 mm', 'axle moved 15 mm', 'bolt-on spacers, 30 mm', 'wheels and tires'])
+      expect(done).toContain(one);
+  });
+
+  test('spacers are followed up by distance', async () => {
+    job.changeSetup((file) => {
+      delete file.followUp;
+      file.setup = { ...file.setup!, spacerMm: 30, spacerType: 'boltOn', parts: [], corners: {} };
+    });
+    const { state, leave } = await composed(useFollowUp, { room: 'followUp' });
+    state.handOver('2026-03-02');
+    const spacers = own().due!.filter(({ kind }) => kind === 'spacers');
+    expect(spacers.map(({ orAfterKm }) => orAfterKm)).toEqual([80, 800]);
+    expect(own().due!.map(({ kind }) => kind)).not.toContain('alignment');
+    leave();
+  });
+});
+
 describe('history and the way on', () => {
   test('goes on from what was measured, keeps the survey and leaves the work that is over', () => {
     const file = job.document!;
@@ -173,6 +209,10 @@ describe('history and the way on', () => {
     for (const gone of ['install', 'testFits', 'followUp', 'plan', 'compared']) expect(next).not.toHaveProperty(gone);
     expect(next.vehicle.notes).toContain('Goes on from the state handed over');
     expect(() => lowgapFileSchema.parse(JSON.parse(JSON.stringify(next)))).not.toThrow();
+    // What is on is on: the work is the half inch at each axle, and nothing else.
+    const work = setupWork(asCase(next)).map(({ part }) => part);
+    expect(work.length).toBeGreaterThan(0);
+    for (const part of work) expect(part).toEqual({ kind: 'ride', liftMm: 12.7 });
   });
 
   test('what was measured last of a corner counts', () => {

@@ -3,6 +3,7 @@ import type { ComebackCause, FollowUpKind } from '@/core/7-job/follow-up/due';
 
 export const FOLLOW_UP_WORDS: Readonly<Record<FollowUpKind, string>> = {
   wheelNuts: 'Wheel nuts: torque again, by the maker’s value',
+  spacers: 'Spacers: wheels off, the spacer’s own nuts torqued again, then the wheel’s',
   uBolts: 'U-bolts: torque again on its wheels',
   alignment: 'Alignment',
   rubCheck: 'Look for rub marks in every wheel well',

@@ -6,10 +6,11 @@ import { asCase } from '@/contracts/as-case';
 import { caseOfRound } from '@/contracts/as-fit';
 import { followUpSchema, type DueEntry, type FollowUpEntry } from '@/contracts/follow-up';
 import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
-import { enteredSetupFor } from '@/core/4-clearance/case/case-description';
+import type { Plan } from '@/core/6-decisions/plan/plan-step';
+import { jobJoints } from '@/core/7-job/install/joints';
 import { describedCorners } from '@/core/4-clearance/case/described-corner';
 import { usualFollowUps } from '@/core/7-job/follow-up/due';
-import { fromMeasured, type MeasuredHeight } from '@/core/7-job/follow-up/next-change';
+import { asMeasured, raised, type MeasuredHeight } from '@/core/7-job/follow-up/next-change';
 import { attempt } from '@/core/1-base/problem';
 import { expectedHeights } from '@/core/5-consequences/stance/expected-height';
 import { startingSetup } from '../stores/starting-setup';
@@ -33,17 +34,21 @@ export function lastMeasured(file: LowgapFile): MeasuredHeight[] {
   return [...found.values()];
 }
 
+const plain = (setup: LowgapSetup): LowgapSetup => JSON.parse(JSON.stringify(setup)) as LowgapSetup;
+
 /** A new job's document that goes on from what was last measured, `moreMm` higher; what was done is kept in its notes. */
 export function nextChange(file: LowgapFile, moreMm: number): LowgapFile {
   const { install: _, testFits: __, followUp, plan: ___, compared: ____, ...rest } = structuredClone(file);
   const last = file.testFits?.at(-1)?.setup ?? file.setup ?? startingSetup(file);
-  const setup = fromMeasured(last, lastMeasured(file), describedCorners(asCase(file)), moreMm);
+  const corners = describedCorners(asCase(file));
+  const installed = plain(asMeasured(last, lastMeasured(file), corners));
   const said = `Goes on from the state handed over ${followUp?.handedOver ?? '(not handed over)'}.`;
   const notes = [rest.vehicle.notes, said].filter(Boolean).join('\n').slice(0, 4000);
   return {
     ...rest,
     vehicle: { ...rest.vehicle, notes },
-    setup: JSON.parse(JSON.stringify(setup)) as LowgapSetup,
+    installed,
+    setup: plain(raised(installed, corners, moreMm)),
   };
 }
 
@@ -69,21 +74,16 @@ export function useFollowUp() {
   });
 
   /** Usual due days from the day it goes home; what is open then is kept with the reason. */
-  function handOver(date: string, reason = ''): void {
+  function handOver(date: string, reason = '', plan: Plan | null = null): void {
     const file = job.document;
     if (!file) return;
-    const parts = file.setup
-      ? describedCorners(asCase(file)).flatMap((key) => enteredSetupFor(asCase(file), key).parts ?? [])
-      : [];
-    const kinds = parts.map(({ kind }) => kind);
-    const due = usualFollowUps({
-      uBolts: kinds.includes('block') || kinds.includes('addedLeaf'),
-      alignment: parts.length > 0 || (file.setup?.suspensionLiftMm ?? 0) !== 0,
-    }).map(({ kind, afterDays }): DueEntry => ({
+    const joints = attempt(() => jobJoints(asCase(file), plan));
+    const due = usualFollowUps(joints.ok ? joints.value : []).map(({ kind, afterDays, orAfterKm }): DueEntry => ({
       id: newId(),
       kind,
       text: FOLLOW_UP_WORDS[kind],
       due: format(addDays(parseISO(date), afterDays), DAY),
+      ...(orAfterKm === undefined ? {} : { orAfterKm }),
     }));
     change((own) => {
       own.handedOver = date;

@@ -42,8 +42,8 @@ const print = (): void => window.print();
       <v-btn height="48" variant="text" @click="view = 'receiving'">Look at the parts</v-btn>
     </p>
     <SlipNote :setup="planned" />
-    <ReceivingPanel v-if="view === 'receiving'" :state="state" />
-    <FastenersPanel v-else-if="view === 'fasteners'" :state="state" />
+    <ReceivingPanel v-if="view === 'receiving'" :state="state" :plan="plan" />
+    <FastenersPanel v-else-if="view === 'fasteners'" :state="state" :plan="plan" />
     <SurprisesPanel v-else-if="view === 'surprises'" :state="state" />
     <InstallSheet v-else :state="state" :plan="plan" />
   </div>

@@ -135,6 +135,9 @@ function make(): void {
             @update:model-value="(text: string) => setText(s.id, text)"
           />
           <span v-else class="text">{{ s.text }}</span>
+          <span v-if="s.tools || s.plannedMinutes" class="muted small">{{
+            [s.plannedMinutes ? `about ${timeWords(s.plannedMinutes)}` : '', s.tools ?? ''].filter(Boolean).join(' · ')
+          }}</span>
           <span v-for="c in s.cautions" :key="c" class="caution">{{ PRECAUTION_WORDS[c] }}</span>
           <span v-if="s.doneAt" class="muted small">
             {{ when(s.doneAt) }}{{ s.doneBy ? `, ${s.doneBy}` : '' }}{{ s.spentMinutes ? `, ${s.spentMinutes} min` : ''

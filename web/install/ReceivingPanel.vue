@@ -4,6 +4,9 @@ import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import type { PieceEntry } from '@/contracts/install';
 import { PIECE_STATES, type PieceState } from '@/core/7-job/install/receiving';
+import { CONSUMABLES } from '@/core/6-decisions/plan/modification';
+import type { Plan } from '@/core/6-decisions/plan/plan-step';
+import { partWords } from '@/sheets/order-document';
 import { LIMITS } from '@/core/1-base/limits';
 import { HOLD_WORDS, PIECE_STATE_WORDS } from '@/sheets/install-words';
 import { readNumber, writeNumber } from '../kit/read-lists';
@@ -14,7 +17,7 @@ import { type InstallState } from './use-install';
 import { newId, putInto } from '../kit/entries';
 
 /** Every piece counted and laid beside the old one before a bolt is turned. */
-const props = defineProps<{ state: InstallState }>();
+const props = defineProps<{ state: InstallState; plan: Plan | null }>();
 const job = useJobStore();
 
 const pieces = computed(() => props.state.install.value.pieces);
@@ -40,13 +43,18 @@ function add(): void {
   wanted.value = '1';
 }
 /** What the plan's parts list says should have come. */
-const fromPlan = computed(() =>
-  (job.document?.plan?.parts ?? []).filter((part) => !pieces.value.some((one) => one.name === part.name)),
+/** What the work order lists and nobody has written down here yet; what is used up in the shop is none of it. */
+const fromOrder = computed(() =>
+  props.state
+    .order(props.plan)
+    .parts.filter(({ what }) => !CONSUMABLES.some((one) => one === what))
+    .map((part) => ({ name: partWords(part).slice(0, 120), wanted: part.quantity }))
+    .filter((part) => !pieces.value.some((one) => one.name === part.name)),
 );
-const takePlan = (): void =>
+const takeOrder = (): void =>
   props.state.change((own) => {
-    for (const part of fromPlan.value) {
-      own.pieces.push({ id: newId(), name: part.name, wanted: part.quantity, state: 'notLooked' });
+    for (const { name: piece, wanted: count } of fromOrder.value) {
+      own.pieces.push({ id: newId(), name: piece, wanted: count, state: 'notLooked' });
     }
   });
 const STATES = PIECE_STATES.map((value) => ({ value, title: PIECE_STATE_WORDS[value] }));
@@ -161,8 +169,8 @@ const wrongSize = (piece: PieceEntry): string => {
         @keyup.enter="add"
       />
       <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="add">Add</v-btn>
-      <v-btn v-if="fromPlan.length" height="48" variant="text" @click="takePlan"
-        >Take {{ fromPlan.length }} from the plan’s parts</v-btn
+      <v-btn v-if="fromOrder.length" height="48" variant="outlined" @click="takeOrder"
+        >Take {{ fromOrder.length }} from the work order</v-btn
       >
     </div>
     <p v-if="refusal" class="verdict-rubs" role="alert">{{ refusal }}</p>

@@ -87,3 +87,59 @@ test('a surprise without minutes that can be read is refused and stays typed', a
   await key(/Add the surprise/).trigger('click');
   expect(job.document!.install!.surprises!.at(-1)).toMatchObject({ what: 'Bolt snapped', minutes: 45 });
 });
+
+describe('made from the one account of the job', () => {
+  const SETUP = {
+    spacerMm: 30,
+    spacerType: 'boltOn',
+    parts: [{ kind: 'strutTopSpacer', thicknessMm: 20, motionRatio: 0.6 }],
+  } as const;
+  const tried = (): void =>
+    job.change((file) => {
+      delete file.plan;
+      delete file.install;
+      file.setup = { ...file.setup!, ...SETUP, parts: [...SETUP.parts], corners: {} };
+    });
+
+  test('fasteners are taken from the work, once; a torque stays as typed, with its unit', async () => {
+    tried();
+    await room('fasteners');
+    const fasteners = () => job.document!.install!.fasteners;
+    const offered = key(/^Take \d+ from the work/);
+    await offered.trigger('click');
+    const names = fasteners().map(({ name }) => name);
+    expect(names).toContain('Front: spacer to hub');
+    expect(names).toContain('Front: wheel to spacer');
+    expect(names).toContain('Front: strut top nuts');
+    expect(new Set(names).size).toBe(names.length);
+    expect(key(/^Take \d+ from the work/)).toBeUndefined();
+    await field(/^Torque/).setValue('100 lb ft');
+    await flushPromises();
+    expect(fasteners()[0]).toMatchObject({ torqueTyped: '100 lb ft', torqueNm: expect.closeTo(135.58, 2) });
+    expect(wrapper!.text()).toContain('100 lb ft (135.6 N m)');
+    await field(/^Torque/).setValue('tight');
+    expect(fasteners()[0]!.torqueTyped).toBe('100 lb ft');
+  });
+
+  test('pieces are taken from the work order, as many as it lists', async () => {
+    tried();
+    await room('receiving');
+    await key(/^Take \d+ from the work order/).trigger('click');
+    const pieces = job.document!.install!.pieces.map(({ name, wanted }) => [name, wanted]);
+    expect(pieces).toContainEqual([expect.stringMatching(/^Strut-top spacers, 20 mm/), 4]);
+    expect(pieces).toContainEqual([expect.stringMatching(/^Bolt-on spacers, 30 mm/), 4]);
+  });
+
+  test('the sheet has a step for each of them, with its time and tools, and takes as long as the work order', async () => {
+    tried();
+    await room('sheet');
+    await key(/^Make the sheet/).trigger('click');
+    await flushPromises();
+    const { steps, plannedMinutes } = job.document!.install!;
+    expect(steps.map(({ text }) => text).join(' ')).toContain(
+      'bolt-on spacers, 30 mm (1 3/16 in) on the bare hub face',
+    );
+    expect(steps.reduce((sum, one) => sum + (one.plannedMinutes ?? 0), 0)).toBe(plannedMinutes);
+    expect(wrapper!.text()).toMatch(/about .*torque wrench/);
+  });
+});

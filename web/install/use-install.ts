@@ -2,11 +2,18 @@ import { newId } from '@/web/kit/entries';
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import { installSchema, type InstallEntry, type InstallStep } from '@/contracts/install';
+import { besidePlan } from '@/contracts/as-plan-question';
 import { installSheet } from '@/core/7-job/install/install-sheet';
 import { holds } from '@/core/7-job/install/receiving';
 import type { Plan } from '@/core/6-decisions/plan/plan-step';
-import { installStepText } from '@/sheets/install-words';
+import { planOf } from '@/core/6-decisions/plan/plan-step';
+import { NO_CHANGE } from '@/core/6-decisions/plan/setup-changes';
+import { workOrder, type WorkOrder } from '@/core/6-decisions/plan/work-order';
+import { installStepText, installTools } from '@/sheets/install-words';
+import { startingPlan } from '../plan/starting-plan';
 import { useJobStore } from '../stores/job';
+
+const NO_PLAN = planOf(NO_CHANGE, []);
 
 /** The installation of the open job: what was received, the sheet, fasteners, surprises. */
 export function useInstall() {
@@ -23,18 +30,31 @@ export function useInstall() {
   const done = computed(() => steps.value.filter(({ doneAt }) => doneAt !== undefined).length);
   const next = computed(() => steps.value.find(({ doneAt }) => doneAt === undefined) ?? null);
 
+  /** The work order of the job as it is now. */
+  function order(plan: Plan | null): WorkOrder {
+    const file = job.document!;
+    const entry = file.plan ?? startingPlan(file);
+    return workOrder(plan ?? NO_PLAN, entry.shop, besidePlan(file, entry));
+  }
+
   /** The sheet anew from setup and plan; steps of one's own stay at the end. */
   function makeSheet(plan: Plan | null): void {
     const file = job.document;
     if (!file) return;
-    const made = installSheet(asCase(file), plan).map((step): InstallStep => ({
-      id: newId(),
-      kind: step.kind,
-      text: installStepText(step),
-      cautions: [...step.cautions],
-    }));
+    const whole = order(plan);
+    const made = installSheet(asCase(file), plan, whole).map((step): InstallStep => {
+      const tools = installTools(step);
+      return {
+        id: newId(),
+        kind: step.kind,
+        text: installStepText(step).slice(0, 400),
+        cautions: [...step.cautions],
+        ...(tools ? { tools } : {}),
+        ...(step.minutes > 0 ? { plannedMinutes: step.minutes } : {}),
+      };
+    });
     change((own) => {
-      if (plan) own.plannedMinutes = plan.minutes;
+      own.plannedMinutes = whole.minutes;
       own.steps = [...made, ...own.steps.filter(({ kind }) => kind === 'own')];
     });
   }
@@ -44,7 +64,7 @@ export function useInstall() {
       if (found) edit(found);
     }, gesture);
 
-  return { install, change, onHold, steps, done, next, makeSheet, editStep };
+  return { install, change, onHold, steps, done, next, order, makeSheet, editStep };
 }
 
 export type InstallState = ReturnType<typeof useInstall>;

@@ -134,7 +134,13 @@ const readingWords = ({ clock, gapMm, steer }: (typeof form.value.readings)[numb
         no-data-text="Nothing surveyed that may be cut"
         @update:model-value="choose"
       />
-      <v-select v-model="form.kind" :items="kinds" label="How" hide-details />
+      <v-select
+        :model-value="form.kind || null"
+        :items="kinds"
+        label="How"
+        hide-details
+        @update:model-value="(kind) => (form.kind = kind ?? '')"
+      />
       <TypedField
         label="From clock"
         :value="form.fromClock || undefined"

@@ -26,6 +26,13 @@ export function parseTorque(text: string, bare: TorqueUnit): number {
   });
 }
 
+/** What was typed, with the unit it is in where somebody left that out. */
+export const withTorqueUnit = (text: string, bare: TorqueUnit): string =>
+  /[a-z]/i.test(text) ? text.trim() : `${text.trim()} ${bare === 'nm' ? 'N m' : 'lb ft'}`;
+
+/** The unit that a typed torque is not in. */
+export const otherTorque = (typed: string): TorqueUnit => (/f/i.test(typed) ? 'nm' : 'lbft');
+
 /** In both units, as far as a wrench shows them. */
 export const torqueWords = (nm: number): string => `${torqueIn(nm, 'nm')}, ${torqueIn(nm, 'lbft')}`;
 

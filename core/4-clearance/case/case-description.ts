@@ -17,6 +17,8 @@ import type { StandardId } from './standard';
 export interface CaseDescription {
   readonly corners: Readonly<Partial<Record<CornerKey, CornerDescription>>>;
   readonly setup?: (SetupDescription & { readonly corners?: CornerOverrides | undefined }) | undefined;
+  /** On the vehicle already by a job before, where that is not what it was surveyed with: work is what differs from it. */
+  readonly installed?: CaseDescription['setup'];
   readonly envelope: EnvelopeKind;
   readonly drawnEnvelope?: readonly DrawnRow[] | undefined;
   readonly standard: StandardId;

@@ -21,7 +21,12 @@ export interface SetupWork {
     | 'takeOff'
     | 'wheelsAndTires'
     | 'spacer'
-    | 'spacersOff';
+    | 'spacersOff'
+    /** A part that is on the vehicle and comes off. */
+    | 'partOff'
+    | 'armAdjust'
+    /** A thing cut, folded, tucked or rerouted by a plan. */
+    | 'reshape';
   readonly at: PlanStep['at'];
   readonly sides: 'both' | 'left' | 'right';
   /** mm or degrees; 0 where there is none. */
@@ -58,21 +63,46 @@ const PART_AS: Readonly<Record<LiftPart['kind'], Modification>> = {
   body: 'bodyLift',
 };
 
-/** Everything that a setup changes against what is fitted: suspension first, wheels and spacers last. A load is nobody's work. */
+/**
+ * Everything that a setup changes against what is on the vehicle, by a job before or as it was surveyed: suspension first, wheels and
+ * spacers last. A load is nobody's work.
+ */
 export function setupWork(description: CaseDescription): SetupWork[] {
-  const corners = describedCorners(description).map((key) => ({ key, setup: enteredSetupFor(description, key) }));
+  const on = { ...description, setup: description.installed };
+  const corners = describedCorners(description).map((key): CornerSetup => ({
+    key,
+    setup: enteredSetupFor(description, key),
+    before: enteredSetupFor(on, key),
+  }));
   return [
     ...AXLES.flatMap((axle) => suspensionOf(description, axle, corners)),
     ...bodyOf(corners),
-    ...corners.flatMap(({ key, setup }) => takenOff(description, key, setup)),
-    ...AXLES.flatMap((axle) => wheelsOf(description, axle, corners)),
+    ...corners.flatMap((corner) => takenOff(description, corner)),
+    ...AXLES.flatMap((axle) => wheelsOf(axle, corners)),
   ];
 }
 
 interface CornerSetup {
   readonly key: CornerKey;
   readonly setup: SetupDescription;
+  /** On the vehicle already. */
+  readonly before: SetupDescription;
 }
+
+/** What one list has and another has not, piece by piece. */
+function lacking<Value>(all: readonly Value[], others: readonly Value[]): Value[] {
+  const left = others.map((other) => JSON.stringify(other));
+  return all.filter((value) => {
+    const twin = left.indexOf(JSON.stringify(value));
+    if (twin < 0) return true;
+    left.splice(twin, 1);
+    return false;
+  });
+}
+
+/** Parts that somebody fits: of the suspension, and no load. */
+const fittedParts = ({ parts = [] }: SetupDescription): LiftPart[] =>
+  parts.filter(({ kind }) => kind !== 'load' && kind !== 'body');
 
 const work = (
   what: SetupWork['what'],
@@ -117,12 +147,12 @@ function bySide<Value>(
 function suspensionOf(description: CaseDescription, axle: Axle, corners: readonly CornerSetup[]): SetupWork[] {
   const here = corners.filter(isOn(axle));
   const at = { axle };
-  const parts = bySide(here, ({ setup }) =>
-    (setup.parts ?? []).filter(({ kind }) => kind !== 'load' && kind !== 'body'),
-  );
+  const parts = bySide(here, ({ setup, before }) => lacking(fittedParts(setup), fittedParts(before)));
+  const off = bySide(here, ({ setup, before }) => lacking(fittedParts(before), fittedParts(setup)));
   const number = (of: (setup: SetupDescription) => number): (readonly [number, SetupWork['sides']])[] =>
-    bySide(here, ({ setup }) => (of(setup) === 0 ? [] : [of(setup)]));
+    bySide(here, ({ setup, before }) => (of(setup) === of(before) ? [] : [of(setup) - of(before)]));
   const lasting = [
+    ...off.map(([part, sides]) => work('partOff', at, PART_AS[part.kind], { part, sides })),
     ...parts.map(([part, sides]) => work('part', at, PART_AS[part.kind], { part, sides })),
     ...number((setup) => setup.suspensionLiftMm).map(([amount, sides]) =>
       work('rideHeight', at, 'lift', { amount, sides }),
@@ -137,7 +167,7 @@ function suspensionOf(description: CaseDescription, axle: Axle, corners: readonl
       work('axleMove', at, 'axleMove', { amount, sides }),
     ),
   ];
-  const stops = here.flatMap(({ key, setup }) => lessLock(description, key, setup));
+  const stops = here.flatMap((corner) => lessLock(description, corner));
   // Taken apart once: a second part on the same axle comes beside the first.
   const apart = lasting.findIndex(({ as }) => as === 'lift');
   return [
@@ -147,46 +177,46 @@ function suspensionOf(description: CaseDescription, axle: Axle, corners: readonl
 }
 
 /** Degrees by which set stops take from the lock. */
-function lessLock({ corners }: CaseDescription, key: CornerKey, setup: SetupDescription): number[] {
+function lessLock({ corners }: CaseDescription, { key, setup, before }: CornerSetup): number[] {
   const steering = corners[key]?.steering;
   if (!steering) return [];
   const { steerStopLeftDeg: left, steerStopRightDeg: right } = setup;
   const less = Math.max(
-    left === undefined ? 0 : steering.lockLeftDeg - left,
-    right === undefined ? 0 : steering.lockRightDeg - right,
+    left === undefined ? 0 : (before.steerStopLeftDeg ?? steering.lockLeftDeg) - left,
+    right === undefined ? 0 : (before.steerStopRightDeg ?? steering.lockRightDeg) - right,
   );
   return less > 0 ? [less] : [];
 }
 
 function bodyOf(corners: readonly CornerSetup[]): SetupWork[] {
-  const lifts = corners.map(
-    ({ setup }) =>
-      setup.bodyLiftMm + (setup.parts ?? []).reduce((sum, part) => sum + (part.kind === 'body' ? part.liftMm : 0), 0),
-  );
-  const most = Math.max(0, ...lifts);
-  return most > 0 ? [work('bodyLift', { whole: true }, 'bodyLift', { amount: most })] : [];
+  const liftOf = ({ bodyLiftMm, parts = [] }: SetupDescription): number =>
+    bodyLiftMm + parts.reduce((sum, part) => sum + (part.kind === 'body' ? part.liftMm : 0), 0);
+  const most = corners.reduce((found, { setup, before }) => {
+    const by = liftOf(setup) - liftOf(before);
+    return Math.abs(by) > Math.abs(found) ? by : found;
+  }, 0);
+  return most !== 0 ? [work('bodyLift', { whole: true }, 'bodyLift', { amount: most })] : [];
 }
 
-const takenOff = ({ corners }: CaseDescription, key: CornerKey, { removed = [] }: SetupDescription): SetupWork[] =>
-  removed.map((id) => {
+const takenOff = ({ corners }: CaseDescription, { key, setup, before }: CornerSetup): SetupWork[] =>
+  lacking(setup.removed ?? [], before.removed ?? []).map((id) => {
     const label = corners[key]?.obstacles.find((obstacle) => obstacle.id === id)?.label ?? id;
     return work('takeOff', { corner: key, obstacle: id, label }, 'unbolt', { sides: sideOf(key) });
   });
 
-function wheelsOf({ corners }: CaseDescription, axle: Axle, all: readonly CornerSetup[]): SetupWork[] {
+function wheelsOf(axle: Axle, all: readonly CornerSetup[]): SetupWork[] {
   const here = all.filter(isOn(axle));
-  const changed = here.filter(({ key, setup }) => {
-    const fitted = corners[key]!.fitted;
+  const changed = here.filter(({ setup, before }) => {
     const stand = ({ tire, wheel }: Pick<SetupDescription, 'tire' | 'wheel'>) => {
       const offset = attempt(() => wheelOffsetMm(wheel));
       return JSON.stringify([tire.size, wheel.diameterIn, wheel.widthIn, offset.ok ? Math.round(offset.value) : null]);
     };
-    return stand(fitted) !== stand(setup);
+    return stand(before) !== stand(setup);
   });
   const stack = ({ spacerMm, spacerType = 'slipOn' }: Pick<SetupDescription, 'spacerMm' | 'spacerType'>) =>
     ({ mm: spacerMm, type: spacerType }) as const;
-  const isOther = ({ key, setup }: CornerSetup): boolean => {
-    const [before, after] = [stack(corners[key]!.fitted), stack(setup)];
+  const isOther = (corner: CornerSetup): boolean => {
+    const [before, after] = [stack(corner.before), stack(corner.setup)];
     return before.mm !== after.mm || (after.mm > 0 && before.type !== after.type);
   };
   const other = here.filter(isOther);

@@ -1,13 +1,16 @@
-import { FITTED, madeCase, madeCorner } from '../../fixtures/made-corner';
+import { FITTED, LEANING_AXIS, madeCase, madeCorner } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup } from '../../2-vehicle/setup/setup';
 import type { MotionDescription } from '../../2-vehicle/motion/motion-description';
-import { planOf, stepOf } from '../../6-decisions/plan/plan-step';
+import { setupWork } from '../../6-decisions/plan/setup-work';
+import { workOrder } from '../../6-decisions/plan/work-order';
+import { planOf, stepOf, type Plan } from '../../6-decisions/plan/plan-step';
 import { SHOP } from '../../fixtures/plan-wells';
-import { NO_CHANGE } from '../../6-decisions/plan/setup-changes';
+import { NO_AXLE_CHANGE, NO_CHANGE } from '../../6-decisions/plan/setup-changes';
 import type { LiftPart } from '../../2-vehicle/setup/lift-part';
 import { installSheet, type InstallKind } from './install-sheet';
+import { jobJoints } from './joints';
 import { holds, type Piece } from './receiving';
 
 const fitted = (parts: readonly LiftPart[], motion: MotionDescription): CaseDescription =>
@@ -31,7 +34,13 @@ const BLOCK: LiftPart = {
   droopSetBy: 'spring',
 };
 
-const kinds = (description: CaseDescription): InstallKind[] => installSheet(description, null).map(({ kind }) => kind);
+const sheet = (description: CaseDescription, plan: Plan | null = null) =>
+  installSheet(
+    description,
+    plan,
+    workOrder(plan ?? planOf(NO_CHANGE, []), SHOP, { setup: setupWork(description), description }),
+  );
+const kinds = (description: CaseDescription): InstallKind[] => sheet(description).map(({ kind }) => kind);
 const inOrder = (all: readonly InstallKind[], ...wanted: InstallKind[]): void => {
   const places = wanted.map((kind) => all.indexOf(kind));
   expect(places.every((at) => at >= 0)).toBe(true);
@@ -87,12 +96,105 @@ describe('the sheet follows the order of the trade (common practice, no source)'
       stepOf(SHOP, 'cutSheetMetal', { ...at, obstacle: 'lip', label: 'Lip' }, 12),
       stepOf(SHOP, 'unbolt', at, 0),
     ]);
-    const sheet = installSheet(fitted([], ARM), plan);
-    const index = (kind: string): number => sheet.findIndex(({ planned }) => planned?.kind === kind);
-    const onWheels = sheet.findIndex(({ kind }) => kind === 'onItsWheels');
+    const all = sheet(fitted([], ARM), plan);
+    const index = (kind: string): number => all.findIndex(({ planned }) => planned?.kind === kind);
+    const onWheels = all.findIndex(({ kind }) => kind === 'onItsWheels');
     expect(index('unbolt')).toBeLessThan(onWheels);
     expect(index('cutSheetMetal')).toBeGreaterThan(onWheels);
-    expect(sheet[index('cutSheetMetal')]!.cautions).toContain('eyeProtection');
+    expect(all[index('cutSheetMetal')]!.cautions).toContain('eyeProtection');
+  });
+});
+
+describe('one account of the job', () => {
+  const SPACER: LiftPart = { kind: 'springSpacer', thicknessMm: 20, motionRatio: 1 };
+  const STOP: LiftPart = { kind: 'bumpStop', lengthMm: 20, motionRatio: 1 };
+  const whole = madeCase({
+    corners: {
+      frontLeft: madeCorner({ motion: ARM, fitted: FITTED, steering: LEANING_AXIS }),
+      frontRight: madeCorner({ motion: ARM, fitted: FITTED, steering: LEANING_AXIS }),
+      rearLeft: madeCorner({ motion: BEAM, fitted: FITTED }),
+    },
+    setup: {
+      ...fittedAsSetup(FITTED),
+      tire: { size: '285/70R17' },
+      spacerMm: 30,
+      spacerType: 'boltOn',
+      bodyLiftMm: 50,
+      steerStopLeftDeg: 30,
+      parts: [SPACER, STOP],
+      corners: { rearLeft: { parts: [BLOCK], axleShiftMm: 15 } },
+    },
+  });
+  const plan = planOf({ ...NO_CHANGE, front: { ...NO_AXLE_CHANGE, armAdjustDeg: 2 } }, [
+    stepOf(SHOP, 'armAdjust', { axle: 'front' }, 2),
+    stepOf(SHOP, 'trimPlastic', { corner: 'frontLeft', obstacle: 'cap', label: 'Cap' }, 12),
+    stepOf(SHOP, 'tuckLiner', { corner: 'frontLeft', obstacle: 'liner', label: 'Liner' }, 10),
+  ]);
+  const setup = setupWork(whole);
+  const order = workOrder(plan, SHOP, {
+    setup,
+    description: whole,
+    prescribed: [{ text: 'Cut the pinch weld', source: 'page 4', minutes: 20 }],
+  });
+  const steps = installSheet(whole, plan, order);
+
+  test('the sheet takes as long as the work order says, and no line of it is missing', () => {
+    expect(steps.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(order.minutes);
+    const done = new Set(steps.flatMap(({ works }) => works.map((work) => JSON.stringify(work))));
+    for (const work of setup) expect(done).toContain(JSON.stringify(work));
+    for (const one of plan.steps)
+      expect(
+        steps.some(
+          ({ planned, works }) => planned === one || works.some(({ as, at }) => as === one.kind && at === one.at),
+        ),
+      ).toBe(true);
+    expect(steps.filter(({ kind }) => kind === 'prescribed')).toHaveLength(1);
+  });
+
+  test('a caution stands once for each axle, where its risk begins', () => {
+    for (const axle of ['front', 'rear', null]) {
+      const said = steps.filter((one) => one.axle === axle).flatMap(({ cautions }) => cautions);
+      expect(said).toEqual([...new Set(said)]);
+    }
+    expect(steps.find(({ kind }) => kind === 'liftVehicle')!.cautions).toEqual([]);
+    expect(steps.find(({ kind, axle }) => kind === 'supportAxle' && axle === 'rear')!.cautions).toEqual([
+      'supportAxle',
+    ]);
+  });
+
+  test('joints: two for a bolt-on spacer, U-bolts on leaves alone, bushings at ride height, the body’s own', () => {
+    const joints = jobJoints(whole, plan).map(({ joint, axle }) => `${axle ?? 'body'} ${joint}`);
+    expect(joints).toEqual([
+      'body bodyMountBolts',
+      'front springMounts',
+      'front armBushings',
+      'front bumpStopBolts',
+      'front steeringStopNuts',
+      'front tieRodLockNuts',
+      'front spacerToHub',
+      'front wheelToSpacer',
+      'rear uBolts',
+      'rear armBushings',
+      'rear spacerToHub',
+      'rear wheelToSpacer',
+    ]);
+    const coils = { ...whole, corners: { rearLeft: madeCorner({ motion: { type: 'beamAxle', hubSpacingMm: 1600 } }) } };
+    expect(jobJoints(coils, null).map(({ joint }) => joint)).not.toContain('uBolts');
+    expect(jobJoints(madeCase({ corners: { frontLeft: madeCorner() } }), null)).toEqual([]);
+  });
+
+  test('what an earlier job put on is not done again; what it put on and comes off is', () => {
+    const again = { ...whole, installed: whole.setup };
+    expect(setupWork(again)).toEqual([]);
+    const higher = {
+      ...again,
+      setup: { ...whole.setup!, parts: [SPACER, STOP, { kind: 'ride', liftMm: 12.7 } as const] },
+    };
+    expect(setupWork(higher).map(({ what, part, sides }) => [what, part, sides])).toEqual([
+      ['part', { kind: 'ride', liftMm: 12.7 }, 'both'],
+    ]);
+    const without = { ...again, setup: { ...whole.setup!, parts: [STOP], bodyLiftMm: 0, spacerMm: 0 } };
+    expect(setupWork(without).map(({ what }) => what)).toEqual(['partOff', 'bodyLift', 'spacersOff', 'spacersOff']);
   });
 });
 
@@ -113,7 +215,7 @@ describe('receiving', () => {
 
 describe('steps by what is really fitted', () => {
   const sheetOf = (setup: object, beam: boolean, leaf = false) =>
-    installSheet(
+    sheet(
       madeCase({
         corners: {
           frontLeft: madeCorner({
@@ -124,7 +226,6 @@ describe('steps by what is really fitted', () => {
         },
         setup: { ...fittedAsSetup(FITTED), ...setup },
       }),
-      null,
     );
   const SPACER = { kind: 'springSpacer', thicknessMm: 20, motionRatio: 1 } as const;
   const BLOCK = { kind: 'block', thicknessMm: 50, replacesMm: 0, stopBearsOn: 'axle', droopSetBy: 'spring' } as const;
