@@ -141,3 +141,4 @@ export type PlanEntry = z.output<typeof planSchema>;
 export type SpacerEntry = z.output<typeof spacerEntrySchema>;
 export type SheetEntry = z.output<typeof sheetEntrySchema>;
 export type Consent = z.output<typeof consentSchema>;
+export type ShopTermsEntry = z.output<typeof shopTermsSchema>;

@@ -11,6 +11,7 @@ import { demoJobs } from '@/demo/demo-jobs';
 import { makeApp } from './app';
 import { CatalogueRepository } from './db/catalogue-repository';
 import { WellRepository } from './db/well-repository';
+import { ShopRepository } from './db/shop-repository';
 import { PhotoRepository } from './db/photo-repository';
 import { simulatedGauge } from './devices/simulated-gauge';
 import { simulatedScanner } from './devices/simulated-scanner';
@@ -37,6 +38,7 @@ beforeAll(async () => {
     catalogue: new CatalogueRepository(db),
     photos: new PhotoRepository(db),
     wells: new WellRepository(db),
+    shop: new ShopRepository(db),
   };
   app = makeApp({
     ...repositories,
@@ -64,6 +66,39 @@ describe('sheets over HTTP', () => {
       .send({ title: 'Job', events: [{ ...event, due: '2027-02-31' }] })
       .expect(400);
     expect(refused.body.problems[0].path).toBe('events[0].due');
+  });
+});
+
+describe('the shop’s own rates', () => {
+  const TERMS = {
+    toolSet: 'hand',
+    labourMinorPerHour: 9500,
+    taxMillionths: 190_000,
+    taxOn: 'all',
+    minutes: { unbolt: 20 },
+    partsMinor: {},
+  };
+
+  test('are none until somebody says them, then the same for every job; the last one who says them is right', async () => {
+    const before = await request(app).get('/api/shop').expect(200);
+    await request(app).put('/api/shop').send({ terms: TERMS }).expect(200);
+    expect((await request(app).get('/api/shop')).body).toEqual({ terms: TERMS });
+    await request(app)
+      .put('/api/shop')
+      .send({ terms: { ...TERMS, labourMinorPerHour: 11_000 } })
+      .expect(200);
+    expect((await request(app).get('/api/shop')).body.terms.labourMinorPerHour).toBe(11_000);
+    expect(before.body).toEqual({ terms: null });
+  });
+
+  test('what cannot be is refused with its place, and nothing changes', async () => {
+    const before = (await request(app).get('/api/shop')).body;
+    const refused = await request(app)
+      .put('/api/shop')
+      .send({ terms: { ...TERMS, taxMillionths: 2_000_000 } })
+      .expect(400);
+    expect(refused.body.problems[0].path).toBe('terms.taxMillionths');
+    expect((await request(app).get('/api/shop')).body).toEqual(before);
   });
 });
 

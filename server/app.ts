@@ -6,6 +6,7 @@ import { pinoHttp } from 'pino-http';
 import type { CatalogueRepository } from './db/catalogue-repository';
 import type { JobRepository } from './db/job-repository';
 import type { WellRepository } from './db/well-repository';
+import type { ShopRepository } from './db/shop-repository';
 import type { PhotoRepository } from './db/photo-repository';
 import type { Driver } from './devices/driver';
 import { answer, notFound, sendRefusal } from './http';
@@ -16,6 +17,7 @@ import { finderRoutes } from './routes/finder';
 import type { FinderPool } from './jobs/finder-pool';
 import { deviceRoutes } from './routes/devices';
 import { jobRoutes } from './routes/jobs';
+import { shopRoutes } from './routes/shop';
 import { sheetRoutes } from './routes/sheets';
 
 export interface AppParts {
@@ -23,6 +25,7 @@ export interface AppParts {
   readonly catalogue: CatalogueRepository;
   readonly photos: PhotoRepository;
   readonly wells: WellRepository;
+  readonly shop: ShopRepository;
   readonly drivers?: readonly Driver[];
   /** Absent in tests of the rest alone. */
   readonly finder?: FinderPool;
@@ -31,7 +34,17 @@ export interface AppParts {
   readonly webRoot?: string;
 }
 
-export function makeApp({ jobs, catalogue, photos, wells, drivers = [], finder, logger, webRoot }: AppParts): Express {
+export function makeApp({
+  jobs,
+  catalogue,
+  photos,
+  wells,
+  shop,
+  drivers = [],
+  finder,
+  logger,
+  webRoot,
+}: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }));
@@ -64,6 +77,7 @@ export function makeApp({ jobs, catalogue, photos, wells, drivers = [], finder, 
   app.use('/api/jobs', jobRoutes(jobs));
   app.use('/api/catalogue', catalogueRoutes(catalogue));
   app.use('/api/wells', wellRoutes(wells));
+  app.use('/api/shop', shopRoutes(shop));
   app.use('/api/devices', deviceRoutes(drivers));
   app.use('/api/sheets', sheetRoutes());
   if (finder) app.use('/api/finder', finderRoutes(finder));

@@ -11,6 +11,7 @@ import { simulatedGauge } from './devices/simulated-gauge';
 import { simulatedScanner } from './devices/simulated-scanner';
 import { CatalogueRepository } from './db/catalogue-repository';
 import { WellRepository } from './db/well-repository';
+import { ShopRepository } from './db/shop-repository';
 import { PhotoRepository } from './db/photo-repository';
 import { JobRepository } from './db/job-repository';
 import { openDatabase } from './db/open';
@@ -45,6 +46,7 @@ async function main(): Promise<void> {
     catalogue,
     photos: new PhotoRepository(database.db),
     wells: new WellRepository(database.db),
+    shop: new ShopRepository(database.db),
     drivers: [simulatedGauge(seededNormal(23)), simulatedScanner()],
     logger,
     webRoot: resolve(root, 'dist/web'),

@@ -3,6 +3,8 @@ import { catalogueItemSchema, catalogueListSchema, type CatalogueContent } from 
 import { findStateSchema, type FindRequest } from '@/contracts/finder-api';
 import { jobListSchema, jobSchema, type Job, type JobContent, type JobUpdate } from '@/contracts/job-api';
 import { wellListSchema, wellSchema, type WellContent } from '@/contracts/well-api';
+import type { ShopTermsEntry } from '@/contracts/plan';
+import { shopSchema } from '@/contracts/shop-api';
 import type { CalendarRequest } from '@/contracts/sheets-api';
 import { parseWith } from '@/contracts/parse';
 import { refusalSchema } from '@/contracts/problems';
@@ -90,6 +92,8 @@ export const api = {
   addToCatalogue: (items: readonly CatalogueContent[]) => call('POST', '/catalogue', catalogueListSchema, { items }),
   changeInCatalogue: (id: string, item: CatalogueContent) => call('PUT', `/catalogue/${id}`, catalogueItemSchema, item),
   removeFromCatalogue: (id: string) => call<void>('DELETE', `/catalogue/${id}`, null),
+  readShop: () => call('GET', '/shop', shopSchema),
+  saveShop: (terms: ShopTermsEntry) => call('PUT', '/shop', shopSchema, { terms }),
   listJobs: () => call('GET', '/jobs', jobListSchema),
   readJob: (id: string) => call('GET', `/jobs/${id}`, jobSchema),
   createJob: (content: JobContent) => call('POST', '/jobs', jobSchema, content),

@@ -1,6 +1,7 @@
 import { customType, index, integer, jsonb, pgEnum, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
 import { CATALOGUE_KINDS, type CatalogueData } from '@/contracts/catalogue';
 import type { LowgapCorner, LowgapFile } from '@/contracts/lowgap-file';
+import type { ShopTermsEntry } from '@/contracts/plan';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 
 /** One job on the bay board. The whole case travels as one `.lowgap.json` document. */
@@ -55,4 +56,11 @@ export const wells = pgTable('wells', {
   cornerKey: text('corner_key').$type<CornerKey>().notNull(),
   corner: jsonb('corner').$type<LowgapCorner>().notNull(),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+});
+
+/** What the shop charges and how long it takes: one row, for all jobs. */
+export const shopTerms = pgTable('shop_terms', {
+  id: integer('id').primaryKey().default(1),
+  terms: jsonb('terms').$type<ShopTermsEntry>().notNull(),
+  updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
 });

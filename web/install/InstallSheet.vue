@@ -195,7 +195,7 @@ function make(): void {
         />
       </li>
     </ol>
-    <div class="add no-print">
+    <div class="add row no-print">
       <v-text-field v-model="added" label="A step of one’s own" maxlength="400" hide-details @keyup.enter="add" />
       <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="add">Add</v-btn>
     </div>

@@ -12,6 +12,7 @@ import { workOrder, type WorkOrder } from '@/core/6-decisions/plan/work-order';
 import { installStepText, installTools } from '@/sheets/install-words';
 import { startingPlan } from '../plan/starting-plan';
 import { useJobStore } from '../stores/job';
+import { useShop } from '../stores/shop';
 
 const NO_PLAN = planOf(NO_CHANGE, []);
 
@@ -33,7 +34,7 @@ export function useInstall() {
   /** The work order of the job as it is now. */
   function order(plan: Plan | null): WorkOrder {
     const file = job.document!;
-    const entry = file.plan ?? startingPlan(file);
+    const entry = file.plan ?? startingPlan(file, useShop().terms);
     return workOrder(plan ?? NO_PLAN, entry.shop, besidePlan(file, entry));
   }
 

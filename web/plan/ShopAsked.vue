@@ -7,13 +7,17 @@ import { formatMoney, parseMoney } from '@/core/1-base/units/money';
 import { MODIFICATION_WORDS } from '@/sheets/plan-words';
 import { readNumber, writeNumber } from '../kit/read-lists';
 import ChipGroup from '../kit/ChipGroup.vue';
+import { useShop } from '../stores/shop';
 import TypedField from '../kit/TypedField.vue';
 
 type Shop = PlanEntry['shop'];
 
-/** What the shop charges and how long it takes. */
+/** What the shop charges and how long it takes: kept with the shop, and with the job what it was reckoned with. */
 const props = defineProps<{ shop: Shop; open?: boolean }>();
 const emit = defineEmits<{ change: [edit: (shop: Shop) => void] }>();
+
+const own = useShop();
+if (own.state !== 'known') void own.load();
 
 const TOOL_WORDS = { hand: 'Hand tools', power: 'Air and electric' } as const;
 const TAX_WORDS = { all: 'On all', parts: 'On parts', nothing: 'No tax' } as const;
@@ -42,16 +46,37 @@ function usual(kind: Modification): string {
 }
 
 function setMinutes(kind: Modification, minutes: number | undefined): void {
-  emit('change', (shop) => {
+  change((shop) => {
     if (minutes === undefined) delete shop.minutes[kind];
     else shop.minutes[kind] = Math.round(minutes);
   });
 }
 function setPrice(kind: Modification, minor: number | undefined): void {
-  emit('change', (shop) => {
+  change((shop) => {
     if (minor === undefined) delete shop.partsMinor[kind];
     else shop.partsMinor[kind] = minor;
   });
+}
+
+/** What is changed here is changed for the shop; this job is reckoned with it from now on. */
+function change(edit: (shop: Shop) => void): void {
+  emit('change', edit);
+  const next = JSON.parse(JSON.stringify(props.shop)) as Shop;
+  edit(next);
+  own.save(next);
+}
+/** This job was reckoned before the shop changed its rates. */
+const isOther = computed(
+  () => own.terms !== null && JSON.stringify(sorted(own.terms)) !== JSON.stringify(sorted(props.shop)),
+);
+const sorted = ({ minutes, partsMinor, ...rest }: Shop) => [
+  Object.entries(rest).sort(),
+  Object.entries(minutes).sort(),
+  Object.entries(partsMinor).sort(),
+];
+function takeShop(): void {
+  const terms = own.terms;
+  if (terms) emit('change', (shop) => Object.assign(shop, JSON.parse(JSON.stringify(terms)) as Shop));
 }
 
 const line = computed(
@@ -65,11 +90,18 @@ const line = computed(
       <strong>Shop</strong> <span class="muted">{{ line }}</span>
     </summary>
     <div class="asked">
+      <p v-if="isOther" class="verdict-close" role="status" data-testid="other-rates">
+        This job is reckoned with other rates than the shop has now.
+        <v-btn height="48" variant="text" @click="takeShop">Take the shop’s</v-btn>
+      </p>
+      <p v-if="own.state === 'unreachable'" class="muted small" role="status">
+        The shop’s rates cannot be reached: what is changed here counts for this job.
+      </p>
       <ChipGroup
         label="Tools"
         :words="TOOL_WORDS"
         :chosen="[shop.toolSet]"
-        @press="(tools: Shop['toolSet']) => emit('change', (next) => (next.toolSet = tools))"
+        @press="(tools: Shop['toolSet']) => change((next) => (next.toolSet = tools))"
       />
       <div class="pair">
         <TypedField
@@ -77,21 +109,21 @@ const line = computed(
           :value="shop.labourMinorPerHour"
           :read="readMoney"
           :write="formatMoney"
-          @change="(minor) => minor !== undefined && emit('change', (next) => (next.labourMinorPerHour = minor))"
+          @change="(minor) => minor !== undefined && change((next) => (next.labourMinorPerHour = minor))"
         />
         <TypedField
           label="Tax, %"
           :value="shop.taxMillionths"
           :read="readPercent"
           :write="writePercent"
-          @change="(rate) => rate !== undefined && emit('change', (next) => (next.taxMillionths = rate))"
+          @change="(rate) => rate !== undefined && change((next) => (next.taxMillionths = rate))"
         />
       </div>
       <ChipGroup
         label="Taxed"
         :words="TAX_WORDS"
         :chosen="[shop.taxOn]"
-        @press="(on: Shop['taxOn']) => emit('change', (next) => (next.taxOn = on))"
+        @press="(on: Shop['taxOn']) => change((next) => (next.taxOn = on))"
       />
       <details class="inner">
         <summary class="small">Minutes and parts of each change, at one thing or axle</summary>

@@ -2,12 +2,16 @@ import { fallsShort } from '@/core/4-clearance/case/standard';
 import { afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import type { JobStore } from '../stores/job';
+import { useShop } from '../stores/shop';
+import type { FakeServer } from '../testing/fake-server';
 import { mountedInJob, openedJob } from '../testing/mounting';
 import { all, alerts, field, key, keys, pageText, press, said, type, valueIn } from '../testing/page';
 import { endWorkersHere, runWorkersHere, until } from '../testing/worker-here';
 import PlanRoom from './PlanRoom.vue';
+import { startingPlan } from './starting-plan';
 
 let job: JobStore;
+let server: FakeServer;
 let wrapper: VueWrapper | null = null;
 
 const plan = async (view: string): Promise<void> => {
@@ -22,7 +26,7 @@ const submit = async (name: string): Promise<void> => {
 
 beforeAll(runWorkersHere);
 beforeEach(async () => {
-  ({ job } = await openedJob('Rescue'));
+  ({ job, server } = await openedJob('Rescue'));
 });
 afterEach(() => {
   wrapper?.unmount();
@@ -102,6 +106,27 @@ describe('the work order', () => {
       source: 'Kit sheet 3, step 9',
       minutes: 15,
     });
+  });
+
+  test('the shop’s rates stay with the shop: another job starts with them, one reckoned before says so and takes them', async () => {
+    const rates = () => job.document!.plan!.shop;
+    await plan('order');
+    await type(/^Labour, an hour/, '120');
+    await until(() => server.shop !== null);
+    expect(server.shop).toMatchObject({ labourMinorPerHour: 12_000 });
+    expect(rates().labourMinorPerHour).toBe(12_000);
+    expect(said('other-rates')).toBe('');
+    wrapper!.unmount();
+    server.shop = { ...rates(), labourMinorPerHour: 13_000 };
+    useShop().state = 'unknown';
+    await plan('order');
+    await until(() => said('other-rates') !== '');
+    expect(rates().labourMinorPerHour).toBe(12_000);
+    await press(/^Take the shop/);
+    expect(rates().labourMinorPerHour).toBe(13_000);
+    expect(said('other-rates')).toBe('');
+    job.changeSetup((file) => delete file.plan);
+    expect(startingPlan(job.document!, useShop().terms).shop.labourMinorPerHour).toBe(13_000);
   });
 
   test('what the paper says it costs is what the plan costs', async () => {

@@ -8,6 +8,7 @@ import type { Plan } from '@/core/6-decisions/plan/plan-step';
 import type { Problem } from '@/core/1-base/problem';
 import { seedOf } from '@/core/1-base/numeric/seeded-random';
 import { useJobStore } from '../stores/job';
+import { useShop } from '../stores/shop';
 import { PlanClient } from '../workers/plan-client';
 import { startingPlan } from './starting-plan';
 
@@ -17,6 +18,7 @@ export type PlanEdit = (plan: PlanEntry) => void;
 /** The plan of the open job: what may be done, the plans found, the one chosen and what it does. */
 export function usePlan() {
   const job = useJobStore();
+  const shop = useShop();
   const judgement = shallowRef<PlanJudgement | null>(null);
   const judgeProblems = shallowRef<readonly Problem[]>([]);
   const client = new PlanClient((answer) => {
@@ -33,7 +35,7 @@ export function usePlan() {
 
   const plan = computed<PlanEntry | null>(() => {
     const file = job.document;
-    return file ? (file.plan ?? startingPlan(file)) : null;
+    return file ? (file.plan ?? startingPlan(file, shop.terms)) : null;
   });
   /** What the work order holds beside the plan. */
   const beside = computed<BesidePlan>(() => (job.document && plan.value ? besidePlan(job.document, plan.value) : {}));

@@ -1,12 +1,14 @@
 import { computed, onBeforeUnmount, shallowRef, watch } from 'vue';
 import { NOTHING_CHOSEN, type PlanJudgement } from '@/core/6-decisions/plan/judge-plan';
 import { useJobStore } from '../stores/job';
+import { useShop } from '../stores/shop';
 import { PlanClient } from '../workers/plan-client';
 import { startingPlan } from './starting-plan';
 
 /** The chosen plan of the open job as judged, for rooms that carry it out; null while it is not known. */
 export function usePlanned() {
   const job = useJobStore();
+  const shop = useShop();
   const judged = shallowRef<PlanJudgement | null>(null);
   const client = new PlanClient((answer) => (judged.value = answer.ok ? answer.value : null));
   onBeforeUnmount(() => client.close());
@@ -19,7 +21,7 @@ export function usePlanned() {
     () => {
       const file = job.document;
       if (!file) return;
-      const plan = file.plan ?? startingPlan(file);
+      const plan = file.plan ?? startingPlan(file, shop.terms);
       client.judge({ file, plan, chosen: plan.chosen ?? NOTHING_CHOSEN });
     },
     { immediate: true },

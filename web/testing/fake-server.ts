@@ -19,10 +19,17 @@ export class FakeServer {
   readonly writes: JobUpdate[] = [];
   readonly keptAlive: JobUpdate[] = [];
 
-  readonly fetch = async (_path: string, init: RequestInit): Promise<Response> => {
+  /** The shop's rates. */
+  shop: unknown = null;
+
+  readonly fetch = async (path: string, init: RequestInit): Promise<Response> => {
     if (this.away) throw new TypeError('fetch failed');
     if (this.hangs) return this.#never(init);
     if (this.faulty !== null) return json(this.faulty, { problems: [] });
+    if (path === '/api/shop') {
+      if (init.method === 'PUT') this.shop = (JSON.parse(String(init.body)) as { terms: unknown }).terms;
+      return json(200, { terms: this.shop });
+    }
     if (init.method === 'GET') return json(200, this.job);
     const update = JSON.parse(String(init.body)) as JobUpdate;
     (init.keepalive ? this.keptAlive : this.writes).push(update);

@@ -171,7 +171,8 @@ function onceEach(steps: readonly SheetStep[]): SheetStep[] {
     ...one,
     cautions: one.cautions.filter((caution) => {
       const key = `${one.axle ?? ''}${caution}`;
-      if (seen.has(key) || (one.axle && seen.has(caution))) return false;
+      const isSaid = one.axle ? seen.has(caution) : AXLES.some((axle) => seen.has(`${axle}${caution}`));
+      if (isSaid || seen.has(key)) return false;
       seen.add(key);
       return true;
     }),
