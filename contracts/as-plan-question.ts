@@ -7,10 +7,18 @@ import type { LowgapFile } from './lowgap-file';
 import type { PlanEntry } from './plan';
 
 /** What the planner is asked, out of what a job keeps. On its own, so that workers do not load the schemas. */
-export const asPlanQuestion = ({ allowed, tried, bodyLiftsMm, shop, consents }: PlanEntry): PlanQuestion => ({
+export const asPlanQuestion = ({
   allowed,
   tried,
   bodyLiftsMm,
+  sides = 'both',
+  shop,
+  consents,
+}: PlanEntry): PlanQuestion => ({
+  allowed,
+  tried,
+  bodyLiftsMm,
+  sides,
   shop,
   consents: consents.map(({ corner, obstacle }) => `${corner}:${obstacle}`),
 });

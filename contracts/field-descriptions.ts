@@ -444,6 +444,7 @@ export const FIELD_DESCRIPTIONS: Readonly<Record<string, string>> = {
   steer: 'Straight, a full lock, or an angle in degrees.',
   steering: 'The steering; absent on a wheel that does not steer.',
   steeringRatio: 'Turn of the steering wheel over that of the road wheel.',
+  sides: 'Whether what is cut on one side of an axle is cut on the other; absent: it is.',
   steeringStopDeg: 'Lock taken from both sides, degrees.',
   steeringStopsDeg: 'Steering stops to try, degrees less lock.',
   steerStopLeftDeg: 'Lock to the left in place of the surveyed one, degrees.',

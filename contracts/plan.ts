@@ -129,6 +129,8 @@ export const planSchema = z.strictObject({
   allowed: z.partialRecord(modification, within(LIMITS.changeMm)).default({}),
   tried: z.strictObject({ front: axleTriedSchema, rear: axleTriedSchema }).prefault({ front: {}, rear: {} }),
   bodyLiftsMm: z.array(within(LIMITS.bodyLiftMm)).max(12).default([]),
+  /** Absent: both sides of an axle alike. */
+  sides: z.enum(['both', 'each']).optional(),
   consents: z.array(consentSchema).max(40).default([]),
   chosen: chosenPlanSchema.optional(),
   spacer: spacerEntrySchema.optional(),

@@ -97,13 +97,22 @@ export function orderDocument(head: OrderHead, judged: PlanJudgement, order: Wor
       ['Standard', head.standard],
       ...(head.localRules ? [['Local rules', head.localRules] as const] : []),
     ],
-    gaps: touched.map(({ label, corner, requiredMm, beforeGapMm, afterGapMm, after, before }) => ({
-      thing: `${label}, ${cornerName(corner)}`,
-      wanted: `${formatMm(requiredMm)} mm`,
-      before: `${bothUnits(beforeGapMm)}, ${VERDICTS[before]}`,
-      after: afterGapMm === null ? 'none' : bothUnits(afterGapMm),
-      verdict: VERDICTS[after],
-    })),
+    gaps: [
+      ...touched.map(({ label, corner, requiredMm, beforeGapMm, afterGapMm, after, before }) => ({
+        thing: `${label}, ${cornerName(corner)}`,
+        wanted: `${formatMm(requiredMm)} mm`,
+        before: `${bothUnits(beforeGapMm)}, ${VERDICTS[before]}`,
+        after: afterGapMm === null ? 'none' : bothUnits(afterGapMm),
+        verdict: VERDICTS[after],
+      })),
+      ...judged.pairs.map(({ a, b, corner, requiredMm, beforeGapMm, afterGapMm, isShort }) => ({
+        thing: `${a} and ${b}, ${cornerName(corner)}`,
+        wanted: `${formatMm(requiredMm)} mm`,
+        before: bothUnits(beforeGapMm),
+        after: afterGapMm === null ? 'none' : bothUnits(afterGapMm),
+        verdict: afterGapMm === null ? VERDICTS.takenAway : isShort ? VERDICTS.tooClose : VERDICTS.clear,
+      })),
+    ],
     steps: order.lines.map((line) => ({
       what: lineWords(line),
       time: timeWords(line.minutes),

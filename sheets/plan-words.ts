@@ -1,6 +1,6 @@
-import { formatMm } from '@/core/1-base/units/length';
-import { cornerName } from '@/core/2-vehicle/setup/corner-key';
-import type { FixFault } from '@/core/6-decisions/plan/judge-plan';
+import { bothUnits, formatMm } from '@/core/1-base/units/length';
+import { type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
+import type { FixFault, PairOutcome } from '@/core/6-decisions/plan/judge-plan';
 import type { KnockOn } from '@/core/6-decisions/plan/knock-ons';
 import {
   type Consumable,
@@ -9,7 +9,7 @@ import {
   MODIFICATION_RULES,
 } from '@/core/6-decisions/plan/modification';
 import type { PlanStep } from '@/core/6-decisions/plan/plan-step';
-import type { Refusal } from '@/core/6-decisions/plan/planner';
+import type { LiftHelp, Refusal } from '@/core/6-decisions/plan/planner';
 import type { Hardware, SpacerFinding } from '@/core/6-decisions/plan/spacer-check';
 import type { StandingWork } from '@/core/6-decisions/plan/work-order';
 
@@ -99,9 +99,10 @@ export function placeWords(at: PlanStep['at']): string {
 }
 
 /** `Trim plastic for 12.5 mm of gap: Bumper cap, front left`. */
-export function stepWords({ kind, at, amount }: Pick<PlanStep, 'kind' | 'at' | 'amount'>): string {
+export function stepWords({ kind, at, amount, isBoth }: Pick<PlanStep, 'kind' | 'at' | 'amount' | 'isBoth'>): string {
   const much = amountWords(kind, amount);
-  return `${MODIFICATION_WORDS[kind]}${much ? ` ${much}` : ''}: ${placeWords(at)}`;
+  const other = isBoth ? ', and the other side alike (not surveyed: measure it first)' : '';
+  return `${MODIFICATION_WORDS[kind]}${much ? ` ${much}` : ''}: ${placeWords(at)}${other}`;
 }
 
 /** `2 h 15 min`. */
@@ -160,12 +161,51 @@ export function faultWords({ why, limitMm }: FixFault): string {
       return 'The standard of this job does not allow it.';
     case 'tooDeep':
       return `Deeper than the ${mmWords(limitMm)} that the material allows.`;
+    case 'notAllowed':
+      return 'Not among what may be done in this job: allow it under “what may be done”, if the customer does.';
+    case 'moreThanAllowed':
+      return `More than the ${mmWords(limitMm)} allowed in this job.`;
     case 'notEnough':
       return `Not enough: it takes ${mmWords(limitMm)}.`;
     case 'noConsent':
       return 'The owner’s written consent is not entered.';
   }
 }
+
+/** What two parts have between them, and want: `Track bar and perch, front left: 12 mm (1/2 in), 20 mm wanted`. */
+export const pairWords = (pair: {
+  readonly corner: CornerKey;
+  readonly a: string;
+  readonly b: string;
+  readonly gapMm: number;
+  readonly requiredMm: number;
+}): string =>
+  `${pair.a} and ${pair.b}, ${cornerName(pair.corner)}: ${bothUnits(pair.gapMm)} between them at the least, ${mmWords(pair.requiredMm)} wanted`;
+
+/** The same before a plan and after it. */
+export const pairOutcomeWords = ({ corner, a, b, requiredMm, beforeGapMm, afterGapMm, isShort }: PairOutcome): string =>
+  `${a} and ${b}, ${cornerName(corner)}: ${mmWords(beforeGapMm)} before, ${afterGapMm === null ? 'one of them off' : `${mmWords(afterGapMm)} after`}, ${mmWords(requiredMm)} wanted${isShort ? ': too near each other' : ''}`;
+
+/** mm by which a lift that is felt changes a gap. */
+const FELT_MM = 0.5;
+
+/** Why a lift does or does not help a thing, as one would say it. */
+export function liftWords({ verdict, liftMm, afterGapMm }: LiftHelp): string {
+  const by = afterGapMm - verdict.gapMm;
+  const thing = `${verdict.label}, ${cornerName(verdict.corner)}`;
+  const lift = `${mmWords(liftMm)} of lift on the spring`;
+  if (Math.abs(by) < FELT_MM) {
+    return `${thing}: ${lift} does not help. It is met ${heightWords(verdict.travelMm)}, and a lift moves where the wheel is parked, not where the stops let it go.`;
+  }
+  if (by < 0) return `${thing}: ${lift} makes it worse, by ${mmWords(-by)}: the wheel stands elsewhere under it.`;
+  const enough = afterGapMm >= verdict.requiredMm;
+  return `${thing}: ${lift} gives ${mmWords(by)}${enough ? ', which is enough' : `, and ${mmWords(verdict.requiredMm - afterGapMm)} would still be short`}.`;
+}
+
+const heightWords = (travelMm: number): string =>
+  Math.abs(travelMm) < 1
+    ? 'at the surveyed ride height'
+    : `with the wheel ${mmWords(Math.abs(travelMm))} ${travelMm > 0 ? 'up' : 'down'} from the surveyed ride height`;
 
 /** Why a way to mend a thing does not do, with the most it may give. */
 export function refusalWords({ kind, why, mm }: Refusal): string {

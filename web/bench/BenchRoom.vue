@@ -26,6 +26,7 @@ import GapLadder from './GapLadder.vue';
 import LeverList from './LeverList.vue';
 import SpreadNote from './SpreadNote.vue';
 import SetupPanel from './SetupPanel.vue';
+import { pairWords } from '@/sheets/plan-words';
 import { surveyGaps } from './survey-gaps';
 
 const job = useJobStore();
@@ -36,6 +37,13 @@ const cache = new ObstacleCache();
 
 const corner = computed(() => job.document?.corners[key.value]);
 const obstacles = computed(() => job.evaluation?.obstacles.filter((o) => o.corner === key.value) ?? []);
+/** Parts whose own gap matters, by their names. */
+const pairs = computed(() => {
+  const named = (id: string): string => corner.value?.obstacles.find((one) => one.id === id)?.label ?? id;
+  return (job.evaluation?.pairs ?? [])
+    .filter((pair) => pair.corner === key.value)
+    .map((pair) => ({ ...pair, a: named(pair.a), b: named(pair.b) }));
+});
 const unknown = computed(() => job.evaluation?.unmeasured.filter((o) => o.corner === key.value) ?? []);
 const unmeasured = computed(() => unknown.value.filter((o) => o.why === 'notMeasured'));
 const unseen = computed(() => unknown.value.filter((o) => o.why === 'behindRemoved'));
@@ -163,6 +171,9 @@ function pick(id: string): void {
         :ride-mm="rideMm"
         @pick="pick"
       />
+      <ul v-if="pairs.length" class="bullets small" aria-label="Parts against each other" data-testid="pairs">
+        <li v-for="p in pairs" :key="p.a + p.b" :class="p.marginMm < 0 ? 'verdict-rubs' : ''">{{ pairWords(p) }}</li>
+      </ul>
       <LeverList
         v-if="picked && rubbing"
         :corner="key"

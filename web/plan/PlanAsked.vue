@@ -185,6 +185,13 @@ const triedLine = (axle: Axle): string => {
         <p class="small muted">Amounts apart by “;”. None is always tried too.</p>
       </div>
     </details>
+    <v-checkbox
+      density="comfortable"
+      hide-details
+      label="Both sides of an axle alike: what is cut on one is cut on the other"
+      :model-value="plan.sides !== 'each'"
+      @update:model-value="(on) => emit('change', (next) => (next.sides = on ? 'both' : 'each'))"
+    />
     <ShopAsked :shop="plan.shop" @change="(edit) => emit('change', ({ shop }) => edit(shop))" />
   </form>
 </template>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { marginWords } from '@/core/4-clearance/case/standard';
 import { computed } from 'vue';
-import type { PlanAnswer } from '@/core/6-decisions/plan/planner';
+import type { PairShort, PlanAnswer } from '@/core/6-decisions/plan/planner';
 import { cheapestOf, type PlanPrice } from '@/core/6-decisions/plan/work-order';
 import type { Plan } from '@/core/6-decisions/plan/plan-step';
 import type { Modification } from '@/core/6-decisions/plan/modification';
 import { formatMoney } from '@/core/1-base/units/money';
-import { MODIFICATION_WORDS, refusalWords, stepWords, timeWords } from '@/sheets/plan-words';
+import { liftWords, MODIFICATION_WORDS, pairWords, refusalWords, stepWords, timeWords } from '@/sheets/plan-words';
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
+import { useJobStore } from '../stores/job';
 import { PERMANENCE_WORDS } from '../finder/finder-words';
 
 /** The plans found side by side, with what each trades; or why there is none, and what comes nearest. */
@@ -18,6 +19,13 @@ const props = defineProps<{
   priceOf: (plan: Plan) => PlanPrice;
 }>();
 const emit = defineEmits<{ take: [plan: Plan] }>();
+const job = useJobStore();
+/** Parts by their names instead of their ids. */
+function pairNamed(pair: PairShort): PairShort {
+  const named = (id: string): string =>
+    job.document?.corners[pair.corner]?.obstacles.find((one) => one.id === id)?.label ?? id;
+  return { ...pair, a: named(pair.a), b: named(pair.b) };
+}
 
 const sameSteps = (a: Plan, b: Plan): boolean =>
   JSON.stringify(a.steps.map(stepWords)) === JSON.stringify(b.steps.map(stepWords));
@@ -59,7 +67,7 @@ const others = computed(() => {
 const partialWords = computed(() => {
   const { nearest } = props.answer;
   if (!nearest) return '';
-  const [done, left] = [nearest.plan.steps.length, nearest.left.length];
+  const [done, left] = [nearest.plan.steps.length, nearest.left.length + nearest.pairs.length];
   const remain = left === 1 ? 'one thing remains' : `${left} things remain`;
   return done === 0
     ? `Of what falls short ${remain}:`
@@ -110,6 +118,9 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
         <v-btn height="48" variant="outlined" :disabled="stale" @click="emit('take', card.plan)">Take this plan</v-btn>
       </article>
     </div>
+    <ul v-if="answer.lift.length" class="bullets small" aria-label="What a lift does" data-testid="lift-says">
+      <li v-for="help in answer.lift" :key="help.verdict.corner + help.verdict.id">{{ liftWords(help) }}</li>
+    </ul>
     <details v-if="others.length" class="small">
       <summary>What each change is worth: the best plan without it</summary>
       <ul class="entries">
@@ -131,6 +142,9 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
               ? `${refusals.map(refusalWords).join('; ')}.`
               : 'It is never cut or changed: try another tire, offset, stop or height.'
           }}</span>
+        </li>
+        <li v-for="pair in answer.nearest.pairs" :key="pair.corner + pair.a + pair.b">
+          {{ pairWords(pairNamed(pair)) }}. <span class="muted">Another height, stop or axle position parts them.</span>
         </li>
       </ul>
       <article v-if="answer.nearest.plan.steps.length" class="plan-card" aria-label="As far as it goes">

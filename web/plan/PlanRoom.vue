@@ -4,11 +4,13 @@ import { computed, ref, watchEffect } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { MOST_COMPARED, type LowgapSetup } from '@/contracts/lowgap-file';
 import { problemText } from '../problem-words';
-import type { Fix, ThingOutcome } from '@/core/6-decisions/plan/judge-plan';
+import { asCase } from '@/contracts/as-case';
+import { asPlanQuestion } from '@/contracts/as-plan-question';
+import { withFix, type Fix, type ThingOutcome } from '@/core/6-decisions/plan/judge-plan';
 import { type AxleChanges } from '@/core/6-decisions/plan/setup-changes';
 import { axleOf, AXLES, type Axle, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { formatMoney } from '@/core/1-base/units/money';
-import { knockOnWords, timeWords } from '@/sheets/plan-words';
+import { knockOnWords, pairOutcomeWords, timeWords } from '@/sheets/plan-words';
 import { PERMANENCE_WORDS } from '../finder/finder-words';
 import { useView } from '../kit/use-view';
 import { useJobStore } from '../stores/job';
@@ -84,10 +86,10 @@ const setBody = (mm: number): void => state.choose(({ changes }) => (changes.bod
 
 function setFix({ corner, id }: ThingOutcome, fix: Fix | null): void {
   state.choose((chosen) => {
-    chosen.fixes = [
-      ...chosen.fixes.filter((one) => one.corner !== corner || one.obstacle !== id),
-      ...(fix ? [{ ...fix }] : []),
-    ];
+    const [file, plan] = [job.document, state.plan.value];
+    if (!file || !plan) return;
+    const at = { corner, obstacle: id };
+    chosen.fixes = withFix(asCase(file), chosen.fixes, at, fix, asPlanQuestion(plan)).map((one) => ({ ...one }));
   });
 }
 const asked = ref(false);
@@ -191,6 +193,11 @@ watchEffect(() => {
               Nothing is surveyed at {{ unsurveyed }}: this plan says nothing of it.
             </p>
             <ThingsTable v-if="judged.things.length" :things="judged.things" @fix="setFix" @sheet="openSheet" />
+            <ul v-if="judged.pairs.length" class="bullets small" data-testid="plan-pairs">
+              <li v-for="p in judged.pairs" :key="p.corner + p.a + p.b" :class="p.isShort ? 'verdict-rubs' : ''">
+                {{ pairOutcomeWords(p) }}
+              </li>
+            </ul>
             <template v-if="judged.knockOns.length || judged.unknownBehind.length">
               <h3>What else it does</h3>
               <ul class="knock" data-testid="knock-ons">

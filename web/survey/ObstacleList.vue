@@ -4,6 +4,7 @@ import type { LowgapCorner, LowgapObstacle } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { MATERIAL_NAMES } from '../words';
 import { isBorrowed } from './borrowed';
+import PairsPanel from './PairsPanel.vue';
 import WellLibrary from './WellLibrary.vue';
 
 /** What is near the tire, and where more comes from: one's own, or a well surveyed before. */
@@ -35,6 +36,7 @@ function told(o: LowgapObstacle): string {
     </ul>
     <v-btn variant="outlined" size="large" :prepend-icon="mdiPlus" @click="emit('add')">Add an obstacle</v-btn>
     <WellLibrary :corner-key="cornerKey" :corner="corner" />
+    <PairsPanel :key="cornerKey" :corner-key="cornerKey" :corner="corner" />
   </section>
 </template>
 

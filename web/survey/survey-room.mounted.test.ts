@@ -177,6 +177,30 @@ describe('the survey of a corner', () => {
     expect(obstacles()[0]!.readings).toHaveLength(count);
   });
 
+  test('two parts are followed through the travel; what cannot be a pair is refused and stays chosen', async () => {
+    await survey();
+    await until(() => job!.evaluation);
+    const pairs = () => job!.document!.corners.frontLeft!.pairs ?? [];
+    const submitPair = async (): Promise<void> => {
+      await all('form[aria-label="Two parts"]')[0]!.trigger('submit');
+      await flushPromises();
+    };
+    const body = obstacles().filter(({ mount }) => mount === 'body');
+    const other = obstacles().find(({ mount }) => mount === 'axle' || mount === 'upperArm' || mount === 'lowerArm')!;
+    await choose(wrapper!, /^One part/, body[0]!.id);
+    await choose(wrapper!, /^The other part/, body[0]!.id);
+    await type(/^Wanted between them/, '3/4 in');
+    await submitPair();
+    expect(pairs()).toEqual([]);
+    expect(pageText()).toContain('two parts that move with different things');
+    await choose(wrapper!, /^The other part/, other.id);
+    await submitPair();
+    expect(pairs()).toEqual([{ a: body[0]!.id, b: other.id, requiredMm: expect.closeTo(19.05, 2) }]);
+    await until(() => /between them at the least, 19.1? mm wanted/.test(pageText()));
+    await press(/^Remove: /);
+    expect(pairs()).toEqual([]);
+  });
+
   describe('the fitted tire as the judge', () => {
     const LOW = ['11:00', '11:30', '12:00', '12:30'].map((clock) => ({
       clock,

@@ -17,7 +17,7 @@ import { SectionCache } from '../search/section-cache';
 import { describedCorner, describedCorners, prepareDescribed } from '../case/described-corner';
 import { setupForCorner, type CaseDescription } from '../case/case-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
-import { partPairGaps, type PairGap } from './part-pairs';
+import { pairsInPlace, partPairGaps, type PairGap } from './part-pairs';
 import type { TravelStretch } from '../oracle/plain-sweep';
 import type { LeastGap } from '../oracle/posture-gap';
 import { motionUnder } from '../../2-vehicle/setup/motion-under';
@@ -186,10 +186,10 @@ export function evaluateCase(
     obstacles,
     unmeasured: prepared.flatMap(({ key, unknown }) => unknown.map((what) => ({ corner: key, ...what }))),
     pairs: prepared.flatMap((corner) =>
-      partPairGaps(corner, describedCorner(description, corner.key).pairs ?? []).map((pair) => ({
-        corner: corner.key,
-        ...pair,
-      })),
+      partPairGaps(
+        corner,
+        pairsInPlace(describedCorner(description, corner.key), corner, setupForCorner(description, corner.key).removed),
+      ).map((pair) => ({ corner: corner.key, ...pair })),
     ),
     disagreements: prepared.flatMap(({ key }) =>
       describedCorner(description, key).obstacles.flatMap(({ id, readings = [] }) =>

@@ -6,7 +6,7 @@ import { vertexOf } from '../../3-survey/shape/shape';
 import { ProblemError } from '../../1-base/problem';
 import { REFINEMENT_STEP_MM } from '../../1-base/tolerances';
 import { toDegrees } from '../../1-base/units/angle';
-import type { PairDescription } from '../../3-survey/description/corner-description';
+import type { CornerDescription, PairDescription } from '../../3-survey/description/corner-description';
 import { postureOf } from '../oracle/plain-sweep';
 import type { PreparedCorner } from '../case/prepared-corner';
 import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
@@ -23,6 +23,16 @@ export interface PairGap {
   readonly crossMm: number;
   readonly atA: Vec3;
   readonly atB: Vec3;
+}
+
+/** Pairs of a corner of which neither part was taken off or has no place yet. */
+export function pairsInPlace(
+  { pairs = [] }: Pick<CornerDescription, 'pairs'>,
+  { unknown }: Pick<PreparedCorner, 'unknown'>,
+  removed: readonly string[] = [],
+): readonly PairDescription[] {
+  const gone = new Set([...removed, ...unknown.map(({ id }) => id)]);
+  return pairs.filter(({ a, b }) => !gone.has(a) && !gone.has(b));
 }
 
 const GRID = 13;

@@ -1,5 +1,5 @@
 import type { CaseDescription } from '../../4-clearance/case/case-description';
-import { type CornerKey, AXLES } from '../../2-vehicle/setup/corner-key';
+import { acrossFrom, type CornerKey, AXLES } from '../../2-vehicle/setup/corner-key';
 import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
 import { evaluateCase, type Evaluation, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import { SectionCache } from '../../4-clearance/search/section-cache';
@@ -7,6 +7,7 @@ import { fallsShort, STANDARDS, verdictOf, type Verdict } from '../../4-clearanc
 import { ProblemError } from '../../1-base/problem';
 import { knockOns, type KnockOn, type VehicleFacts } from './knock-ons';
 import { MODIFICATION_RULES, modificationsOf, permits, type Modification } from './modification';
+import { isAlike, PAIR_MM, twinOf } from './both-sides';
 import type { PlanQuestion } from './plan-question';
 import { axleSteps, bodySteps, planOf, stepOf, type Plan } from './plan-step';
 import { NO_AXLE_CHANGE, withChanges, type VehicleChanges } from './setup-changes';
@@ -27,7 +28,7 @@ export interface ChosenPlan {
 
 /** Why a fix cannot stand as it is. `limitMm`: what there is to go by. */
 export interface FixFault {
-  readonly why: 'notPossible' | 'standard' | 'tooDeep' | 'notEnough' | 'noConsent';
+  readonly why: 'notPossible' | 'standard' | 'notAllowed' | 'tooDeep' | 'moreThanAllowed' | 'notEnough' | 'noConsent';
   readonly limitMm: number;
 }
 
@@ -52,9 +53,21 @@ export interface ThingOutcome {
   readonly kinds: readonly Modification[];
 }
 
+/** Two parts whose own gap matters, before the plan and after it; null: one of them is taken away. Lengths mm. */
+export interface PairOutcome {
+  readonly corner: CornerKey;
+  readonly a: string;
+  readonly b: string;
+  readonly requiredMm: number;
+  readonly beforeGapMm: number;
+  readonly afterGapMm: number | null;
+  readonly isShort: boolean;
+}
+
 export interface PlanJudgement {
   readonly plan: Plan;
   readonly things: readonly ThingOutcome[];
+  readonly pairs: readonly PairOutcome[];
   /** Something is surveyed, every thing is left what the standard wants, and no fix is at fault. */
   readonly clears: boolean;
   readonly knockOns: readonly KnockOn[];
@@ -95,20 +108,24 @@ export function judgePlan(
   const before = evaluateCase(description, {}, cache);
   const after = evaluateCase(changed, {}, cache);
   const things = after.obstacles.map((verdict) => thingAfter(description, verdict, { before, after }, fixes, question));
+  const pairs = pairsAfter(description, { before, after }, off);
   const { shop } = question;
   const steps = [
     ...bodySteps(shop, changes.bodyLiftMm),
     ...AXLES.flatMap((axle) => axleSteps(shop, description, axle, changes[axle])),
     ...fixes.map(({ corner, obstacle, kind, amountMm }, i) => {
       const { label = obstacle } = entryOf(description, { corner, obstacle }, i);
-      return stepOf(shop, kind, { corner, obstacle, label }, amountMm);
+      const times = isAlike(kind, question) && !description.corners[acrossFrom(corner)] ? 2 : 1;
+      return stepOf(shop, kind, { corner, obstacle, label }, amountMm, { times });
     }),
   ];
   return {
     plan: planOf(changes, steps),
     things,
+    pairs,
     clears:
       things.length > 0 &&
+      pairs.every(({ isShort }) => !isShort) &&
       things.every(({ after, fault }) => !fallsShort(after) && after !== 'notKnown' && fault === null),
     knockOns: knockOns(description, changed, changes, { before, after }, vehicle),
     unknownBehind: off.flatMap((fix, i) => {
@@ -117,6 +134,27 @@ export function judgePlan(
     }),
     setup: withChanges(description, changes, off).setup!,
   };
+}
+
+function pairsAfter(
+  { corners }: CaseDescription,
+  { before, after }: { readonly before: Evaluation; readonly after: Evaluation },
+  off: readonly Fix[],
+): PairOutcome[] {
+  return before.pairs.map(({ corner, a, b, requiredMm, gapMm }) => {
+    const labelOf = (id: string): string => corners[corner]?.obstacles.find((one) => one.id === id)?.label ?? id;
+    const isOff = off.some((fix) => fix.corner === corner && (fix.obstacle === a || fix.obstacle === b));
+    const then = after.pairs.find((pair) => pair.corner === corner && pair.a === a && pair.b === b);
+    return {
+      corner,
+      a: labelOf(a),
+      b: labelOf(b),
+      requiredMm,
+      beforeGapMm: gapMm,
+      afterGapMm: isOff || !then ? null : then.gapMm,
+      isShort: !isOff && then !== undefined && then.marginMm < -PAIR_MM,
+    };
+  });
 }
 
 function entryOf(
@@ -139,7 +177,7 @@ function thingAfter(
   verdict: ObstacleVerdict,
   { before, after }: { readonly before: Evaluation; readonly after: Evaluation },
   fixes: readonly Fix[],
-  { consents }: PlanQuestion,
+  question: PlanQuestion,
 ): ThingOutcome {
   const { corner, id, label, gapMm, marginMm, requiredMm } = verdict;
   const was = before.obstacles.find((o) => o.corner === corner && o.id === id) ?? verdict;
@@ -147,8 +185,8 @@ function thingAfter(
   const entry = description.corners[corner]!.obstacles.find((o) => o.id === id)!;
   const kinds = modificationsOf(entry);
   const standard = STANDARDS[description.standard];
-  const fault = fix && faultOf(fix, kinds, marginMm, (kind) => permits(standard, kind), consents);
-  const counts = fix && (fault === null || fault.why === 'notEnough');
+  const fault = fix && faultOf(fix, kinds, marginMm, (kind) => permits(standard, kind), question);
+  const counts = fix && (fault === null || fault.why === 'notEnough' || NOT_ALLOWED.includes(fault.why));
   const takenAway = counts && MODIFICATION_RULES[fix.kind].most === null;
   const given = counts ? fix.amountMm : 0;
   // Rounding of an amount that was shown and typed again is no rub.
@@ -179,15 +217,43 @@ function faultOf(
   kinds: readonly Modification[],
   marginMm: number,
   permitted: (kind: Modification) => boolean,
-  consents: readonly string[],
+  { consents, allowed }: PlanQuestion,
 ): FixFault | null {
   const { most } = MODIFICATION_RULES[kind];
   if (!kinds.includes(kind)) return { why: 'notPossible', limitMm: 0 };
   if (!permitted(kind)) return { why: 'standard', limitMm: 0 };
   if (kind === 'crashBracket' && !consents.includes(`${corner}:${obstacle}`)) return { why: 'noConsent', limitMm: 0 };
+  const given = allowed[kind];
+  // A crash bracket is a decision of its own: its consent says it.
+  if (given === undefined && kind !== 'crashBracket') return { why: 'notAllowed', limitMm: 0 };
   if (most === null) return null;
   if (amountMm > most) return { why: 'tooDeep', limitMm: most };
+  if (given !== undefined && amountMm > given + ROUNDING_MM) return { why: 'moreThanAllowed', limitMm: given };
   return amountMm + ROUNDING_MM < -marginMm ? { why: 'notEnough', limitMm: -marginMm } : null;
+}
+
+/** What speaks against a change that would do what it says. */
+const NOT_ALLOWED: readonly FixFault['why'][] = ['notAllowed', 'moreThanAllowed'];
+
+/** The fixes of a plan with one put in, or taken out, and where both sides are done alike its twin with it. */
+export function withFix(
+  description: CaseDescription,
+  fixes: readonly Fix[],
+  at: Pick<Fix, 'corner' | 'obstacle'>,
+  fix: Fix | null,
+  question: Pick<PlanQuestion, 'sides'>,
+): Fix[] {
+  const was = fixes.find((one) => one.corner === at.corner && one.obstacle === at.obstacle);
+  const other = acrossFrom(at.corner);
+  const twin = twinOf(description, at.corner, at.obstacle);
+  const together = (kind: Modification | undefined): boolean =>
+    kind !== undefined && isAlike(kind, question) && twin !== undefined && modificationsOf(twin).includes(kind);
+  const goes = [at, ...(together(was?.kind) || together(fix?.kind) ? [{ corner: other, obstacle: at.obstacle }] : [])];
+  const kept = fixes.filter(
+    (one) => !goes.some((gone) => gone.corner === one.corner && gone.obstacle === one.obstacle),
+  );
+  if (!fix) return kept;
+  return [...kept, fix, ...(together(fix.kind) ? [{ ...fix, corner: other }] : [])];
 }
 
 /** A plan that changes nothing. */

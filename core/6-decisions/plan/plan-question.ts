@@ -10,6 +10,8 @@ export interface PlanQuestion {
   /** Amounts of each change that are tried at an axle; none is always tried. */
   readonly tried: Readonly<Record<Axle, Readonly<Partial<Record<keyof AxleChanges, readonly number[]>>>>>;
   readonly bodyLiftsMm: readonly number[];
+  /** `both`: what is cut or shaped on one side of an axle is done as much on the other. Each side for itself by default. */
+  readonly sides?: 'both' | 'each' | undefined;
   readonly shop: ShopTerms;
   /** The owner has agreed in writing that these crash brackets come off. */
   readonly consents: readonly string[];

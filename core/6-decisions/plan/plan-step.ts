@@ -14,6 +14,8 @@ export interface PlanStep {
     | { readonly whole: true };
   /** mm or degrees; 0 for a thing taken away. */
   readonly amount: number;
+  /** The side that nobody described is done alike, and counted. */
+  readonly isBoth?: boolean;
   readonly minutes: number;
   readonly partsMinor: number;
   /** Labour and parts, before tax. */
@@ -37,14 +39,15 @@ export function stepOf(
   kind: Modification,
   at: PlanStep['at'],
   amount: number,
-  isIndependent = false,
+  { isIndependent = false, times = 1 }: { readonly isIndependent?: boolean; readonly times?: 1 | 2 } = {},
 ): PlanStep {
-  const minutes = minutesOf(shop, kind, isIndependent);
-  const partsMinor = shop.partsMinor[kind] ?? 0;
+  const minutes = times * minutesOf(shop, kind, isIndependent);
+  const partsMinor = times * (shop.partsMinor[kind] ?? 0);
   return {
     kind,
     at,
     amount,
+    ...(times === 2 ? { isBoth: true } : {}),
     minutes,
     partsMinor,
     costMinor: labourMinor(shop, minutes) + partsMinor,
@@ -67,7 +70,7 @@ export const axleSteps = (
   changes: AxleChanges,
 ): PlanStep[] =>
   AXLE_CHANGE_KEYS.filter((key) => changes[key] !== 0).map((key) =>
-    stepOf(shop, KIND_OF[key], { axle }, changes[key], independentAt(description, axle)),
+    stepOf(shop, KIND_OF[key], { axle }, changes[key], { isIndependent: independentAt(description, axle) }),
   );
 
 export const bodySteps = (shop: ShopTerms, bodyLiftMm: number): PlanStep[] =>

@@ -3,9 +3,11 @@ import type { ObstacleDescription } from '../../3-survey/description/obstacle-de
 import { describedCorner, describedCorners, prepareDescribed } from '../../4-clearance/case/described-corner';
 import { cornerVerdicts, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import { SectionCache } from '../../4-clearance/search/section-cache';
+import { pairsInPlace, partPairGaps } from '../../4-clearance/verdict/part-pairs';
 import { fallsShort, STANDARDS } from '../../4-clearance/case/standard';
 import { attempt, ProblemError } from '../../1-base/problem';
 import { MODIFICATION_RULES, modificationsOf, permits, type Modification } from './modification';
+import { isAlike, PAIR_MM, twinOf } from './both-sides';
 import { axleSettings, type PlanQuestion } from './plan-question';
 import {
   axleSteps,
@@ -19,7 +21,7 @@ import {
   type PlanStep,
 } from './plan-step';
 import { NO_AXLE_CHANGE, NO_CHANGE, withChanges, type AxleChanges, type VehicleChanges } from './setup-changes';
-import { axleOf, AXLES, type Axle } from '../../2-vehicle/setup/corner-key';
+import { acrossFrom, axleOf, AXLES, type Axle, type CornerKey } from '../../2-vehicle/setup/corner-key';
 
 /** Why a way to mend a thing does not do. `mm`: the most it may give. */
 export interface Refusal {
@@ -34,6 +36,22 @@ export interface Unmended {
   readonly refusals: readonly Refusal[];
 }
 
+/** Two parts that come nearer each other than they may, somewhere in the travel. Lengths mm. */
+export interface PairShort {
+  readonly corner: CornerKey;
+  readonly a: string;
+  readonly b: string;
+  readonly gapMm: number;
+  readonly requiredMm: number;
+}
+
+/** What the most lift that is tried does for a thing that falls short: where the stops decide, nothing. */
+export interface LiftHelp {
+  readonly verdict: ObstacleVerdict;
+  readonly liftMm: number;
+  readonly afterGapMm: number;
+}
+
 export interface PlanAnswer {
   /** Least permanent, then cheapest; null: nothing that is allowed clears it. */
   readonly leastPermanent: Plan | null;
@@ -45,6 +63,8 @@ export interface PlanAnswer {
   readonly cheapest: Plan | null;
   /** Where there is no plan: the changes that leave least undone, with everything mended that can be, and what they leave. */
   readonly nearest: PartialPlan | null;
+  /** Of each thing that falls short as it is, on an axle where a lift on the spring is among what is tried. */
+  readonly lift: readonly LiftHelp[];
   /** Settings that were judged. */
   readonly settings: number;
 }
@@ -54,6 +74,7 @@ export interface PartialPlan {
   readonly changes: VehicleChanges;
   readonly plan: Plan;
   readonly left: readonly Unmended[];
+  readonly pairs: readonly PairShort[];
 }
 
 export interface PlanProgress {
@@ -67,8 +88,17 @@ interface Setting {
   readonly axle: Axle;
   readonly changes: AxleChanges;
   readonly own: readonly PlanStep[];
-  readonly options: readonly (readonly PlanStep[])[];
+  readonly options: readonly (readonly Way[])[];
   readonly left: readonly Unmended[];
+  /** Pairs of parts that are too near each other in it: such a setting is no part of a plan. */
+  readonly pairs: readonly PairShort[];
+}
+
+/** One way to mend a thing, on this side and where it is wanted on the other: all of its steps or none. */
+interface Way {
+  readonly steps: readonly PlanStep[];
+  readonly costMinor: number;
+  readonly permanence: number;
 }
 
 /** Whether a step may be part of a plan. */
@@ -125,6 +155,7 @@ export function* searchPlan(
     runnerUp: alternatives.flatMap(({ plan }) => plan ?? []).sort(byPermanence)[0] ?? null,
     cheapest: plans(always, byCost),
     nearest: best ? null : nearestMiss(settings, axles, bodyLifts, question),
+    lift: axles.flatMap((axle) => liftHelp(description, axle, question, cache)),
     settings: settings.length,
   };
 }
@@ -150,16 +181,79 @@ function settingOf(
   question: PlanQuestion,
   cache: SectionCache,
 ): Setting {
-  const failing = failingAt(description, axle, bodyLiftMm, changes, cache);
-  const ways = failing.map((verdict) => waysToMend(description, verdict, question));
+  const { failing, pairs } = failingAt(description, axle, bodyLiftMm, changes, cache);
+  const mended = groupsOf(failing, question).map((group) => waysOf(description, group, question));
   return {
     bodyLiftMm,
     axle,
     changes,
     own: axleSteps(question.shop, description, axle, changes),
-    options: ways.map(({ steps }) => steps),
-    left: ways.flatMap(({ steps, refusals }, i) => (steps.length > 0 ? [] : [{ verdict: failing[i]!, refusals }])),
+    options: mended.map(({ ways }) => ways),
+    left: mended.flatMap(({ left }) => left),
+    pairs,
   };
+}
+
+/** Things that are mended together: the same one on both sides of an axle, unless each side is for itself. */
+function groupsOf(failing: readonly ObstacleVerdict[], { sides }: PlanQuestion): ObstacleVerdict[][] {
+  if (sides !== 'both') return failing.map((verdict) => [verdict]);
+  return [...new Set(failing.map(({ id }) => id))].map((id) => failing.filter((verdict) => verdict.id === id));
+}
+
+/**
+ * Ways to mend a thing on one side or both: what is cut or shaped on one is done as much on the other, also where that one clears; a side
+ * that nobody described takes as long again. A thing that one side cannot be mended of is left on that side alone.
+ */
+function waysOf(
+  description: CaseDescription,
+  group: readonly ObstacleVerdict[],
+  question: PlanQuestion,
+): { readonly ways: Way[]; readonly left: Unmended[] } {
+  const found = group.map((verdict) => ({ verdict, ...waysToMend(description, verdict, question) }));
+  const left = found.filter(({ steps }) => steps.length === 0).map(({ verdict, refusals }) => ({ verdict, refusals }));
+  const mended = found.filter(({ steps }) => steps.length > 0);
+  const [first] = mended;
+  if (!first) return { ways: [], left };
+  const kinds = first.steps
+    .map(({ kind }) => kind)
+    .filter((kind) => mended.every(({ steps }) => steps.some((step) => step.kind === kind)));
+  const alike = kinds.map((kind) => {
+    const steps = mended.map(({ steps: own }) => own.find((step) => step.kind === kind)!);
+    return wayOf(isAlike(kind, question) ? bothSides(description, steps, question) : steps);
+  });
+  // Where no one kind does for both sides, each is mended for itself.
+  if (alike.length > 0) return { ways: alike, left };
+  const each = mended.map(({ steps }) => cheapestWay(steps.map((step) => wayOf([step])))!);
+  return { ways: [wayOf(each.flatMap(({ steps }) => steps))], left };
+}
+
+const wayOf = (steps: readonly PlanStep[]): Way => ({
+  steps,
+  costMinor: steps.reduce((sum, { costMinor }) => sum + costMinor, 0),
+  permanence: Math.max(...steps.map(({ permanence }) => permanence)),
+});
+
+/** The same change on both sides of the axle, by the most that either wants. */
+function bothSides(
+  description: CaseDescription,
+  steps: readonly PlanStep[],
+  { shop }: PlanQuestion,
+): readonly PlanStep[] {
+  const [first] = steps;
+  if (!first || !('corner' in first.at)) return steps;
+  const { kind, at } = first;
+  const amount = Math.max(...steps.map((step) => step.amount));
+  const other = acrossFrom(at.corner);
+  const twin = twinOf(description, at.corner, at.obstacle);
+  const here = stepOf(shop, kind, at, amount, { times: description.corners[other] ? 1 : 2 });
+  return twin && modificationsOf(twin).includes(kind)
+    ? [here, stepOf(shop, kind, { corner: other, obstacle: at.obstacle, label: twin.label ?? twin.id }, amount)]
+    : [here];
+}
+
+interface Failing {
+  readonly failing: readonly ObstacleVerdict[];
+  readonly pairs: readonly PairShort[];
 }
 
 /** What fails at an axle under changes. @throws ProblemError where the vehicle cannot stand so. */
@@ -169,16 +263,51 @@ function failingAt(
   bodyLiftMm: number,
   changes: AxleChanges,
   cache: SectionCache,
-): ObstacleVerdict[] {
+): Failing {
+  const { verdicts, pairs } = judgedAt(description, axle, bodyLiftMm, changes, cache);
+  return { failing: verdicts.filter(({ verdict }) => fallsShort(verdict)), pairs };
+}
+
+function judgedAt(
+  description: CaseDescription,
+  axle: Axle,
+  bodyLiftMm: number,
+  changes: AxleChanges,
+  cache: SectionCache,
+): { readonly verdicts: readonly ObstacleVerdict[]; readonly pairs: readonly PairShort[] } {
   const changed = withChanges(description, { ...NO_CHANGE, [axle]: changes, bodyLiftMm });
-  return describedCorners(description)
+  const corners = describedCorners(description)
     .filter((key) => axleOf(key) === axle)
-    .flatMap((key) => {
+    .map((key) => {
       const corner = prepareDescribed(changed, key, cache.survey);
-      const section = cache.section(corner, describedCorner(changed, key), setupForCorner(changed, key));
-      return cornerVerdicts(corner, STANDARDS[description.standard], {}, section);
-    })
-    .filter(({ verdict }) => fallsShort(verdict));
+      const setup = setupForCorner(changed, key);
+      const section = cache.section(corner, describedCorner(changed, key), setup);
+      const pairs = partPairGaps(corner, pairsInPlace(describedCorner(changed, key), corner, setup.removed));
+      return {
+        verdicts: cornerVerdicts(corner, STANDARDS[description.standard], {}, section),
+        pairs: pairs.filter(({ marginMm }) => marginMm < -PAIR_MM).map((pair) => ({ corner: key, ...pair })),
+      };
+    });
+  return {
+    verdicts: corners.flatMap(({ verdicts }) => verdicts),
+    pairs: corners.flatMap(({ pairs }) => pairs),
+  };
+}
+
+/** What the most lift on the spring that is tried does for each thing that falls short. */
+function liftHelp(description: CaseDescription, axle: Axle, { tried }: PlanQuestion, cache: SectionCache): LiftHelp[] {
+  const liftMm = Math.max(0, ...(tried[axle].liftMm ?? []));
+  if (liftMm === 0) return [];
+  const judged = attempt(() => ({
+    before: failingAt(description, axle, 0, NO_AXLE_CHANGE, cache).failing,
+    after: judgedAt(description, axle, 0, { ...NO_AXLE_CHANGE, liftMm }, cache).verdicts,
+  }));
+  if (!judged.ok) return [];
+  const { before, after } = judged.value;
+  return before.flatMap((verdict) => {
+    const then = after.find(({ corner, id }) => corner === verdict.corner && id === verdict.id);
+    return then ? [{ verdict, liftMm, afterGapMm: then.gapMm }] : [];
+  });
 }
 
 /** Ways to mend a failing thing that are allowed and give enough, and why the others do not. */
@@ -217,7 +346,7 @@ function plansUnder(
   const here = settings.filter((setting) => setting.bodyLiftMm === bodyLiftMm && setting.own.every(admits));
   const levels = new Set([
     0,
-    ...[...body, ...here.flatMap(({ own, options }) => [...own, ...options.flat()])].map((step) => step.permanence),
+    ...[...body, ...here.flatMap(({ own, options }) => [...own, ...options.flat()])].map(({ permanence: p }) => p),
   ]);
   return [...levels].flatMap((permanence) => {
     if (body.some((step) => step.permanence > permanence)) return [];
@@ -245,10 +374,10 @@ interface Mended {
 /** The cheapest way for one axle to stand and be mended, of steps that are admitted; then the one of the fewest steps. */
 function cheapestWithin(settings: readonly Setting[], admits: Admits): Mended | null {
   const ways = settings.flatMap((setting): Mended[] => {
-    if (!setting.own.every(admits)) return [];
-    const mended = setting.options.map((options) => cheapestStep(options.filter(admits)));
+    if (setting.pairs.length > 0 || setting.left.length > 0 || !setting.own.every(admits)) return [];
+    const mended = setting.options.map((ways) => cheapestWay(ways.filter(({ steps }) => steps.every(admits))));
     if (mended.includes(null)) return [];
-    const steps = [...setting.own, ...(mended as PlanStep[])];
+    const steps = [...setting.own, ...(mended as Way[]).flatMap((way) => way.steps)];
     return [{ setting, steps, costMinor: steps.reduce((sum, step) => sum + step.costMinor, 0) }];
   });
   return ways.reduce<Mended | null>((best, next) => {
@@ -257,11 +386,10 @@ function cheapestWithin(settings: readonly Setting[], admits: Admits): Mended | 
   }, null);
 }
 
-const cheapestStep = (options: readonly PlanStep[]): PlanStep | null =>
-  options.reduce<PlanStep | null>((best, next) => (!best || byCostThenPermanence(next, best) < 0 ? next : best), null);
+const cheapestWay = (ways: readonly Way[]): Way | null =>
+  ways.reduce<Way | null>((best, next) => (!best || byCostThenPermanence(next, best) < 0 ? next : best), null);
 
-const byCostThenPermanence = (a: PlanStep, b: PlanStep): number =>
-  a.costMinor - b.costMinor || a.permanence - b.permanence;
+const byCostThenPermanence = (a: Way, b: Way): number => a.costMinor - b.costMinor || a.permanence - b.permanence;
 
 /** The changes that leave least missing, of those the vehicle can stand in. */
 function nearestMiss(
@@ -274,7 +402,7 @@ function nearestMiss(
     const chosen = axles.map((axle) =>
       settings
         .filter((setting) => setting.axle === axle && setting.bodyLiftMm === bodyLiftMm)
-        .reduce<Setting | null>((best, next) => (!best || missing(next.left) < missing(best.left) ? next : best), null),
+        .reduce<Setting | null>((best, next) => (!best || missing(next) < missing(best) ? next : best), null),
     );
     if (chosen.includes(null)) return [];
     const changes = chosen.reduce<VehicleChanges>((made, setting) => ({ ...made, [setting!.axle]: setting!.changes }), {
@@ -284,12 +412,21 @@ function nearestMiss(
     });
     const mended = chosen.flatMap((setting) => [
       ...setting!.own,
-      ...setting!.options.flatMap((options) => cheapestStep(options) ?? []),
+      ...setting!.options.flatMap((ways) => cheapestWay(ways)?.steps ?? []),
     ]);
     const plan = planOf(changes, [...bodySteps(shop, bodyLiftMm), ...mended]);
-    return [{ changes, plan, left: chosen.flatMap((setting) => setting!.left) }];
+    return [
+      {
+        changes,
+        plan,
+        left: chosen.flatMap((setting) => setting!.left),
+        pairs: chosen.flatMap((setting) => setting!.pairs),
+      },
+    ];
   });
-  return found.sort((a, b) => missing(a.left) - missing(b.left))[0] ?? null;
+  return found.sort((a, b) => missing(a) - missing(b))[0] ?? null;
 }
 
-const missing = (left: readonly Unmended[]): number => left.reduce((sum, { verdict }) => sum - verdict.marginMm, 0);
+const missing = ({ left, pairs }: Pick<PartialPlan, 'left' | 'pairs'>): number =>
+  left.reduce((sum, { verdict }) => sum - verdict.marginMm, 0) +
+  pairs.reduce((sum, { requiredMm, gapMm }) => sum + requiredMm - gapMm, 0);
