@@ -9,7 +9,9 @@ import { ORDER } from './made-up-sheet';
 import { orderDocument, type OrderHead } from './order-document';
 import { PAPERS } from './paper';
 import { partsCsv } from './parts-csv';
-import { MODIFICATION_WORDS, PRECAUTION_WORDS } from './plan-words';
+import { evaluateCase } from '@/core/4-clearance/verdict/evaluate';
+import type { LiftHelp } from '@/core/6-decisions/plan/planner';
+import { liftWords, MODIFICATION_WORDS, PRECAUTION_WORDS } from './plan-words';
 import { fontsOnDisk } from './fonts-on-disk';
 import { readPdf } from './pdf-reader';
 import type { SetupWork } from '@/core/6-decisions/plan/setup-work';
@@ -113,4 +115,21 @@ describe('work that the setup asks for, in words', () => {
   ] as readonly (readonly [Partial<SetupWork>, string])[])('%j', (more, words) =>
     expect(workWords(work(more))).toBe(words),
   );
+});
+
+test('what a lift does is said once for all that it does nothing for, and by how much where it helps', () => {
+  const { obstacles } = evaluateCase(DESCRIPTION);
+  const [first, second] = obstacles as unknown as [LiftHelp['verdict'], LiftHelp['verdict']];
+  const idle = (verdict: LiftHelp['verdict']): LiftHelp => ({ verdict, liftMm: 50, afterGapMm: verdict.gapMm });
+  const [said, ...more] = liftWords([idle(first), idle(second)]);
+  expect(more).toEqual([]);
+  for (const { label } of [first, second]) expect(said).toContain(label);
+  expect(said).toContain('50 mm of lift on the spring does nothing for');
+  const helped = { ...idle(first), afterGapMm: first.gapMm + 4 };
+  const enough = { ...first, requiredMm: first.gapMm + 3 };
+  expect(liftWords([{ ...helped, verdict: enough }])[0]).toMatch(/gives 4 mm, which is enough\.$/);
+  expect(liftWords([{ ...helped, verdict: { ...first, requiredMm: first.gapMm + 6 } }])[0]).toContain(
+    '2 mm would still be short',
+  );
+  expect(liftWords([{ ...helped, afterGapMm: first.gapMm - 4 }])[0]).toContain('makes it worse, by 4 mm');
 });

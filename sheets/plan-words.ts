@@ -189,23 +189,36 @@ export const pairOutcomeWords = ({ corner, a, b, requiredMm, beforeGapMm, afterG
 /** mm by which a lift that is felt changes a gap. */
 const FELT_MM = 0.5;
 
-/** Why a lift does or does not help a thing, as one would say it. */
-export function liftWords({ verdict, liftMm, afterGapMm }: LiftHelp): string {
-  const by = afterGapMm - verdict.gapMm;
-  const thing = `${verdict.label}, ${cornerName(verdict.corner)}`;
-  const lift = `${mmWords(liftMm)} of lift on the spring`;
-  if (Math.abs(by) < FELT_MM) {
-    return `${thing}: ${lift} does not help. It is met ${heightWords(verdict.travelMm)}, and a lift moves where the wheel is parked, not where the stops let it go.`;
-  }
-  if (by < 0) return `${thing}: ${lift} makes it worse, by ${mmWords(-by)}: the wheel stands elsewhere under it.`;
-  const enough = afterGapMm >= verdict.requiredMm;
-  return `${thing}: ${lift} gives ${mmWords(by)}${enough ? ', which is enough' : `, and ${mmWords(verdict.requiredMm - afterGapMm)} would still be short`}.`;
+/** Why a lift does or does not help what falls short, as one would say it: one sentence for all that it does nothing for. */
+export function liftWords(all: readonly LiftHelp[]): string[] {
+  const by = ({ afterGapMm, verdict }: LiftHelp): number => afterGapMm - verdict.gapMm;
+  const lift = (liftMm: number): string => `${mmWords(liftMm)} of lift on the spring`;
+  const idle = all.filter((help) => Math.abs(by(help)) < FELT_MM);
+  const named = (helps: readonly LiftHelp[]): string =>
+    [...new Set(helps.map(({ verdict }) => verdict.label))]
+      .map((label) => {
+        const corners = helps.filter(({ verdict }) => verdict.label === label).map(({ verdict }) => verdict.corner);
+        return `${label} (${corners.map(cornerName).join(', ')})`;
+      })
+      .join(', ');
+  const lifts = [...new Set(idle.map(({ liftMm }) => liftMm))];
+  return [
+    ...lifts.map(
+      (liftMm) =>
+        `${lift(liftMm)} does nothing for ${named(idle.filter((help) => help.liftMm === liftMm))}: a lift moves where the wheel is parked, not where the stops let it go, and it still comes to the height at which they are met.`,
+    ),
+    ...all
+      .filter((help) => !idle.includes(help))
+      .map((help) => {
+        const { verdict, liftMm, afterGapMm } = help;
+        const thing = `${verdict.label}, ${cornerName(verdict.corner)}`;
+        if (by(help) < 0)
+          return `${thing}: ${lift(liftMm)} makes it worse, by ${mmWords(-by(help))}: the wheel stands elsewhere under it.`;
+        const left = verdict.requiredMm - afterGapMm;
+        return `${thing}: ${lift(liftMm)} gives ${mmWords(by(help))}${left <= 0 ? ', which is enough' : `, and ${mmWords(left)} would still be short`}.`;
+      }),
+  ];
 }
-
-const heightWords = (travelMm: number): string =>
-  Math.abs(travelMm) < 1
-    ? 'at the surveyed ride height'
-    : `with the wheel ${mmWords(Math.abs(travelMm))} ${travelMm > 0 ? 'up' : 'down'} from the surveyed ride height`;
 
 /** Why a way to mend a thing does not do, with the most it may give. */
 export function refusalWords({ kind, why, mm }: Refusal): string {

@@ -119,7 +119,7 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
       </article>
     </div>
     <ul v-if="answer.lift.length" class="bullets small" aria-label="What a lift does" data-testid="lift-says">
-      <li v-for="help in answer.lift" :key="help.verdict.corner + help.verdict.id">{{ liftWords(help) }}</li>
+      <li v-for="said in liftWords(answer.lift)" :key="said">{{ said }}</li>
     </ul>
     <details v-if="others.length" class="small">
       <summary>What each change is worth: the best plan without it</summary>

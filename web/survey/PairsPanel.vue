@@ -15,8 +15,13 @@ const job = useJobStore();
 
 type Pair = NonNullable<LowgapCorner['pairs']>[number];
 const pairs = computed<readonly Pair[]>(() => props.corner.pairs ?? []);
-const things = computed(() => props.corner.obstacles.map(({ id, label }) => ({ value: id, title: label ?? id })));
-const labelOf = (id: string): string => things.value.find(({ value }) => value === id)?.title ?? id;
+/** A sheet is no part: between it and another thing nothing is measured. */
+const things = computed(() =>
+  props.corner.obstacles
+    .filter(({ shape, insideWheel }) => shape?.type !== 'panel' && !insideWheel)
+    .map(({ id, label }) => ({ value: id, title: label ?? id })),
+);
+const labelOf = (id: string): string => props.corner.obstacles.find((one) => one.id === id)?.label ?? id;
 const gapOf = ({ a, b }: Pair) =>
   job.evaluation?.pairs.find((one) => one.corner === props.cornerKey && one.a === a && one.b === b);
 function words(pair: Pair): string {
@@ -29,8 +34,8 @@ function words(pair: Pair): string {
 const isShort = (pair: Pair): boolean => (gapOf(pair)?.marginMm ?? 0) < 0;
 
 const next = useKept(`survey.pair.${props.cornerKey}`, () => ({
-  a: '',
-  b: '',
+  a: null as string | null,
+  b: null as string | null,
   requiredMm: undefined as number | undefined,
 }));
 const refusal = ref('');
@@ -41,17 +46,17 @@ function add(): void {
     ...(!first || !second ? ['both parts'] : []),
     ...(first && second && first.mount === second.mount ? ['two parts that move with different things'] : []),
     ...(requiredMm === undefined ? ['how much they want between them'] : []),
-    ...(pairs.value.some((one) => [one.a, one.b].includes(a) && [one.a, one.b].includes(b) && a !== b)
+    ...(a && b && pairs.value.some((one) => [one.a, one.b].includes(a) && [one.a, one.b].includes(b) && a !== b)
       ? ['a pair that is not on the list yet']
       : []),
   ];
   refusal.value = wrong.length ? `Wanted: ${wrong.join('; ')}.` : '';
-  if (wrong.length || requiredMm === undefined) return;
+  if (wrong.length || requiredMm === undefined || !a || !b) return;
   job.change((file) => {
     const corner = file.corners[props.cornerKey]!;
     corner.pairs = [...(corner.pairs ?? []), { a, b, requiredMm }];
   });
-  next.value = { a: '', b: '', requiredMm: undefined };
+  next.value = { a: null, b: null, requiredMm: undefined };
 }
 const remove = (index: number): void =>
   job.change((file) => void file.corners[props.cornerKey]!.pairs?.splice(index, 1));

@@ -96,8 +96,14 @@ function finishObstacle(changed: LowgapObstacle): void {
   choose(changed.id);
 }
 
+/** Whatever names the thing goes with it. */
 function removeObstacle(id: string): void {
-  edit((all) => all.filter((o) => o.id !== id));
+  job.change((file) => {
+    const target = file.corners[key.value];
+    if (!target) return;
+    target.obstacles = target.obstacles.filter((one) => one.id !== id);
+    if (target.pairs) target.pairs = target.pairs.filter(({ a, b }) => a !== id && b !== id);
+  });
 }
 
 const disagreeing = computed(() =>

@@ -197,6 +197,15 @@ describe('the survey of a corner', () => {
     await submitPair();
     expect(pairs()).toEqual([{ a: body[0]!.id, b: other.id, requiredMm: expect.closeTo(19.05, 2) }]);
     await until(() => /between them at the least, 19.1? mm wanted/.test(pageText()));
+    // A thing that is taken out takes its pairs along, and the verdict stands.
+    const chosen = all('.obstacle').find((one) => one.text().startsWith(other.label ?? other.id))!;
+    await chosen.trigger('click');
+    await press(/^Remove this obstacle/);
+    expect(pairs()).toEqual([]);
+    await until(() => job!.evaluation?.pairs.length === 0);
+    job!.undo();
+    expect(pairs()).toHaveLength(1);
+    await flushPromises();
     await press(/^Remove: /);
     expect(pairs()).toEqual([]);
   });
