@@ -138,6 +138,13 @@ export const stanceSchema = z.strictObject({
   rear: axleAbilitySchema.optional(),
   /** Rear lip over front lip that is wanted. */
   rakeMm: z.number().min(-300).max(300).optional(),
+  /** Fender lip over the ground that is wanted. */
+  wantedLip: z
+    .strictObject({
+      frontMm: within(LIMITS.groundToLipMm).optional(),
+      rearMm: within(LIMITS.groundToLipMm).optional(),
+    })
+    .optional(),
   /** Whether that rake is to be left with the cargo on. */
   rakeLoaded: z.boolean().optional(),
   cargo: z

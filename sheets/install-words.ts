@@ -1,3 +1,4 @@
+import { liftOf } from '@/core/5-consequences/stance/expected-height';
 import type { Joint, JointAt } from '@/core/7-job/install/joints';
 import type { InstallKind, SheetStep } from '@/core/7-job/install/install-sheet';
 import type { Hold, PieceState } from '@/core/7-job/install/receiving';
@@ -10,7 +11,14 @@ const sideOf = ({ works }: SheetStep): string => {
   const [only] = sides;
   return sides.size === 1 && only && only !== 'both' ? `${only} side, ` : '';
 };
-const partsOf = ({ works }: SheetStep): string => works.map(workName).join('; ') || 'parts';
+/** Parts that lift on one spring are stacked: they overshoot, and the next is fitted by what the one before came to. */
+const partsOf = ({ works }: SheetStep): string => {
+  const names = works.map(workName).join('; ') || 'parts';
+  const lifting = works.filter(({ part, what, amount }) =>
+    part ? liftOf(part) > 0 : what === 'rideHeight' && amount > 0,
+  );
+  return lifting.length > 1 ? `${names}: stacked on one spring, measure after each` : names;
+};
 const axleOf = ({ axle }: SheetStep): string => (axle ? `${axle[0]!.toUpperCase()}${axle.slice(1)} axle` : 'Vehicle');
 
 const WORDS: Readonly<Record<InstallKind, (step: SheetStep) => string>> = {

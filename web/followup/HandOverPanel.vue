@@ -1,6 +1,11 @@
 <script setup lang="ts">
-import { cornerName } from '@/core/2-vehicle/setup/corner-key';
+import { type Axle, axleOf, type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { computed } from 'vue';
+import { fittedCorner } from '@/contracts/as-fit';
+import { kitGot } from '@/core/7-job/test-fit/kit-got';
+import { wantedSaid, type WantedLip } from '@/core/5-consequences/stance/wanted-height';
+import { heightWords } from '@/sheets/height-words';
+import { kitWords } from '../testfit/fit-words';
 import { asCase } from '@/contracts/as-case';
 import { attempt } from '@/core/1-base/problem';
 import { roadReport } from '@/core/5-consequences/stance/road-report';
@@ -63,6 +68,29 @@ const trims = computed(() =>
     }),
   ),
 );
+/** What the kit promised at a corner, and what came of it in the last round in which it was measured. */
+function kitAt(key: CornerKey): string[] {
+  const file = job.document;
+  const round = file?.testFits?.findLast(({ heights: all }) => all[key]?.hubToLipMm !== undefined);
+  const got = file && round ? attempt(() => kitGot(fittedCorner(file, round, key))) : null;
+  return got?.ok && got.value ? [`lift ${kitWords(got.value)}`] : [];
+}
+/** Measured heights against the wanted ones. */
+const heightsSaid = computed(() => {
+  const wanted = job.document?.stance?.wantedLip;
+  const lipOf = (axle: Axle): WantedLip | null => {
+    const read = job.corners
+      .filter((key) => axleOf(key) === axle)
+      .flatMap((key) => {
+        const mm = job.document?.testFits?.map((fit) => fit.heights[key]?.groundToLipMm).findLast(Number.isFinite);
+        return mm === undefined ? [] : [mm];
+      });
+    const wantedMm = wanted?.[axle === 'front' ? 'frontMm' : 'rearMm'] ?? null;
+    if (read.length === 0) return null;
+    return { axle, thenMm: read.reduce((sum, mm) => sum + mm, 0) / read.length, wantedMm, parts: [] };
+  };
+  return wantedSaid(lipOf('front'), lipOf('rear'), job.document?.stance?.rakeMm ?? null).map(heightWords);
+});
 const heights = computed(() =>
   job.corners.flatMap((key) => {
     const read = job.document?.testFits
@@ -73,7 +101,7 @@ const heights = computed(() =>
       ...(read.hubToLipMm === undefined ? [] : [`hub to lip ${formatMm(read.hubToLipMm, 0)} mm`]),
       ...(read.groundToLipMm === undefined ? [] : [`ground to lip ${formatMm(read.groundToLipMm, 0)} mm`]),
     ];
-    return [`${CORNER_NAMES[key]}: ${said.join(', ')}`];
+    return [`${CORNER_NAMES[key]}: ${[...said, ...kitAt(key)].join('; ')}`];
   }),
 );
 const lifted = computed(
@@ -138,7 +166,7 @@ const print = (): void => window.print();
         <p>{{ setupLine(setup) }}. Judged by: {{ STANDARD_NAMES[job.document!.standard] }}.</p>
       </template>
       <ul class="bullets" v-if="heights.length">
-        <li v-for="h in heights" :key="h">{{ h }}</li>
+        <li v-for="h in [...heights, ...heightsSaid]" :key="h">{{ h }}</li>
       </ul>
       <h3>Tires</h3>
       <p>

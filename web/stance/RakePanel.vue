@@ -2,10 +2,13 @@
 import { computed } from 'vue';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import { emptyRakeMm } from '@/core/5-consequences/stance/loaded-rake';
+import { LIMITS } from '@/core/1-base/limits';
+import { wantedSaid } from '@/core/5-consequences/stance/wanted-height';
+import { heightWords } from '@/sheets/height-words';
 import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { bothUnits } from '../../core/1-base/units/length';
-import { addRide, cornersOf, type PartSide } from './axle-parts';
+import { addRide, axleParts, cornersOf, type PartSide } from './axle-parts';
 import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 import { sagWords, useCargo } from './cargo';
 import { leanOf, lipsOf } from './lips';
@@ -34,6 +37,24 @@ const setWanted = (mm: number | undefined): void =>
     if (mm === undefined) delete own.rakeMm;
     else own.rakeMm = mm;
   });
+const setLip = (field: 'frontMm' | 'rearMm', mm: number | undefined): void =>
+  change((own) => {
+    const { [field]: _, ...others } = own.wantedLip ?? {};
+    own.wantedLip = mm === undefined ? others : { ...others, [field]: mm };
+  });
+/** Expected heights against the wanted ones, in words. */
+const heightsSaid = computed(() => {
+  const file = job.document;
+  if (!file || !lips.value) return [];
+  const lipOf = (axle: Axle) => ({
+    axle,
+    thenMm: lips.value![axle].then,
+    wantedMm: stance.value?.wantedLip?.[axle === 'front' ? 'frontMm' : 'rearMm'] ?? null,
+    parts: axleParts(file, axle).map(({ part }) => part),
+  });
+  const rakeMm = stance.value?.rakeMm === undefined ? null : target.value;
+  return wantedSaid(lipOf('front'), lipOf('rear'), rakeMm).map(heightWords);
+});
 const cargo = useCargo();
 const sag = computed(() => cargo.value.sag);
 /** Rake to stand at empty. */
@@ -88,6 +109,25 @@ const leans = computed(() =>
         @update:model-value="(on: boolean | null) => change((own) => (own.rakeLoaded = on === true))"
       />
     </div>
+    <div class="row solve">
+      <QuantityField
+        label="Front lip over the ground wanted"
+        :value="stance?.wantedLip?.frontMm"
+        :range="LIMITS.groundToLipMm"
+        optional
+        @change="(mm) => setLip('frontMm', mm)"
+      />
+      <QuantityField
+        label="Rear lip over the ground wanted"
+        :value="stance?.wantedLip?.rearMm"
+        :range="LIMITS.groundToLipMm"
+        optional
+        @change="(mm) => setLip('rearMm', mm)"
+      />
+    </div>
+    <ul v-if="heightsSaid.length" class="bullets" data-testid="height-says">
+      <li v-for="said in heightsSaid" :key="said">{{ said }}</li>
+    </ul>
     <p v-if="loaded && cargo.missing.length" class="muted" data-testid="cargo-missing">
       Not answered with cargo: enter {{ cargo.missing.join(', ') }} (below, under Load).
     </p>

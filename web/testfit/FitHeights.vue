@@ -1,6 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { fittedCorner } from '@/contracts/as-fit';
+import { attempt } from '@/core/1-base/problem';
+import { kitGot } from '@/core/7-job/test-fit/kit-got';
+import { kitWords } from './fit-words';
 import { LIMITS } from '@/core/1-base/limits';
 import type { Expected } from '@/core/5-consequences/stance/expected-height';
 import { heightVerdict } from '@/core/7-job/test-fit/height-check';
@@ -18,12 +22,21 @@ const FIELDS = [
   { key: 'groundToLipMm', label: 'ground to lip', expected: 'ground', range: LIMITS.groundToLipMm },
 ] as const;
 
+/** What springs and parts promised at the wheel, and what the tape says came of it. */
+function kitSays(key: CornerKey): string {
+  const file = job.document;
+  const round = props.state.round.value;
+  const got = file && round ? attempt(() => kitGot(fittedCorner(file, round, key))) : null;
+  return got?.ok && got.value ? kitWords(got.value) : '';
+}
+
 const rows = computed(() =>
   job.corners.map((key) => {
     const expected = props.state.expectedAt(key);
     const read = props.state.round.value?.heights[key] ?? {};
     return {
       key,
+      kit: kitSays(key),
       fields: FIELDS.map((field) => ({
         ...field,
         value: read[field.key],
@@ -64,7 +77,10 @@ function set(key: CornerKey, field: 'hubToLipMm' | 'groundToLipMm', mm: number |
   <section class="panel box" aria-label="Heights of the test fit">
     <h2 class="panel-title">Heights again, rolled and bounced</h2>
     <div v-for="r in rows" :key="r.key" class="corner">
-      <strong>{{ CORNER_NAMES[r.key] }}</strong>
+      <strong
+        >{{ CORNER_NAMES[r.key]
+        }}<span v-if="r.kit" class="muted small" data-testid="kit-got"> {{ r.kit }}</span></strong
+      >
       <div v-for="f in r.fields" :key="f.key">
         <QuantityField
           :label="`${CORNER_NAMES[r.key]} ${f.label}`"

@@ -151,6 +151,14 @@ describe('the room', () => {
     expect(rounds().at(-1)!.heights.frontLeft).not.toHaveProperty('hubToLipMm');
   });
 
+  test('what the kit promised and what came of it stands beside the height', async () => {
+    await room();
+    await type(/^Front left hub to lip$/, '553');
+    expect(said('kit-got')).toMatch(/promised 40 mm .*, got .*: \d+ mm (less|more)/);
+    await type(/^Front left hub to lip$/, '');
+    expect(said('kit-got')).not.toContain('front left');
+  });
+
   test('a finding without its thing is not taken, and says what is wanted', async () => {
     await room();
     const count = rounds().at(-1)!.findings.length;
