@@ -21,7 +21,7 @@ import { type FollowUpState } from './use-follow-up';
 import { today } from '../kit/dates';
 
 /** What is looked at again, and when; as a calendar file too. */
-const props = defineProps<{ state: FollowUpState; plan: Plan | null }>();
+const props = defineProps<{ state: FollowUpState; plan: Plan | null; isPlanKnown: boolean }>();
 const job = useJobStore();
 const units = useUnits();
 const MOST = { min: 0, max: 100_000, unit: 'km' };
@@ -34,6 +34,7 @@ const reason = ref(props.state.followUp.value.openReason ?? '');
 const reasonProblem = ref('');
 const setRecord = (on: boolean | null): void => props.state.change((own) => (own.inRecord = on === true), 'record');
 function handOver(): void {
+  if (!props.isPlanKnown) return;
   dateProblem.value = isDay(date.value) ? '' : `A day such as ${today()} is wanted; found ${date.value || 'nothing'}.`;
   const isOpen = props.state.open.value.length > 0;
   reasonProblem.value =
@@ -114,7 +115,9 @@ const KINDS = FOLLOW_UP_KINDS.map((value) => ({ value, title: FOLLOW_UP_WORDS[va
         hide-details="auto"
         :error-messages="dateProblem"
       />
-      <v-btn height="48" color="primary" @click="handOver">{{ handedOver ? 'Handed over anew' : 'Handed over' }}</v-btn>
+      <v-btn height="48" color="primary" :loading="!isPlanKnown" @click="handOver">{{
+        handedOver ? 'Handed over anew' : 'Handed over'
+      }}</v-btn>
       <v-btn
         v-if="due.some(({ doneOn }) => !doneOn)"
         height="48"

@@ -13,7 +13,7 @@ import ViewTabs from '../kit/ViewTabs.vue';
 /** What the customer takes home, what is looked at again and when, and what came of it. */
 const job = useJobStore();
 const state = useFollowUp();
-const { judged } = usePlanned();
+const { judged, isKnown } = usePlanned();
 
 const VIEWS = {
   due: 'Due',
@@ -28,7 +28,7 @@ const view = useView(VIEWS, 'due');
   <div v-if="job.document" class="stack">
     <ViewTabs v-model="view" :views="VIEWS" label="Views of the follow-up" />
     <div v-if="view === 'due'" class="two">
-      <DuePanel :state="state" :plan="judged?.plan ?? null" />
+      <DuePanel :state="state" :plan="judged?.plan ?? null" :is-plan-known="isKnown" />
       <ComebacksPanel :state="state" />
     </div>
     <HandOverPanel v-else-if="view === 'handOver'" :state="state" :plan="judged?.plan ?? null" />

@@ -1,10 +1,11 @@
-import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { lowgapFileSchema } from '@/contracts/lowgap-file';
 import type { JobStore } from '../stores/job';
 import { composed } from '../testing/composing';
 import { mountedInJob, openedJob } from '../testing/mounting';
-import { all, alerts, key, pageText, press, said, type, valueIn } from '../testing/page';
+import { all, alerts, key, keys, pageText, press, said, type, valueIn } from '../testing/page';
+import { endWorkersHere, runWorkersHere, until } from '../testing/worker-here';
 import FollowUpRoom from './FollowUpRoom.vue';
 import { asCase } from '@/contracts/as-case';
 import { setupWork } from '@/core/6-decisions/plan/setup-work';
@@ -15,10 +16,13 @@ let wrapper: VueWrapper | null = null;
 
 const room = async (view: string): Promise<void> => {
   wrapper = await mountedInJob(FollowUpRoom, {}, { room: 'followUp', query: { view } });
+  // Nothing is made from the plan before it is judged.
+  await until(() => keys(/^Handed over/).every((one) => !one.classes().includes('v-btn--loading')));
   await flushPromises();
 };
 const own = () => job.document!.followUp!;
 
+beforeAll(runWorkersHere);
 beforeEach(async () => {
   ({ job } = await openedJob('Lift-line'));
 });
@@ -26,6 +30,7 @@ afterEach(() => {
   wrapper?.unmount();
   wrapper = null;
   job.close();
+  endWorkersHere();
 });
 
 describe('handing over', () => {

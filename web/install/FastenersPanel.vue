@@ -20,7 +20,7 @@ import { type InstallState } from './use-install';
 import { newId, putInto } from '../kit/entries';
 
 /** Fasteners with the torque the maker's instructions give, and which are done. */
-const props = defineProps<{ state: InstallState; plan: Plan | null }>();
+const props = defineProps<{ state: InstallState; plan: Plan | null; isPlanKnown: boolean }>();
 const all = computed(() => props.state.install.value.fasteners);
 const job = useJobStore();
 const units = useUnits();
@@ -128,7 +128,7 @@ function toggle(one: FastenerEntry): void {
     <div class="row">
       <v-text-field v-model="name" label="Fastener" maxlength="120" class="grow" hide-details @keyup.enter="add" />
       <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="add">Add</v-btn>
-      <v-btn v-if="wanted.length" height="48" variant="outlined" @click="takeWork"
+      <v-btn v-if="isPlanKnown && wanted.length" height="48" variant="outlined" @click="takeWork"
         >Take {{ wanted.length }} from the work</v-btn
       >
     </div>

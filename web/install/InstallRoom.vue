@@ -24,7 +24,7 @@ const VIEWS = {
 } as const;
 const view = useView(VIEWS, 'sheet');
 
-const { judged } = usePlanned();
+const { judged, isKnown } = usePlanned();
 const plan = computed(() => judged.value?.plan ?? null);
 /** The sheet is for the plan; without one, for the bench's setup. */
 const planned = computed(() => judged.value?.setup as LowgapSetup | undefined);
@@ -42,10 +42,10 @@ const print = (): void => window.print();
       <v-btn height="48" variant="text" @click="view = 'receiving'">Look at the parts</v-btn>
     </p>
     <SlipNote :setup="planned" />
-    <ReceivingPanel v-if="view === 'receiving'" :state="state" :plan="plan" />
-    <FastenersPanel v-else-if="view === 'fasteners'" :state="state" :plan="plan" />
+    <ReceivingPanel v-if="view === 'receiving'" :state="state" :plan="plan" :is-plan-known="isKnown" />
+    <FastenersPanel v-else-if="view === 'fasteners'" :state="state" :plan="plan" :is-plan-known="isKnown" />
     <SurprisesPanel v-else-if="view === 'surprises'" :state="state" />
-    <InstallSheet v-else :state="state" :plan="plan" />
+    <InstallSheet v-else :state="state" :plan="plan" :is-plan-known="isKnown" />
   </div>
 </template>
 

@@ -13,7 +13,7 @@ import { type InstallState } from './use-install';
 import { newId } from '../kit/entries';
 
 /** The work in its order: one big key for each step, its caution where the risk is. */
-const props = defineProps<{ state: InstallState; plan: Plan | null }>();
+const props = defineProps<{ state: InstallState; plan: Plan | null; isPlanKnown: boolean }>();
 
 const steps = computed(() => props.state.steps.value);
 const by = ref(localStorage.getItem('lowgap.worker') ?? '');
@@ -79,6 +79,7 @@ const spent = computed(() => steps.value.reduce((sum, { spentMinutes = 0 }) => s
 /** A sheet that is half done is not thrown away by a slip. */
 const anew = ref(false);
 function make(): void {
+  if (!props.isPlanKnown) return;
   if (props.state.done.value > 0 && !anew.value) {
     anew.value = true;
     return;
@@ -103,7 +104,7 @@ function make(): void {
         :model-value="by"
         @update:model-value="setBy"
       />
-      <v-btn height="48" variant="outlined" class="no-print" @click="make">{{
+      <v-btn height="48" variant="outlined" class="no-print" :loading="!isPlanKnown" @click="make">{{
         steps.length ? 'Make it anew from the plan' : 'Make the sheet from the plan'
       }}</v-btn>
     </div>

@@ -17,7 +17,7 @@ import { type InstallState } from './use-install';
 import { newId, putInto } from '../kit/entries';
 
 /** Every piece counted and laid beside the old one before a bolt is turned. */
-const props = defineProps<{ state: InstallState; plan: Plan | null }>();
+const props = defineProps<{ state: InstallState; plan: Plan | null; isPlanKnown: boolean }>();
 const job = useJobStore();
 
 const pieces = computed(() => props.state.install.value.pieces);
@@ -169,7 +169,7 @@ const wrongSize = (piece: PieceEntry): string => {
         @keyup.enter="add"
       />
       <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="add">Add</v-btn>
-      <v-btn v-if="fromOrder.length" height="48" variant="outlined" @click="takeOrder"
+      <v-btn v-if="isPlanKnown && fromOrder.length" height="48" variant="outlined" @click="takeOrder"
         >Take {{ fromOrder.length }} from the work order</v-btn
       >
     </div>

@@ -1,18 +1,21 @@
-import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import type { JobStore } from '../stores/job';
 import { mountedInJob, openedJob } from '../testing/mounting';
+import { endWorkersHere, runWorkersHere, until } from '../testing/worker-here';
 import InstallRoom from './InstallRoom.vue';
 
 let job: JobStore;
 let wrapper: VueWrapper | null = null;
 
+beforeAll(runWorkersHere);
 beforeEach(async () => {
   ({ job } = await openedJob('Lift-line'));
 });
 afterEach(() => {
   wrapper?.unmount();
   job.close();
+  endWorkersHere();
 });
 
 const room = async (view: string) => {
@@ -105,7 +108,7 @@ describe('made from the one account of the job', () => {
     tried();
     await room('fasteners');
     const fasteners = () => job.document!.install!.fasteners;
-    const offered = key(/^Take \d+ from the work/);
+    const offered = await until(() => key(/^Take \d+ from the work/));
     await offered.trigger('click');
     const names = fasteners().map(({ name }) => name);
     expect(names).toContain('Front: spacer to hub');
@@ -124,7 +127,7 @@ describe('made from the one account of the job', () => {
   test('pieces are taken from the work order, as many as it lists', async () => {
     tried();
     await room('receiving');
-    await key(/^Take \d+ from the work order/).trigger('click');
+    await (await until(() => key(/^Take \d+ from the work order/))).trigger('click');
     const pieces = job.document!.install!.pieces.map(({ name, wanted }) => [name, wanted]);
     expect(pieces).toContainEqual([expect.stringMatching(/^Strut-top spacers, 20 mm/), 4]);
     expect(pieces).toContainEqual([expect.stringMatching(/^Bolt-on spacers, 30 mm/), 4]);
@@ -133,7 +136,10 @@ describe('made from the one account of the job', () => {
   test('the sheet has a step for each of them, with its time and tools, and takes as long as the work order', async () => {
     tried();
     await room('sheet');
-    await key(/^Make the sheet/).trigger('click');
+    await until(() => {
+      void key(/^Make the sheet/)?.trigger('click');
+      return (job.document!.install?.steps.length ?? 0) > 0;
+    });
     await flushPromises();
     const { steps, plannedMinutes } = job.document!.install!;
     expect(steps.map(({ text }) => text).join(' ')).toContain(

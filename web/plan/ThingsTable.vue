@@ -5,7 +5,7 @@ import { CUTS, MODIFICATION_RULES, type Modification } from '@/core/6-decisions/
 import { markable, type Fix, type ThingOutcome } from '@/core/6-decisions/plan/judge-plan';
 import { formatMm } from '@/core/1-base/units/length';
 import { faultWords, MODIFICATION_WORDS } from '@/sheets/plan-words';
-import { cornerName } from '@/core/2-vehicle/setup/corner-key';
+import { axleOf, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import QuantityField from '../kit/QuantityField.vue';
 import VerdictMark from '../kit/VerdictMark.vue';
 
@@ -38,7 +38,14 @@ const fixOf = ({ corner, id }: ThingOutcome, kind: Modification, mm: number): Fi
   amountMm: MODIFICATION_RULES[kind].most === null ? 0 : markable(kind, mm),
 });
 
-const needsMm = ({ unmendedMarginMm }: ThingOutcome): number => Math.max(0, -unmendedMarginMm);
+/** What a thing wants, and the same thing across the axle where the same is done to it. */
+const needsMm = ({ id, corner, fix }: ThingOutcome): number =>
+  Math.max(
+    0,
+    ...props.things
+      .filter((one) => one.id === id && axleOf(one.corner) === axleOf(corner) && one.fix?.kind === fix?.kind)
+      .map(({ unmendedMarginMm }) => -unmendedMarginMm),
+  );
 const range = { min: 0, max: 300, unit: 'mm' };
 </script>
 

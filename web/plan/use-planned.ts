@@ -1,4 +1,4 @@
-import { computed, onBeforeUnmount, shallowRef, watch } from 'vue';
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { NOTHING_CHOSEN, type PlanJudgement } from '@/core/6-decisions/plan/judge-plan';
 import { useJobStore } from '../stores/job';
 import { useShop } from '../stores/shop';
@@ -10,7 +10,12 @@ export function usePlanned() {
   const job = useJobStore();
   const shop = useShop();
   const judged = shallowRef<PlanJudgement | null>(null);
-  const client = new PlanClient((answer) => (judged.value = answer.ok ? answer.value : null));
+  /** The plan as it is now was judged, or cannot be: until then nothing is made from it. */
+  const isKnown = ref(false);
+  const client = new PlanClient((answer) => {
+    judged.value = answer.ok ? answer.value : null;
+    isKnown.value = true;
+  });
   onBeforeUnmount(() => client.close());
 
   const hasPlan = computed(() => (judged.value?.plan.steps.length ?? 0) > 0);
@@ -21,10 +26,11 @@ export function usePlanned() {
     () => {
       const file = job.document;
       if (!file) return;
+      isKnown.value = false;
       const plan = file.plan ?? startingPlan(file, shop.terms);
       client.judge({ file, plan, chosen: plan.chosen ?? NOTHING_CHOSEN });
     },
     { immediate: true },
   );
-  return { judged, hasPlan };
+  return { judged, hasPlan, isKnown };
 }
