@@ -22,17 +22,20 @@ export function lowgapJsonSchema(): string {
     io: 'input',
     target: 'draft-2020-12',
     reused: 'inline',
-    metadata: definitions(),
-    override: ({ jsonSchema }) => {
-      if (jsonSchema.pattern?.includes('Surrogate')) jsonSchema.pattern = PORTABLE_PLAIN_TEXT;
-    },
+    metadata: named({}, file.lowgapFileSchema),
+    override: portable,
   });
   const { $id: _none, ...rest } = schema;
-  return `${JSON.stringify(described({ $id: SCHEMA_ID, title: 'Low Gap corner or vehicle, version 1', ...rest }), null, 2)}\n`;
+  return `${JSON.stringify(describedFields({ $id: SCHEMA_ID, title: 'Low Gap corner or vehicle, version 1', ...rest }), null, 2)}\n`;
 }
 
-/** Each exported shape under its own name: `cornerSchema` is `#/$defs/Corner`. */
-function definitions() {
+/** A pattern that other languages read. */
+export function portable({ jsonSchema }: { readonly jsonSchema: { pattern?: string } }): void {
+  if (jsonSchema.pattern?.includes('Surrogate')) jsonSchema.pattern = PORTABLE_PLAIN_TEXT;
+}
+
+/** Each shape of a file and each of `more` under its own name: `cornerSchema` is `Corner`; `but` has none. */
+export function named(more: Readonly<Record<string, unknown>>, but?: z.ZodType) {
   const names = z.registry<{ readonly id: string }>();
   const shapes = Object.entries({
     ...catalogue,
@@ -45,9 +48,10 @@ function definitions() {
     ...stance,
     ...testFit,
     ...file,
+    ...more,
   });
   for (const [name, shape] of shapes)
-    if (shape instanceof z.ZodType && shape !== file.lowgapFileSchema)
+    if (shape instanceof z.ZodType && shape !== but)
       names.add(shape, { id: `${name[0]!.toUpperCase()}${name.slice(1).replace(/Schema$/, '')}` });
   return names;
 }
@@ -55,12 +59,14 @@ function definitions() {
 type Node = unknown;
 
 /** The schema with each property's description beside it. */
-function described(node: Node): Node {
-  if (Array.isArray(node)) return node.map(described);
+export function describedFields(node: Node): Node {
+  if (Array.isArray(node)) return node.map(describedFields);
   if (node === null || typeof node !== 'object') return node;
   return Object.fromEntries(
     Object.entries(node).map(([key, value]) =>
-      key === 'properties' ? [key, describedProperties(value as Record<string, object>)] : [key, described(value)],
+      key === 'properties'
+        ? [key, describedProperties(value as Record<string, object>)]
+        : [key, describedFields(value)],
     ),
   );
 }
@@ -69,6 +75,6 @@ const describedProperties = (properties: Readonly<Record<string, object>>): Node
   Object.fromEntries(
     Object.entries(properties).map(([name, inner]) => [
       name,
-      { description: FIELD_DESCRIPTIONS[name], ...(described(inner) as object) },
+      { description: FIELD_DESCRIPTIONS[name], ...(describedFields(inner) as object) },
     ]),
   );

@@ -1,4 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import addFormats from 'ajv-formats';
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { pino } from 'pino';
 import request from 'supertest';
@@ -66,6 +68,40 @@ describe('sheets over HTTP', () => {
       .send({ title: 'Job', events: [{ ...event, due: '2027-02-31' }] })
       .expect(400);
     expect(refused.body.problems[0].path).toBe('events[0].due');
+  });
+});
+
+describe('answers by the published document', () => {
+  interface Published {
+    readonly paths: Record<string, Record<string, { readonly responses: Record<string, Answer> }>>;
+  }
+  interface Answer {
+    readonly content?: { readonly 'application/json'?: { readonly schema: object } };
+  }
+
+  test.each(['/healthz', '/api/jobs', '/api/catalogue', '/api/wells', '/api/devices', '/api/shop'])(
+    '%s answers what is written of it',
+    async (path) => {
+      await create().expect(201);
+      const { body: document } = await request(app).get('/api/openapi.json').expect(200);
+      const { schema } = (document as Published).paths[path]!['get']!.responses['200']!.content!['application/json']!;
+      const ajv = new Ajv2020({ strict: false, allErrors: true });
+      addFormats(ajv);
+      ajv.addSchema(document, 'api');
+      const local = JSON.parse(JSON.stringify(schema).replaceAll('"#/', '"api#/')) as object;
+      const { body } = await request(app).get(path).expect(200);
+      expect(ajv.validate(local, body) ? [] : ajv.errors).toEqual([]);
+    },
+  );
+
+  test('a refusal is what is written of one', async () => {
+    const { body: document } = await request(app).get('/api/openapi.json').expect(200);
+    const ajv = new Ajv2020({ strict: false });
+    addFormats(ajv);
+    ajv.addSchema(document, 'api');
+    const { body } = await request(app).post('/api/jobs').send({ title: '' }).expect(400);
+    expect(ajv.validate({ $ref: 'api#/components/schemas/Refusal' }, body)).toBe(true);
+    expect(ajv.validate({ $ref: 'api#/components/schemas/Refusal' }, { problems: [{ code: 'no such' }] })).toBe(false);
   });
 });
 

@@ -1,4 +1,5 @@
 import { MOST_JOB_BYTES } from '@/contracts/job-size';
+import { openApiDocument } from '@/contracts/openapi';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -46,6 +47,7 @@ export function makeApp({
   webRoot,
 }: AppParts): Express {
   const app = express();
+  let api: string | null = null;
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }));
   app.use(
@@ -79,6 +81,9 @@ export function makeApp({
   app.use('/api/wells', wellRoutes(wells));
   app.use('/api/shop', shopRoutes(shop));
   app.use('/api/devices', deviceRoutes(drivers));
+  app.get('/api/openapi.json', (_request, response) => {
+    response.type('application/json').send((api ??= openApiDocument()));
+  });
   app.use('/api/sheets', sheetRoutes());
   if (finder) app.use('/api/finder', finderRoutes(finder));
   app.use('/api', notFound);
