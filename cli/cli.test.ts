@@ -125,7 +125,10 @@ describe('lowgap spread, levers, panel, envelope', () => {
     const written = lowgap('envelope', fileOf(document), '--corner', corner!, '--out', out, '--edge', '60');
     expect(written.status).toBe(0);
     // Binary STL: 80 bytes, the count, 50 bytes a triangle.
-    expect(statSync(out).size).toBe(84 + 50 * JSON.parse(written.stdout).triangles);
+    const said = JSON.parse(written.stdout);
+    expect(statSync(out).size).toBe(84 + 50 * said.triangles);
+    expect(said.outside.mostMm).toBeGreaterThanOrEqual(said.outside.meanMm);
+    expect(said.outside.meanMm).toBeGreaterThan(0);
     const refused = lowgap('envelope', fileOf(document), '--corner', corner!, '--out', 'swept.obj');
     expect(refused).toMatchObject({ status: 2, stdout: '' });
     expect(refused.stderr).toMatch(/--out: expected a name ending in .stl or .glb, found swept.obj/);

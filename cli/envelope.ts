@@ -7,6 +7,8 @@ import { sweptEnvelope } from '@/meshes/swept-envelope';
 import { writeGltf, writeStl } from '@/meshes/write-mesh';
 import { numberOption, readCase } from './outcome';
 
+const tenth = (mm: number): number => Math.round(10 * mm) / 10;
+
 export interface EnvelopeCommandOptions {
   readonly corner: string;
   readonly out: string;
@@ -27,7 +29,15 @@ export async function envelopeCommand(file: string, { corner, out, edge }: Envel
   const edgeMm = numberOption('edge', edge);
   const prepared = prepareDescribed(asCase(await readCase(file)), corner as CornerKey);
   const mesh = await sweptEnvelope(prepared, edgeMm);
-  const name = `swept envelope, ${corner}`;
+  const outside = { meanMm: tenth(mesh.outside.meanMm), mostMm: tenth(mesh.outside.mostMm) };
+  const name = `swept envelope, ${corner}, up to ${outside.mostMm} mm outside the true one`;
   await writeFile(out, kind === 'stl' ? writeStl(mesh) : await writeGltf(mesh, name));
-  return { corner, file: out, triangles: mesh.triangles.length / 3, points: mesh.positions.length / 3 };
+  return {
+    corner,
+    file: out,
+    triangles: mesh.triangles.length / 3,
+    points: mesh.positions.length / 3,
+    /** How much larger than the swept space the mesh was made, so that it holds every wheel; mm. */
+    outside,
+  };
 }

@@ -156,6 +156,10 @@ test('a scan from the simulated scanner and one from a file become obstacles; a 
   await expect(page.getByTestId('scan-answer')).toContainText(/Read in m; targets agree within 0(\.\d)? mm/, {
     timeout: 20_000,
   });
+  await expect(page.getByTestId('scan-answer')).toContainText(
+    /Understood: \d+ points, [\d.]+ × [\d.]+ × [\d.]+ m over all/,
+  );
+  await expect(page.getByTestId('scan-preview').getByRole('img')).toHaveCount(2);
   const before = await page.getByRole('button', { name: /^Front left/ }).textContent();
   await page.getByRole('button', { name: 'Take these as obstacles' }).click();
   await expect(page.getByRole('button', { name: 'Inner fender (scanned) Liner' })).toBeVisible();

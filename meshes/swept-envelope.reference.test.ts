@@ -14,8 +14,8 @@ import { flatten } from '@/core/1-base/geometry/outline';
 import { place } from '@/core/1-base/geometry/pose';
 import { seededRandom } from '@/core/1-base/numeric/seeded-random';
 import { ProblemError } from '@/core/1-base/problem';
-import { pointOf, type ClosedMesh } from './closed-mesh';
-import { sweptEnvelope } from './swept-envelope';
+import { pointOf } from './closed-mesh';
+import { sweptEnvelope, type SweptMesh } from './swept-envelope';
 import { writeGltf, writeStl } from './write-mesh';
 
 const FITTED = { tire: { size: '18x8.50-8' }, wheel: { diameterIn: 8, widthIn: 7, offsetMm: 10 }, spacerMm: 0 };
@@ -31,7 +31,7 @@ const EDGE_MM = 24;
 
 describe('the swept envelope of a small cart', () => {
   const corner = prepareCorner('frontLeft', CART, fittedSetup(FITTED), 'trail');
-  let mesh: ClosedMesh;
+  let mesh: SweptMesh;
   let library: ManifoldToplevel;
 
   beforeAll(async () => {
@@ -54,6 +54,20 @@ describe('the swept envelope of a small cart', () => {
       expect({ key, count, back: sides.get(`${to}>${from}`) }).toEqual({ key, count: 1, back: 1 });
     }
     expect(sides.size).toBeGreaterThan(3000);
+  });
+
+  // A facet cuts inside a bend of radius R by edge^2 / 8 R, and the surface is moved out by that much.
+  test('says by how much it is outside the true space: more than nothing, no more than twice what it was moved', () => {
+    const movedMm = Math.min(EDGE_MM / 2, EDGE_MM ** 2 / (8 * 12));
+    const { meanMm, mostMm } = mesh.outside;
+    expect(meanMm).toBeGreaterThan(0.5 * movedMm);
+    expect(mostMm).toBeGreaterThanOrEqual(meanMm);
+    expect(mostMm).toBeLessThan(2 * movedMm);
+    const swept = new SweptDistance(corner);
+    // Measured here at other corners of the mesh than there.
+    const count = mesh.positions.length / 3;
+    const here = Array.from({ length: 50 }, (_, i) => swept.at(pointOf(mesh, (7 + 97 * i) % count)));
+    for (const mm of here) expect(mm).toBeLessThan(mostMm + 1);
   });
 
   // manifold-3d: a mesh taken from its file must be an oriented manifold, in one piece and with volume.

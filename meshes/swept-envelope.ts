@@ -2,7 +2,7 @@ import Module, { type ManifoldToplevel } from 'manifold-3d';
 import { SweptDistance } from '@/core/4-clearance/pictures/swept-distance';
 import type { PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
 import { ProblemError, requireRange } from '@/core/1-base/problem';
-import type { ClosedMesh } from './closed-mesh';
+import { pointOf, type ClosedMesh } from './closed-mesh';
 
 /** Sharpest outward bend of a tire's section: the shoulder, or a rim flange. mm. */
 const SHARPEST_MM = 12;
@@ -19,13 +19,27 @@ async function meshLibrary(): Promise<ManifoldToplevel> {
   }));
 }
 
+/** By how much a mesh stands outside the space that is swept, mm: over the places measured, on average and at most. */
+export interface Outside {
+  readonly meanMm: number;
+  readonly mostMm: number;
+}
+
+/** A swept space as a mesh, and how much larger it was made than the true one. */
+export interface SweptMesh extends ClosedMesh {
+  readonly outside: Outside;
+}
+
+/** Corners of the mesh that are measured against the true space. */
+const MEASURED = 600;
+
 /**
  * The space that tire and wheel sweep as a closed, manifold mesh with sides of about `edgeMm`, made by marching
  * tetrahedra (manifold-3d) over the signed distance. A facet cuts inside a bend by up to edge^2 / 8 R, so the surface is
- * moved out by that much: it holds every wheel.
+ * moved out by that much: it holds every wheel, and says by how much it is larger.
  * @throws ProblemError for sides that are too short to be done with, or too long to say anything.
  */
-export async function sweptEnvelope(corner: PreparedCorner, edgeMm: number): Promise<ClosedMesh> {
+export async function sweptEnvelope(corner: PreparedCorner, edgeMm: number): Promise<SweptMesh> {
   requireRange(edgeMm, 8, 60, '--edge', 'mm');
   const { Manifold } = await meshLibrary();
   const swept = new SweptDistance(corner);
@@ -51,5 +65,12 @@ export async function sweptEnvelope(corner: PreparedCorner, edgeMm: number): Pro
   if (status !== 'NoError' || made.triangles.length === 0) {
     throw new ProblemError({ code: 'internal', path: '', expected: 'a closed mesh', found: String(status) });
   }
-  return made;
+  return { ...made, outside: outsideOf(made, swept) };
+}
+
+function outsideOf(mesh: ClosedMesh, swept: SweptDistance): Outside {
+  const count = mesh.positions.length / 3;
+  const step = Math.max(1, Math.floor(count / MEASURED));
+  const found = Array.from({ length: Math.ceil(count / step) }, (_, i) => swept.at(pointOf(mesh, i * step)));
+  return { meanMm: found.reduce((sum, mm) => sum + mm, 0) / found.length, mostMm: Math.max(...found) };
 }

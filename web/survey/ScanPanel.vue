@@ -8,7 +8,10 @@ import { deviceListSchema } from '@/contracts/device-api';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { SCAN_UNITS, type ScanUnit } from '@/core/3-survey/scan/scan-unit';
 import type { Problem } from '@/core/1-base/problem';
+import { attempt } from '@/core/1-base/problem';
+import { tireSection } from '@/core/2-vehicle/tire/section';
 import { formatMm } from '@/core/1-base/units/length';
+import ScanPreview from './ScanPreview.vue';
 import { useJobStore } from '../stores/job';
 import { readScanInWorker, type ScanAnswer } from '../workers/scan-client';
 
@@ -118,6 +121,11 @@ function accept(): void {
   answer.value = null;
 }
 
+const tireRadiusMm = computed(() => {
+  const { tire, wheel } = props.corner.fitted;
+  const section = attempt(() => tireSection(tire, wheel.widthIn));
+  return section.ok ? section.value.diameterMm / 2 : 400;
+});
 const worst = computed(() => Math.max(0, ...(answer.value?.residuals ?? []).map(({ mm }) => mm)));
 </script>
 
@@ -143,6 +151,12 @@ const worst = computed(() => Math.max(0, ...(answer.value?.residuals ?? []).map(
     </div>
     <v-btn color="primary" height="48" :disabled="!scan || !plan" :loading="busy" @click="read">Read the scan</v-btn>
     <div v-if="answer" class="stack" data-testid="scan-answer">
+      <p>
+        Understood: {{ answer.understood.points }} points,
+        {{ answer.understood.size.map((v) => Number(v.toPrecision(3))).join(' × ') }} {{ answer.unit }} over all, the
+        first at {{ answer.understood.first.map((v) => Number(v.toPrecision(4))).join(', ') }}.
+      </p>
+      <ScanPreview :parts="answer.obstacles" :tire-radius-mm="tireRadiusMm" />
       <p>
         Read in {{ answer.unit }}; targets agree within {{ formatMm(worst) }} mm. Parts:
         <span v-for="o in answer.obstacles" :key="o.id"
