@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
+import { demoJobs } from '@/demo/demo-jobs';
 
 const PORT = 4781;
 const BASE = `http://127.0.0.1:${PORT}`;
@@ -66,6 +67,46 @@ test('jobs outlive a restart and a kill; a second process on the same data is re
     expect((await request.get(`${BASE}/api/jobs/${id}`)).status()).toBe(200);
     fourth.child.kill('SIGTERM');
     await fourth.ended;
+  } finally {
+    rmSync(data, { recursive: true, force: true });
+  }
+});
+
+test('the installation goes on with the server gone: rooms never entered open, the sheet is made and ticked, and all of it arrives', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const data = mkdtempSync(join(tmpdir(), 'lowgap-data-'));
+  try {
+    const first = start(data, PORT);
+    await expect.poll(first.output, { timeout: 30_000 }).toContain('ready');
+    const { document } = structuredClone(demoJobs().find(({ title }) => title.startsWith('Rescue'))!);
+    const made = await page.request.post(`${BASE}/api/jobs`, { data: { title: 'In the bay', document } });
+    const { id } = await made.json();
+    await page.goto(`${BASE}/jobs/${id}/intake`);
+    await expect(page.getByTestId('save-state')).toHaveText('Saved');
+    await page.waitForLoadState('networkidle');
+    first.child.kill('SIGKILL');
+    await first.ended;
+
+    const link = (name: string) => page.getByRole('navigation').getByRole('link', { name });
+    await link('Install').click();
+    await page.getByRole('button', { name: /^Make the sheet/ }).click();
+    await page.getByRole('button', { name: /^Step 1 done/ }).click();
+    await expect(page.getByTestId('sheet-says')).toContainText(/1 of \d+ done/);
+    await expect(page.getByTestId('save-state')).toContainText('kept in this browser');
+    await link('Test fit').click();
+    await expect(page.getByText('Which setup is on the vehicle?')).toBeVisible();
+    await link('Plan').click();
+    await expect(page.getByTestId('plan-says')).toContainText(/Clears as planned|still to do/, { timeout: 60_000 });
+
+    const again = start(data, PORT);
+    await expect.poll(again.output, { timeout: 40_000 }).toContain('ready');
+    await expect(page.getByTestId('save-state')).toHaveText('Saved', { timeout: 60_000 });
+    const kept = await (await page.request.get(`${BASE}/api/jobs/${id}`)).json();
+    expect(kept.document.install.steps[0].doneAt).toBeTruthy();
+    again.child.kill('SIGTERM');
+    await again.ended;
   } finally {
     rmSync(data, { recursive: true, force: true });
   }

@@ -1,5 +1,6 @@
 import { MOST_JOB_BYTES } from '@/contracts/job-size';
 import { openApiDocument } from '@/contracts/openapi';
+import { join } from 'node:path';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -88,6 +89,8 @@ export function makeApp({
   if (finder) app.use('/api/finder', finderRoutes(finder));
   app.use('/api', notFound);
   if (webRoot !== undefined) {
+    // A build's assets have their content in their names.
+    app.use('/assets', express.static(join(webRoot, 'assets'), { index: false, immutable: true, maxAge: '1y' }));
     app.use(express.static(webRoot, { index: false, maxAge: '1h' }));
     app.get('/{*any}', (request, response, next) => {
       if (request.path.startsWith('/assets/')) next();

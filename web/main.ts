@@ -6,8 +6,11 @@ import '@fontsource/barlow-semi-condensed/600.css';
 import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import App from './App.vue';
+import { preloadRooms } from './preload';
 import { makeRouter } from './router';
 import './style.css';
 import { makeVuetify } from './theme';
 
-createApp(App).use(createPinia()).use(makeVuetify()).use(makeRouter()).mount('#app');
+const router = makeRouter();
+preloadRooms(router);
+createApp(App).use(createPinia()).use(makeVuetify()).use(router).mount('#app');
