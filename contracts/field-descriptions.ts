@@ -244,6 +244,7 @@ export const FIELD_DESCRIPTIONS: Readonly<Record<string, string>> = {
   tools: 'At hand for it.',
   topKmh: 'The fastest it is driven, km/h.',
   torqueTyped: 'The torque as it was typed, with its unit.',
+  triedDepthMm: 'A depth of cut to look at, mm from the present edge.',
   underNutMm: 'Thickness left of a bolt-on spacer under the nuts that hold it, mm.',
   upperArmFrame: 'Frame end of the upper arm.',
   upperArmAxle: 'Axle end of the upper arm.',

@@ -103,6 +103,8 @@ export const sheetEntrySchema = z.strictObject({
   obstacle: id,
   allowanceMm: z.number().min(0).max(60).default(5),
   flapMm: z.number().min(0).max(60).default(0),
+  /** A depth that somebody would cut. */
+  triedDepthMm: z.number().min(0).max(300).optional(),
   /** A line for looks: right and up on the drawing, mm. */
   looks: z
     .array(z.tuple([drawnAt, drawnAt]))

@@ -57,6 +57,7 @@ export const SHEET: CutSheet = {
   flapEdge: [],
   flapMm: 0,
   looks: null,
+  tried: null,
   hub: [0, 0],
   isUpright: true,
   depthMm: 41.5,

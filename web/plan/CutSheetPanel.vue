@@ -4,6 +4,10 @@ import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { SheetEntry } from '@/contracts/plan';
 import { problemText } from '../problem-words';
+import { asCase } from '@/contracts/as-case';
+import { asPlanQuestion } from '@/contracts/as-plan-question';
+import { marginWords } from '@/core/4-clearance/case/standard';
+import { withFix } from '@/core/6-decisions/plan/judge-plan';
 import { CUTS, modificationsOf } from '@/core/6-decisions/plan/modification';
 import type { SheetPoint } from '@/core/5-consequences/panel/flat-sheet';
 import type { Problem } from '@/core/1-base/problem';
@@ -106,6 +110,7 @@ function set(change: Partial<SheetEntry>, gesture: string | null = null): void {
   props.state.change((plan) => {
     const others = plan.sheets.filter(({ corner, obstacle }) => corner !== now.corner || obstacle !== now.obstacle);
     const next = { ...now, ...change };
+    if (next.triedDepthMm === undefined) delete next.triedDepthMm;
     if (next.looks === undefined) delete next.looks;
     plan.sheets = [...others, next];
   }, gesture);
@@ -142,6 +147,35 @@ const looksWords = computed(() => {
   }
   return `The line for looks takes ${square(found.beyondNeedMm2)} beyond need, ${square(found.areaMm2)} in all.`;
 });
+
+const triedWords = computed(() => {
+  const tried = drawn.value?.sheet.tried;
+  if (!tried) return '';
+  const deep = `${formatMm(tried.depthMm)} mm (${formatFraction(tried.depthMm)} in) deep all along the edge`;
+  if (tried.marginMm === null) return `${deep} takes all of it away.`;
+  return `${deep} gains ${formatMm(tried.gainedMm ?? 0)} mm of gap: ${marginWords(tried.marginMm)}.`;
+});
+/** Gap that the typed depth gains, where it gains any and the thing may be cut so. */
+const triedGainMm = computed(() => {
+  const gained = drawn.value?.sheet.tried?.gainedMm ?? null;
+  return gained !== null && gained > 0 ? gained : null;
+});
+/** The typed depth becomes the plan's cut of this thing, by what it gains. */
+function takeDepth(): void {
+  const at = thing.value;
+  const gained = triedGainMm.value;
+  const [file, plan] = [job.document, props.state.plan.value];
+  if (!at || gained === null || !file || !plan) return;
+  const obstacle = file.corners[at.corner]?.obstacles.find(({ id }) => id === at.id);
+  const own = props.state.chosen.value.fixes.find((fix) => fix.corner === at.corner && fix.obstacle === at.id)?.kind;
+  const kind =
+    own && CUTS.includes(own) ? own : obstacle && modificationsOf(obstacle).find((one) => CUTS.includes(one));
+  if (!kind) return;
+  const fix = { corner: at.corner, obstacle: at.id, kind, amountMm: Math.floor(10 * gained) / 10 };
+  props.state.choose((chosen) => {
+    chosen.fixes = withFix(asCase(file), chosen.fixes, fix, fix, asPlanQuestion(plan)).map((one) => ({ ...one }));
+  });
+}
 
 /** Nothing to cut and no line drawn: there is no sheet. */
 const isEmpty = computed(() => !drawn.value?.sheet.need.length && !drawn.value?.sheet.looks);
@@ -189,6 +223,13 @@ async function savePdf(): Promise<void> {
           :value="entry.flapMm"
           :range="{ min: 0, max: 60, unit: 'mm' }"
           @change="(mm) => set({ flapMm: mm ?? 0 })"
+        />
+        <QuantityField
+          label="Or cut this deep, all along"
+          :value="entry.triedDepthMm"
+          :range="{ min: 0, max: 300, unit: 'mm' }"
+          optional
+          @change="(mm) => set({ triedDepthMm: mm })"
         />
         <v-btn v-if="entry.looks" height="48" variant="outlined" @click="set({ looks: undefined })"
           >Drop the line for looks</v-btn
@@ -239,6 +280,17 @@ async function savePdf(): Promise<void> {
             <dd>{{ formatMm(drawn.sheet.offPlaneMm) }} mm</dd>
           </div>
         </dl>
+        <p
+          v-if="triedWords"
+          :class="(drawn.sheet.tried!.marginMm ?? 0) < 0 ? 'verdict-rubs' : 'verdict-clear'"
+          role="status"
+          data-testid="depth-says"
+        >
+          {{ triedWords }}
+          <v-btn v-if="triedGainMm !== null" height="48" variant="text" @click="takeDepth"
+            >Into the plan as {{ formatMm(triedGainMm) }} mm of gap</v-btn
+          >
+        </p>
         <p v-if="tooDeepMm !== null" class="verdict-close" role="alert">
           The line runs deeper than the {{ formatMm(tooDeepMm) }} mm that this job lets be taken. Plan it otherwise, or
           ask the customer.

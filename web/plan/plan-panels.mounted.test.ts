@@ -146,6 +146,22 @@ describe('the cut sheet', () => {
     expect(field(/^Left by the first cut/).text()).toContain('plenty');
   });
 
+  test('a depth that is typed says what it gains, and goes into the plan as that', async () => {
+    await plan('sheet');
+    await until(() => said('sheet-says') !== '', 60_000);
+    await type(/^Or cut this deep/, 'very');
+    expect(pageText()).toContain('found very');
+    await type(/^Or cut this deep/, '20 mm');
+    await until(() => said('depth-says') !== '', 60_000);
+    expect(said('depth-says')).toMatch(
+      /20 mm \(13\/16 in\) deep all along the edge gains [\d.]+ mm of gap: (short by|[\d.]+ mm)/,
+    );
+    const gained = Number(/gains ([\d.]+) mm/.exec(said('depth-says'))![1]);
+    await press(/^Into the plan as/);
+    const fix = job.document!.plan!.chosen!.fixes.find(({ amountMm }) => Math.abs(amountMm - gained) < 0.11);
+    expect(fix).toBeDefined();
+  }, 120_000);
+
   test('nothing that may be cut says so', async () => {
     job.change((file) => {
       for (const corner of Object.values(file.corners)) {

@@ -87,12 +87,12 @@ export const worker: PlanWorker = {
     const file = receiver.unwire(wired);
     return attempt(() => spacerSweep(asCase(file), corner, mostMm, cache, new Set(mended)));
   },
-  sheet(wired, chosen, { corner, obstacle, allowanceMm, flapMm, looks }, mirrored) {
+  sheet(wired, chosen, { corner, obstacle, allowanceMm, flapMm, looks, triedDepthMm }, mirrored) {
     const file = receiver.unwire(wired);
     return attempt(() => {
       // Marked for the setup as the plan leaves it, not as it is on the bench.
       const planned = withChanges(asCase(file), chosen.changes);
-      const sheet = cutSheet(planned, corner, obstacle, { allowanceMm, flapMm, looks, mirrored }, measured);
+      const sheet = cutSheet(planned, corner, obstacle, { allowanceMm, flapMm, looks, triedDepthMm, mirrored }, measured);
       const drawing = sheetDrawing(sheet);
       lastDrawing = drawing;
       return { sheet, svg: writeSvg(drawing), dxf: writeDxf(drawing) };

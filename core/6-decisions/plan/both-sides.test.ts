@@ -224,6 +224,35 @@ describe('why a lift does or does not help', () => {
   });
 });
 
+describe('folding before cutting, as the intake allows', () => {
+  /** A lip `mm` over the crown: what it wants is had by folding up to 20 mm of it. */
+  const lip = (mm: number) =>
+    axle(
+      [
+        above('lip', mm, {
+          material: 'sheetMetal',
+          shape: {
+            type: 'polyline',
+            points: [
+              [-40, -20, 401.4 + mm],
+              [40, -20, 401.4 + mm],
+            ],
+          },
+        }),
+      ],
+      null,
+    );
+  const kinds = (description: CaseDescription, allowed: PlanQuestion['allowed']) =>
+    planCase(description, { ...EACH, allowed }).leastPermanent?.steps.map(({ kind }) => kind) ?? null;
+  test('what a fold gives is folded; what it does not is cut; where folding is not allowed it is cut', () => {
+    const both = { foldLip: 20, cutSheetMetal: 60 };
+    expect(kinds(lip(35), both)).toEqual(['foldLip']);
+    expect(kinds(lip(15), both)).toEqual(['cutSheetMetal']);
+    expect(kinds(lip(35), { cutSheetMetal: 60 })).toEqual(['cutSheetMetal']);
+    expect(kinds(lip(15), { foldLip: 20 })).toBeNull();
+  });
+});
+
 describe('a change by hand that may not be', () => {
   const description = axle([above('cap', 25)], null);
   const fault = (allowed: PlanQuestion['allowed'], amountMm: number) =>

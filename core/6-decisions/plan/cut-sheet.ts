@@ -9,6 +9,7 @@ import { flatSheet, type SheetPoint } from '../../5-consequences/panel/flat-shee
 import { gapField } from '../../5-consequences/panel/gap-field';
 import { panelCase, type PanelAnswer, type Uncovered } from '../../5-consequences/panel/panel-case';
 import type { Vec3 } from '../../1-base/geometry/vec3';
+import { depthGain, type DepthGain } from '../../5-consequences/panel/depth-gain';
 import { ProblemError } from '../../1-base/problem';
 import { CUTS, MODIFICATION_RULES, modificationsOf, permits, type Modification } from './modification';
 
@@ -37,6 +38,8 @@ export interface CutSheet {
   readonly flapMm: number;
   /** The line redrawn for looks. */
   readonly looks: LooksLine | null;
+  /** What a cut of the depth that was asked for does; null: none was. */
+  readonly tried: DepthGain | null;
   readonly hub: SheetPoint;
   /** There is a plumb line to register it by. */
   readonly isUpright: boolean;
@@ -67,6 +70,8 @@ export interface CutSheetOptions {
   readonly flapMm?: number | undefined;
   /** A line for looks, on the drawing as it is for this side. */
   readonly looks?: readonly SheetPoint[] | undefined;
+  /** A depth that somebody would cut, all along the present edge, mm. */
+  readonly triedDepthMm?: number | undefined;
   /** Drawn for the same panel on the other side. */
   readonly mirrored?: boolean | undefined;
   /** Most that may be taken, mm from the present edge; by default what the material allows. */
@@ -159,6 +164,7 @@ export function cutSheet(
     flapEdge: flapMm > 0 ? drawn(flapEdge(cut, flapMm)) : [],
     flapMm,
     looks: looks ? looksLine(answer, looks, sideOf(key), drawn) : null,
+    tried: options.triedDepthMm === undefined ? null : depthGain(answer, options.triedDepthMm),
     hub: flat.hub,
     isUpright: flat.plumb !== null,
     depthMm: need.length > 0 && edge.length > 0 ? drawnDepthMm(need, edge) : cut.depthMm,
