@@ -130,7 +130,7 @@ function panelDrawn(sheet: CutSheet, front: 'left' | 'right'): Drawn {
     lines.map((points) => ({ layer: name, points }));
   const register = registerOf(sheet, around, front);
   const lines: SheetLine[] = [
-    ...layer('WASTE', folds ? [] : hatch(waste)),
+    ...layer('WASTE', hatch(waste)),
     ...layer('OUTLINE', outline),
     ...layer('EDGE', edge),
     ...layer(folds ? 'FOLD' : 'CUT', need),
@@ -231,7 +231,7 @@ function saidOf(sheet: CutSheet, front: 'left' | 'right'): string[] {
     `Seen from outside the vehicle: its front is to the ${front}${sheet.isUpright ? ', up is up' : '; the sheet lies level'}`,
     `${sheet.flapMm > 0 ? 'Fold' : 'Cut'} to leave ${mm(sheet.requiredMm)} mm: deepest ${mm(sheet.depthMm)} mm from the present edge, ${mm(sheet.lengthMm)} mm long`,
     sheet.flapMm > 0
-      ? `Cut ${mm(sheet.flapMm)} mm short of the fold line; slit the flap where it curves`
+      ? `Cut ${mm(sheet.flapMm)} mm short of the fold line; slit the flap where it curves; what is hatched goes`
       : `First cut (dashed) leaves ${mm(sheet.allowanceMm)} mm: flex again before the final one; what is hatched goes`,
     ...(looks
       ? [
@@ -250,20 +250,45 @@ function saidOf(sheet: CutSheet, front: 'left' | 'right'): string[] {
 
 /** Each kind of line by name, each at another share of its length, so that names of neighbouring lines do not meet; a fold's beside the flap, off the cut. */
 function named({ edge, need, flapEdge, flapMm, firstCut, looks, waste }: CutSheet): SheetText[] {
-  const name = (lines: readonly (readonly SheetPoint[])[], text: string, share: number): SheetText[] => {
+  const placeOn = (lines: readonly (readonly SheetPoint[])[], share: number): SheetPoint | undefined => {
     const longest = [...lines].sort((a, b) => b.length - a.length)[0];
-    const at = longest?.[Math.floor((longest.length - 1) * share)];
-    return at ? [{ at: [at[0] + 2, at[1] + 2], text }] : [];
+    return longest?.[Math.floor((longest.length - 1) * share)];
   };
-  const largest = flapMm > 0 ? undefined : [...waste].sort((a, b) => areaOf(b) - areaOf(a))[0];
+  const right = Math.max(...[...edge, ...need].flat().map(([x]) => x)) + MARK_MM;
+  const name = (lines: readonly (readonly SheetPoint[])[], text: string, share: number): SheetText[] => {
+    const at = placeOn(lines, share);
+    if (!at) return [];
+    // What would run off the paper stands before its line.
+    const isOff = at[0] + 2 + widthOf(text) > right;
+    return [{ at: [isOff ? at[0] - 2 - widthOf(text) : at[0] + 2, at[1] + 2], text }];
+  };
+  const largest = [...waste].sort((a, b) => areaOf(b) - areaOf(a))[0];
   return [
     ...name(edge, 'PRESENT EDGE', 0.4),
-    ...name(need, flapMm > 0 ? 'FOLD' : 'CUT', flapMm > 0 ? 0.25 : 0.75),
+    ...(flapMm > 0 ? besideFlap(placeOn(need, 0.5), flapEdge) : name(need, 'CUT', 0.75)),
     ...name(flapEdge, 'CUT', 0.6),
     ...name(firstCut, 'FIRST CUT', 0.25),
     ...name(looks?.lines ?? [], 'LOOKS', 0.1),
     ...(largest ? [{ at: middleOf(largest), text: 'WASTE' }] : []),
   ];
+}
+
+/** mm that a name takes, about. */
+const widthOf = (text: string): number => 2.9 * text.length;
+
+/** mm from a fold to its name, on the side that stays: away from the cut. */
+const AWAY_MM = 5;
+
+function besideFlap(at: SheetPoint | undefined, cut: readonly (readonly SheetPoint[])[]): SheetText[] {
+  if (!at) return [];
+  const far = ([x, y]: SheetPoint): number => Math.hypot(x - at[0], y - at[1]);
+  const nearest = cut
+    .flat()
+    .reduce<SheetPoint | null>((best, next) => (!best || far(next) < far(best) ? next : best), null);
+  const way = nearest && far(nearest) > 0 ? far(nearest) : 1;
+  const [dx, dy] = nearest ? [(at[0] - nearest[0]) / way, (at[1] - nearest[1]) / way] : [1, 1];
+  const text = 'FOLD';
+  return [{ at: [at[0] + AWAY_MM * dx - (dx < 0 ? widthOf(text) : 0), at[1] + AWAY_MM * dy], text }];
 }
 
 type Triangle = CutSheet['waste'][number];

@@ -77,4 +77,20 @@ describe('a cut sheet as a file', () => {
     expect(of('CHECK').map(lengthOf)).toContain(RULER_MM);
     expect(texts.map(({ text }) => text)).toContain('Line for looks takes 42 cm2 beyond need');
   });
+
+  test('the fold’s name stands on the side that stays, off the cut, and no name runs off the paper', () => {
+    const { panel } = sheetDrawing(FOLDED);
+    const place = (name: string) => panel.texts.find(({ text }) => text === name)!.at;
+    const nearest = ([x, y]: readonly [number, number], lines: typeof FOLDED.need): number =>
+      Math.min(...lines.flat().map(([a, b]) => Math.hypot(a - x, b - y)));
+    const fold = place('FOLD');
+    expect(nearest(fold, FOLDED.flapEdge)).toBeGreaterThan(nearest(fold, FOLDED.need));
+    const right = panel.box.left + panel.box.width;
+    for (const { text, at } of panel.texts.filter((one) =>
+      /^(FOLD|CUT|PRESENT EDGE|FIRST CUT|WASTE)$/.test(one.text),
+    )) {
+      expect(at[0]).toBeGreaterThanOrEqual(panel.box.left);
+      expect({ text, ends: at[0] + 2.5 * text.length <= right }).toEqual({ text, ends: true });
+    }
+  });
 });

@@ -147,6 +147,8 @@ export function cutSheet(
   const drawn = (lines: PanelAnswer['cut']['lines']): SheetLines =>
     lines.map((line) => line.map((point) => flat.toSheet(point)));
   const [edge, need] = [drawn(cut.presentEdge), drawn(cut.lines)];
+  const flap = flapMm > 0 ? beyondFlap(cut, flapMm) : null;
+  const goes = flap?.removed ?? cut.removed;
   return {
     corner: key,
     id,
@@ -155,13 +157,11 @@ export function cutSheet(
     requiredMm,
     edge,
     outline: drawn(borderLines(field)),
-    waste: cut.removed.triangles.map(
-      (triangle) => triangle.map((i) => flat.toSheet(cut.removed.points[i]!)) as unknown as Waste,
-    ),
+    waste: goes.triangles.map((triangle) => triangle.map((i) => flat.toSheet(goes.points[i]!)) as unknown as Waste),
     need,
     firstCut: drawn(first?.lines ?? []),
     allowanceMm,
-    flapEdge: flapMm > 0 ? drawn(flapEdge(cut, flapMm)) : [],
+    flapEdge: drawn(flap?.lines ?? []),
     flapMm,
     looks: looks ? looksLine(answer, looks, sideOf(key), drawn) : null,
     tried: options.triedDepthMm === undefined ? null : depthGain(answer, options.triedDepthMm),
@@ -185,11 +185,11 @@ function drawnDepthMm(line: SheetLines, edge: SheetLines): number {
   return line.flat().reduce((most, point) => Math.max(most, distanceToLines(flat(point), edges)), 0);
 }
 
-/** Where metal kept for a flap ends: so far from the needed line, on what would be cut off. */
-function flapEdge({ removed, lines }: PanelAnswer['cut'], flapMm: number): PanelAnswer['cut']['lines'] {
-  if (lines.length === 0 || removed.triangles.length === 0) return [];
+/** What goes where metal is kept for a flap: so far from the needed line, on what would be cut off; null: nothing. */
+function beyondFlap({ removed, lines }: PanelAnswer['cut'], flapMm: number): PanelAnswer['cut'] | null {
+  if (lines.length === 0 || removed.triangles.length === 0) return null;
   const gauge = { marginAt: (point: Parameters<typeof distanceToLines>[0]) => flapMm - distanceToLines(point, lines) };
-  return cutLine(gapField(removed, gauge), gauge).lines;
+  return cutLine(gapField(removed, gauge), gauge);
 }
 
 /** A line drawn for looks is drawn on the sheet of this side, whichever side is printed. */
