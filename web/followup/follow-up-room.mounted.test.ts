@@ -195,7 +195,15 @@ describe('the hand-over sheet', () => {
   test('spacers are followed up by distance', async () => {
     job.changeSetup((file) => {
       delete file.followUp;
-      file.setup = { ...file.setup!, spacerMm: 30, spacerType: 'boltOn', parts: [], corners: {} };
+      file.setup = {
+        ...file.setup!,
+        spacerMm: 30,
+        spacerType: 'boltOn',
+        axleShiftMm: 0,
+        suspensionLiftMm: 0,
+        parts: [],
+        corners: {},
+      };
     });
     const { state, leave } = await composed(useFollowUp, { room: 'followUp' });
     state.handOver('2026-03-02');

@@ -209,7 +209,13 @@ watchEffect(() => {
             </template>
           </template>
           <h3>Changes of the setup, by hand</h3>
-          <ChangesEditor :changes="state.chosen.value.changes" :axles="axles" @axle="setAxle" @body="setBody" />
+          <ChangesEditor
+            :changes="state.chosen.value.changes"
+            :axles="axles"
+            :allowed="job.document.intake?.allowed"
+            @axle="setAxle"
+            @body="setBody"
+          />
         </section>
       </template>
       <SpacerPanel v-else-if="view === 'spacer'" :state="state" />

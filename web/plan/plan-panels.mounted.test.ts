@@ -69,6 +69,21 @@ describe('the plan', () => {
   });
 });
 
+test('a change of the setup that the customer does not allow, or more than is usual, says so where it is typed', async () => {
+  job.change((file) => (file.intake = { ...file.intake, allowed: ['unbolt', 'bumpStop'] }));
+  await plan('plan');
+  await type(/^Steering stop/, '3');
+  expect(field(/^Steering stop/).text()).toContain('Not among what the customer allows');
+  await type(/^Longer bump stop/, '20');
+  expect(field(/^Longer bump stop/).text()).not.toContain('Not among');
+  await type(/^Longer bump stop/, '45');
+  expect(field(/^Longer bump stop/).text()).toContain('More than the 40 mm');
+  await type(/^Body lift/, '25');
+  expect(field(/^Body lift/).text()).toContain('Not among what the customer allows');
+  // It is said, and stays as typed: the shop decides.
+  expect(job.document!.plan!.chosen!.changes.front.bumpStopMm).toBe(45);
+});
+
 describe('the work order', () => {
   const parts = () => job.document!.plan!.parts ?? [];
 

@@ -3,7 +3,7 @@ import type { PlanEntry, ShopTermsEntry } from '@/contracts/plan';
 import type { ALLOWED_CHANGES } from '@/contracts/job-record';
 import { MODIFICATION_RULES, type Modification } from '@/core/6-decisions/plan/modification';
 
-type AllowedChange = (typeof ALLOWED_CHANGES)[number];
+export type AllowedChange = (typeof ALLOWED_CHANGES)[number];
 
 /** Which modifications a customer's permission covers. */
 const COVERS: Readonly<Record<AllowedChange, readonly Modification[]>> = {

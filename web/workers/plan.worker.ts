@@ -92,7 +92,13 @@ export const worker: PlanWorker = {
     return attempt(() => {
       // Marked for the setup as the plan leaves it, not as it is on the bench.
       const planned = withChanges(asCase(file), chosen.changes);
-      const sheet = cutSheet(planned, corner, obstacle, { allowanceMm, flapMm, looks, triedDepthMm, mirrored }, measured);
+      const sheet = cutSheet(
+        planned,
+        corner,
+        obstacle,
+        { allowanceMm, flapMm, looks, triedDepthMm, mirrored },
+        measured,
+      );
       const drawing = sheetDrawing(sheet);
       lastDrawing = drawing;
       return { sheet, svg: writeSvg(drawing), dxf: writeDxf(drawing) };
