@@ -78,8 +78,8 @@ test('a change of the setup that the customer does not allow, or more than is us
   expect(field(/^Longer bump stop/).text()).not.toContain('Not among');
   await type(/^Longer bump stop/, '45');
   expect(field(/^Longer bump stop/).text()).toContain('More than the 40 mm');
-  await type(/^Body lift/, '25');
-  expect(field(/^Body lift/).text()).toContain('Not among what the customer allows');
+  await type(/^Body lift \(whole\)$/, '25');
+  expect(field(/^Body lift \(whole\)$/).text()).toContain('Not among what the customer allows');
   // It is said, and stays as typed: the shop decides.
   expect(job.document!.plan!.chosen!.changes.front.bumpStopMm).toBe(45);
 });
