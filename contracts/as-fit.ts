@@ -19,8 +19,10 @@ export function trimmedBefore(
   for (const one of testFits) {
     if (one.id === round.id) break;
     for (const { corner, obstacle, mm, isMeasured } of one.trimmed) {
-      // What was measured stands in the survey.
-      if (corner === key && !isMeasured) gained.set(obstacle, (gained.get(obstacle) ?? 0) + mm);
+      if (corner !== key) continue;
+      // What was measured stands in the survey, with all that was trimmed there before.
+      if (isMeasured) gained.delete(obstacle);
+      else gained.set(obstacle, (gained.get(obstacle) ?? 0) + mm);
     }
   }
   return gained;

@@ -133,5 +133,8 @@ describe('a cut that was measured', () => {
       { corner: KEY, obstacle: id, mm: 3 },
     ];
     expect(trimmedBefore(file, file.testFits![2]!, KEY).get(id)).toBe(3);
+    // Nor is what was trimmed before it: the new edge was measured with that gone.
+    file.testFits![1]!.trimmed = [{ corner: KEY, obstacle: id, mm: 5, isMeasured: true }];
+    expect(trimmedBefore(file, file.testFits![2]!, KEY).get(id)).toBeUndefined();
   });
 });

@@ -41,11 +41,14 @@ export const cornerAsCut = <Corner extends CornerDescription>(corner: Corner): C
 export const cornerAsSurveyed = <Corner extends CornerDescription>(corner: Corner): Corner =>
   withLip(corner, -lipRaisedMm(corner.obstacles));
 
-function beforeCut({ cuts: _, ...obstacle }: LowgapObstacle, cuts: readonly LowgapCut[], at: number): LowgapObstacle {
-  const rest = Object.fromEntries(
+/** A thing without anything that says where it is. */
+const withoutPlace = ({ cuts: _, ...obstacle }: LowgapObstacle): LowgapObstacle =>
+  Object.fromEntries(
     Object.entries(obstacle).filter(([name]) => !PLACE_FIELDS.some((field) => field === name)),
   ) as LowgapObstacle;
-  return { ...rest, ...cuts[at]!.before, ...(at > 0 ? { cuts: cuts.slice(0, at) } : {}) };
+
+function beforeCut(obstacle: LowgapObstacle, cuts: readonly LowgapCut[], at: number): LowgapObstacle {
+  return { ...withoutPlace(obstacle), ...cuts[at]!.before, ...(at > 0 ? { cuts: cuts.slice(0, at) } : {}) };
 }
 
 /** The file with every thing as it stood in a round: what was cut after it, or later, not cut yet. */
@@ -87,15 +90,11 @@ export function takeInCut(file: LowgapFile, { corner: key, obstacle: id, cut, le
   const before = Object.fromEntries(
     PLACE_FIELDS.flatMap((field) => (thing[field] === undefined ? [] : [[field, thing[field]]])),
   ) as LowgapCut['before'];
-  const { cuts = [], ...rest } = thing;
-  const bare = Object.fromEntries(
-    Object.entries(rest).filter(([name]) => !PLACE_FIELDS.some((field) => field === name)),
-  ) as LowgapObstacle;
   const whole = JSON.parse(JSON.stringify({ ...cut, before })) as LowgapCut;
   corner.obstacles[at] = {
-    ...bare,
+    ...withoutPlace(thing),
     shape: JSON.parse(JSON.stringify(left.shape)) as NonNullable<LowgapObstacle['shape']>,
-    cuts: [...cuts, whole],
+    cuts: [...(thing.cuts ?? []), whole],
   };
   const chosen = file.plan?.chosen;
   if (chosen) {

@@ -35,7 +35,7 @@ export const pieceSchema = z.strictObject({
 export const installStepSchema = z.strictObject({
   id,
   kind: z.enum(INSTALL_KINDS),
-  text: words(400),
+  text: words(700),
   cautions: z.array(z.enum(PRECAUTIONS)).max(12).default([]),
   /** At hand for it. */
   tools: plainText(120).optional(),

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { LIMITS } from '@/core/1-base/limits';
 import { within } from './motion-schema';
-import { plainText } from './plain-text';
+import { plainText, typedTexts as typed } from './plain-text';
 
 export const USES = ['daily', 'towing', 'work', 'trail', 'snow', 'show'] as const;
 export const LOOKS = ['tucked', 'flush', 'poke'] as const;
@@ -21,7 +21,6 @@ export const ALLOWED_CHANGES = [
 ] as const;
 
 const note = plainText(2000);
-const typed = z.record(plainText(40), plainText(40)).optional();
 const share = z.number().min(0).max(1);
 
 /** A place on a photo, as shares of its width and height from the upper left. */

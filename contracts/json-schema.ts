@@ -6,7 +6,9 @@ import * as followUp from './follow-up';
 import * as install from './install';
 import * as record from './job-record';
 import * as file from './lowgap-file';
+import * as liftPart from './lift-part-schema';
 import * as motion from './motion-schema';
+import * as obstacle from './obstacle-schema';
 import * as plan from './plan';
 import { PORTABLE_PLAIN_TEXT } from './plain-text';
 import * as stance from './stance';
@@ -44,6 +46,8 @@ export function named(more: Readonly<Record<string, unknown>>, but?: z.ZodType) 
     ...install,
     ...record,
     ...motion,
+    ...liftPart,
+    ...obstacle,
     ...plan,
     ...stance,
     ...testFit,

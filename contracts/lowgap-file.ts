@@ -10,30 +10,24 @@ import { STOP_PLACES } from '@/core/2-vehicle/setup/stop-place';
 import { STARTING_VALUES } from '@/core/3-survey/known/known';
 import { LIMITS } from '@/core/1-base/limits';
 import { LENGTH_UNITS } from '@/core/1-base/units/length';
-import { EDGE_KINDS, ROD_RUNS } from '@/core/3-survey/description/edge-kind';
-import { RESHAPES } from '@/core/6-decisions/plan/modification';
 import { MOUNTS } from '@/core/2-vehicle/motion/mount';
-import { MATERIALS } from '@/core/3-survey/shape/material';
-import { PART_KINDS } from '@/core/3-survey/shape/part-kind';
-import { READING_PLACES, READING_SOURCES } from '@/core/3-survey/reading/reading';
 import { sizeTextSchema, tireShapeFields, wheelInsideFields } from './catalogue';
 import { finderSchema } from './finder';
 import { planSchema } from './plan';
 import { conditionsSchema, cornerUnderbodySchema, intakeSchema, underbodySchema } from './job-record';
-import { motionSchema, pointSchema as point, within } from './motion-schema';
-import { plainText } from './plain-text';
+import { motionSchema, within } from './motion-schema';
+import { liftPartSchema } from './lift-part-schema';
+import { cutSchema, obstacleSchema, readingSchema } from './obstacle-schema';
+import { plainText, typedTexts as typed } from './plain-text';
 import { followUpSchema } from './follow-up';
 import { installSchema } from './install';
 import { stanceSchema } from './stance';
-import { learnedSchema, testFitSchema } from './test-fit';
+import { testFitSchema } from './test-fit';
 
 export const FILE_FORMAT = 'lowgap';
 export const FILE_VERSION = 1;
 
 const text = (max: number) => plainText(max).trim().min(1);
-
-/** What was typed, by field: `{"gapMm": "4 5/16"}`. Shown again as long as it means the stored number. */
-const typed = z.record(plainText(40), plainText(40)).optional();
 
 export const tireSchema = z.strictObject({
   size: sizeTextSchema,
@@ -74,107 +68,6 @@ export const allowancesSchema = z.strictObject({
   rimProtectorMm: allowance,
   chain: z.strictObject({ treadMm: within(LIMITS.chainRoomMm), sidewallMm: within(LIMITS.chainRoomMm) }).optional(),
 });
-
-const partLength = within(LIMITS.partMm);
-const motionRatio = within(LIMITS.motionRatio);
-
-const springRate = within(LIMITS.springRateNPerMm);
-const coilSpring = z.strictObject({ freeLengthMm: z.number().min(50).max(1200), rateNPerMm: springRate });
-
-const shockLength = within(LIMITS.shockLengthMm);
-/** A part with the names of its numbers that stand in until somebody reads them. */
-const part = <Shape extends z.ZodRawShape>(shape: Shape) =>
-  z.strictObject({ ...shape, starting: z.array(text(40)).max(12).optional() });
-
-export const liftPartSchema = z.discriminatedUnion('kind', [
-  part({ kind: z.literal('ride'), liftMm: partLength }),
-  part({ kind: z.literal('springSpacer'), thicknessMm: partLength, motionRatio }),
-  part({
-    kind: z.literal('collar'),
-    lowestOverSeatMm: partLength,
-    turns: within(LIMITS.turns),
-    pitchMm: within(LIMITS.threadPitchMm),
-    motionRatio,
-  }),
-  part({
-    kind: z.literal('torsionBar'),
-    turns: z.number().min(-LIMITS.turns.max).max(LIMITS.turns.max),
-    pitchMm: within(LIMITS.threadPitchMm),
-    keyMm: within(LIMITS.keyMm),
-    armMm: within(LIMITS.armMm),
-  }),
-  part({
-    kind: z.literal('addedLeaf'),
-    packNPerMm: springRate,
-    leafNPerMm: springRate,
-    archMm: partLength,
-  }),
-  part({
-    kind: z.literal('coilSpring'),
-    fitted: coilSpring,
-    next: coilSpring,
-    springLoadN: z.number().min(0).max(40_000),
-    motionRatio,
-  }),
-  part({
-    kind: z.literal('load'),
-    weightKg: z.number().min(-2000).max(2000),
-    share: z.number().min(-1).max(1.5),
-    rateNPerMm: springRate,
-    motionRatio,
-    sinksMm: z.number().min(-300).max(300).optional(),
-  }),
-  part({
-    kind: z.literal('strutTopSpacer'),
-    thicknessMm: partLength,
-    motionRatio,
-    stops: z.enum(['inStrut', 'onFrame']).optional(),
-  }),
-  part({
-    kind: z.literal('block'),
-    thicknessMm: partLength,
-    replacesMm: partLength,
-    stopBearsOn: z.enum(['axle', 'springPack']),
-    droopSetBy: z.enum(['spring', 'shock']),
-    taperDeg: within(LIMITS.casterDeg).optional(),
-    centrePinMm: z.number().min(-60).max(60).optional(),
-  }),
-  part({
-    kind: z.literal('shackle'),
-    extraMm: partLength,
-    share: within(LIMITS.shackleShare),
-    springMm: within(LIMITS.leafMm).optional(),
-    sits: z.enum(['behind', 'ahead']).optional(),
-  }),
-  part({ kind: z.literal('bumpStop'), lengthMm: partLength, motionRatio }),
-  part({
-    kind: z.literal('longerShock'),
-    extraMm: partLength,
-    closedExtraMm: partLength.optional(),
-    motionRatio,
-  }),
-  part({
-    kind: z.literal('coilOver'),
-    liftMm: partLength,
-    openMm: shockLength,
-    closedMm: shockLength,
-    replacesOpenMm: shockLength,
-    replacesClosedMm: shockLength,
-    motionRatio,
-    stops: z.enum(['inStrut', 'onFrame']),
-  }),
-  part({
-    kind: z.literal('upperArm'),
-    casterDeg: within(LIMITS.casterDeg),
-    jointMostDeg: z.number().min(0).max(60).optional(),
-    measured: z.boolean().optional(),
-  }),
-  part({ kind: z.literal('swayBarDrop'), dropMm: partLength }),
-  part({ kind: z.literal('drop'), dropMm: partLength }),
-  part({ kind: z.literal('liftSpindle'), dropMm: partLength }),
-  part({ kind: z.literal('armBracket'), dropMm: partLength }),
-  part({ kind: z.literal('body'), liftMm: partLength }),
-]);
 
 const alignmentSchema = z.enum(['aligned', 'asStands']);
 
@@ -242,121 +135,6 @@ export const steeringSchema = z.strictObject({
   lockLeftDeg: within(LIMITS.lockDeg),
   lockRightDeg: within(LIMITS.lockDeg),
   lockMeasured: z.enum(['axis', 'heading']).optional(),
-});
-
-const index = z.int().min(0).max(99_999);
-
-export const shapeSchema = z.discriminatedUnion('type', [
-  z.strictObject({ type: z.literal('points'), points: z.array(point).min(1).max(10_000) }),
-  z.strictObject({ type: z.literal('polyline'), points: z.array(point).min(2).max(2_000) }),
-  z.strictObject({
-    type: z.literal('capsule'),
-    points: z.array(point).min(1).max(2_000),
-    radiusMm: within(LIMITS.radiusMm),
-  }),
-  z.strictObject({
-    type: z.literal('panel'),
-    points: z.array(point).min(3).max(20_000),
-    triangles: z
-      .array(z.tuple([index, index, index]))
-      .min(1)
-      .max(40_000),
-    thicknessMm: within(LIMITS.thicknessMm).optional(),
-  }),
-  z.strictObject({ type: z.literal('scan'), points: z.array(point).min(1).max(100_000) }),
-]);
-
-export const readingSchema = z.strictObject({
-  clock: plainText(10),
-  across: z.enum(READING_PLACES),
-  gapMm: within(LIMITS.gapMm),
-  outboardMm: within(LIMITS.outboardMm).optional(),
-  steer: z.union([z.enum(['straight', 'left', 'right']), within(LIMITS.steerDeg)]).default('straight'),
-  travelMm: within(LIMITS.travelMm).optional(),
-  hubToLipMm: within(LIMITS.hubToLipMm).optional(),
-  nearest: z.boolean().optional(),
-  outboardAsBefore: z.boolean().optional(),
-  confirmed: z.boolean().optional(),
-  by: z.enum(READING_SOURCES).optional(),
-  walkStep: z.int().min(0).max(99).optional(),
-  average: z.array(within(LIMITS.gapMm)).max(20).optional(),
-  typed,
-});
-
-const boxSide = within(LIMITS.boxMm);
-
-export const edgeFormSchema = z.strictObject({
-  runs: z.enum(ROD_RUNS).optional(),
-  rodDiameterMm: within(LIMITS.rodDiameterMm).optional(),
-  boxMm: z.tuple([boxSide, boxSide, boxSide]).optional(),
-});
-
-export const rubSchema = z.strictObject({
-  seen: z.enum(['mark', 'driver']),
-  touches: z.literal(false).optional(),
-  steer: z.enum(['left', 'right', 'straight', 'any']),
-  height: z.enum(['ride', 'bump', 'any']),
-  going: z.enum(['forward', 'reverse']).optional(),
-  loaded: z.boolean().optional(),
-  note: plainText(300).optional(),
-});
-
-/** Where a thing is: by positions, by readings, by what test fits taught. */
-const placeFields = {
-  shape: shapeSchema.optional(),
-  readings: z.array(readingSchema).max(500).optional(),
-  readingsAs: z.enum(['points', 'polyline', ...EDGE_KINDS]).optional(),
-  form: edgeFormSchema.optional(),
-  rubs: z.array(rubSchema).max(30).optional(),
-  toleranceMm: within(LIMITS.positionToleranceMm).optional(),
-  /** What test fits taught of its place. */
-  learned: learnedSchema.optional(),
-};
-
-/** A cut that was measured: where the thing is since then stands in the thing itself. */
-export const cutSchema = z.strictObject({
-  date: z.iso.date(),
-  /** The round of the test fit after which it was cut. */
-  round: text(60),
-  kind: z.enum(RESHAPES),
-  fromClock: plainText(10),
-  toClock: plainText(10),
-  readings: z
-    .array(
-      z.strictObject({
-        clock: plainText(10),
-        gapMm: within(LIMITS.gapMm),
-        outboardMm: within(LIMITS.outboardMm).optional(),
-        steer: z.enum(['straight', 'left', 'right']),
-        gainedMm: z.number().min(-20).max(300).optional(),
-      }),
-    )
-    .min(1)
-    .max(40),
-  /** By how much the lip that heights are read to came up, where that is what was cut. */
-  lipRaisedMm: z.number().min(-20).max(300).optional(),
-  /** Where the thing was before it. */
-  before: z.strictObject(placeFields),
-});
-
-export const obstacleSchema = z.strictObject({
-  id: text(60),
-  label: text(80).optional(),
-  mount: z.enum(MOUNTS),
-  material: z.enum(MATERIALS),
-  ...placeFields,
-  cuts: z.array(cutSchema).max(12).optional(),
-  borrowed: z
-    .strictObject({
-      from: plainText(120),
-      checks: z.array(readingSchema).max(100),
-      settled: z.boolean().optional(),
-    })
-    .optional(),
-  insideWheel: z.boolean().optional(),
-  part: z.enum(PART_KINDS).optional(),
-  removable: z.boolean().optional(),
-  behind: z.array(text(60)).max(50).optional(),
 });
 
 const compliance = within(LIMITS.complianceMm).optional();

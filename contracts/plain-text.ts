@@ -12,3 +12,6 @@ export const plainText = (max: number) =>
  * the reader: well-formed UTF-8 holds none.
  */
 export const PORTABLE_PLAIN_TEXT = '^[^\\x00]*$';
+
+/** What was typed, by field: `{"gapMm": "4 5/16"}`. Shown again as long as it means the stored number. */
+export const typedTexts = z.record(plainText(40), plainText(40)).optional();

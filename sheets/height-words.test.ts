@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { heightWords } from './height-words';
+import { heightWords, kitWords } from './height-words';
 
 test('heights are said as a shop would say them', () => {
   expect(
@@ -15,4 +15,10 @@ test('heights are said as a shop would say them', () => {
   );
   expect(heightWords({ is: 'noseHigh', byMm: 6.35 })).toContain('(1/4 in) against the rake wanted');
   expect(heightWords({ is: 'asWanted', axle: 'front' })).toBe('Front: as wanted.');
+});
+
+test('what a kit promised and what came of it', () => {
+  expect(kitWords({ promisedMm: 40, gotMm: 33 })).toBe('promised 40 mm (1 9/16 in), got 33 mm (1 5/16 in): 7 mm less');
+  expect(kitWords({ promisedMm: 40, gotMm: 42 })).toMatch(/: as promised$/);
+  expect(kitWords({ promisedMm: -25, gotMm: -31 })).toMatch(/: 6 mm less$/);
 });

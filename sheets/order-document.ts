@@ -151,10 +151,10 @@ export function orderDocument(head: OrderHead, judged: PlanJudgement, order: Wor
 
 const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
 
-function lineWords({ what, at, amount, prescribed, work }: WorkLine): string {
+function lineWords({ what, at, amount, isBoth, prescribed, work }: WorkLine): string {
   if (work) return workWords(work);
   if (what === 'prescribed') return `${prescribed!.text} (prescribed: ${prescribed!.source})`;
-  return at ? stepWords({ kind: what as keyof typeof MODIFICATION_WORDS, at, amount }) : standingWords(what);
+  return at ? stepWords({ kind: what as keyof typeof MODIFICATION_WORDS, at, amount, isBoth }) : standingWords(what);
 }
 
 const standingWords = (what: WorkLine['what']): string => STANDING_WORDS[what as keyof typeof STANDING_WORDS];

@@ -4,6 +4,8 @@ import { crowded, QUESTION, SHOP } from '@/core/fixtures/plan-wells';
 import { chosenOf, judgePlan } from '@/core/6-decisions/plan/judge-plan';
 import { MODIFICATIONS, PRECAUTIONS } from '@/core/6-decisions/plan/modification';
 import { planCase } from '@/core/6-decisions/plan/planner';
+import { planOf, stepOf } from '@/core/6-decisions/plan/plan-step';
+import { NO_CHANGE } from '@/core/6-decisions/plan/setup-changes';
 import { workOrder } from '@/core/6-decisions/plan/work-order';
 import { ORDER } from './made-up-sheet';
 import { orderDocument, type OrderHead } from './order-document';
@@ -11,7 +13,7 @@ import { PAPERS } from './paper';
 import { partsCsv } from './parts-csv';
 import { evaluateCase } from '@/core/4-clearance/verdict/evaluate';
 import type { LiftHelp } from '@/core/6-decisions/plan/planner';
-import { liftWords, MODIFICATION_WORDS, PRECAUTION_WORDS } from './plan-words';
+import { liftWords, MODIFICATION_WORDS, PRECAUTION_WORDS, stepWords } from './plan-words';
 import { fontsOnDisk } from './fonts-on-disk';
 import { readPdf } from './pdf-reader';
 import type { SetupWork } from '@/core/6-decisions/plan/setup-work';
@@ -115,6 +117,14 @@ describe('work that the setup asks for, in words', () => {
   ] as readonly (readonly [Partial<SetupWork>, string])[])('%j', (more, words) =>
     expect(workWords(work(more))).toBe(words),
   );
+});
+
+test('a side that nobody described, done alike, stands on the paper as it stands in the plan', () => {
+  const at = { corner: 'frontLeft', obstacle: 'cap', label: 'Cap' } as const;
+  const plan = planOf(NO_CHANGE, [stepOf(SHOP, 'trimPlastic', at, 12, { times: 2 })]);
+  const { steps } = orderDocument(HEAD, { ...JUDGED, plan }, workOrder(plan, SHOP));
+  expect(steps.map(({ what }) => what)).toContain(stepWords(plan.steps[0]!));
+  expect(steps.map(({ what }) => what).join()).toContain('and the other side alike');
 });
 
 test('what a lift does is said once for all that it does nothing for, and by how much where it helps', () => {

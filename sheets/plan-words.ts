@@ -9,7 +9,8 @@ import {
   MODIFICATION_RULES,
 } from '@/core/6-decisions/plan/modification';
 import type { PlanStep } from '@/core/6-decisions/plan/plan-step';
-import type { LiftHelp, Refusal } from '@/core/6-decisions/plan/planner';
+import type { LiftHelp } from '@/core/6-decisions/plan/planner';
+import type { Refusal } from '@/core/6-decisions/plan/ways';
 import type { Hardware, SpacerFinding } from '@/core/6-decisions/plan/spacer-check';
 import type { StandingWork } from '@/core/6-decisions/plan/work-order';
 
@@ -99,7 +100,12 @@ export function placeWords(at: PlanStep['at']): string {
 }
 
 /** `Trim plastic for 12.5 mm of gap: Bumper cap, front left`. */
-export function stepWords({ kind, at, amount, isBoth }: Pick<PlanStep, 'kind' | 'at' | 'amount' | 'isBoth'>): string {
+export function stepWords({
+  kind,
+  at,
+  amount,
+  isBoth,
+}: Pick<PlanStep, 'kind' | 'at' | 'amount'> & { readonly isBoth?: boolean | undefined }): string {
   const much = amountWords(kind, amount);
   const other = isBoth ? ', and the other side alike (not surveyed: measure it first)' : '';
   return `${MODIFICATION_WORDS[kind]}${much ? ` ${much}` : ''}: ${placeWords(at)}${other}`;

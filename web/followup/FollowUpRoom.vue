@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { problemText } from '@/contracts/problems';
 import { useView } from '../kit/use-view';
 import { usePlanned } from '../plan/use-planned';
 import { useJobStore } from '../stores/job';
@@ -13,7 +14,7 @@ import ViewTabs from '../kit/ViewTabs.vue';
 /** What the customer takes home, what is looked at again and when, and what came of it. */
 const job = useJobStore();
 const state = useFollowUp();
-const { judged, isKnown } = usePlanned();
+const { judged, isKnown, problems } = usePlanned();
 
 const VIEWS = {
   due: 'Due',
@@ -27,6 +28,10 @@ const view = useView(VIEWS, 'due');
 <template>
   <div v-if="job.document" class="stack">
     <ViewTabs v-model="view" :views="VIEWS" label="Views of the follow-up" />
+    <p v-if="problems.length" class="panel box verdict-rubs" role="alert" data-testid="plan-unjudged">
+      The plan cannot be judged, so nothing of it is on what is made here:
+      {{ problems.map((problem) => problemText(problem, job.document)).join(' ') }}
+    </p>
     <div v-if="view === 'due'" class="two">
       <DuePanel :state="state" :plan="judged?.plan ?? null" :is-plan-known="isKnown" />
       <ComebacksPanel :state="state" />

@@ -4,9 +4,9 @@ import { computed } from 'vue';
 import { fittedCorner } from '@/contracts/as-fit';
 import { kitGot } from '@/core/7-job/test-fit/kit-got';
 import { wantedSaid, type WantedLip } from '@/core/5-consequences/stance/wanted-height';
-import { heightWords } from '@/sheets/height-words';
-import { kitWords } from '../testfit/fit-words';
+import { heightWords, kitWords } from '@/sheets/height-words';
 import { asCase } from '@/contracts/as-case';
+import { asHandedOver } from '@/contracts/as-handed-over';
 import { attempt } from '@/core/1-base/problem';
 import { roadReport } from '@/core/5-consequences/stance/road-report';
 import { formatMm } from '@/core/1-base/units/length';
@@ -48,18 +48,17 @@ const speed = computed(() => {
     : null;
   return found?.ok ? found.value.speedometer : null;
 });
-/** All that was done, by the one account of the job. */
-const works = computed(() => {
+/** All that was done, by the one account of the job: on the vehicle, then the plan's on top of it. */
+const home = computed(() => {
   const file = job.document;
-  const on = setup.value;
-  const found = file && on ? attempt(() => setupWork({ ...asCase(file), setup: on })) : null;
+  const found = file ? attempt(() => asHandedOver(file, props.plan)) : null;
+  return found?.ok ? found.value : null;
+});
+const works = computed(() => {
+  const found = home.value ? attempt(() => setupWork(home.value!.description)) : null;
   return found?.ok ? found.value.map(workWords) : [];
 });
-/** The round's setup holds what of the plan is on the vehicle; its fixes of things are the plan's alone. */
-const isPlanOn = computed(() => job.document?.testFits?.at(-1)?.of === 'plan');
-const cuts = computed(() =>
-  (props.plan?.steps ?? []).filter(({ at }) => !isPlanOn.value || 'corner' in at).map(stepWords),
-);
+const cuts = computed(() => (home.value?.plan?.steps ?? []).map(stepWords));
 const trims = computed(() =>
   (job.document?.testFits ?? []).flatMap(({ trimmed }) =>
     trimmed.map(({ corner, obstacle, mm, isMeasured }) => {

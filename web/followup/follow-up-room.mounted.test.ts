@@ -195,6 +195,7 @@ describe('the hand-over sheet', () => {
   test('spacers are followed up by distance', async () => {
     job.changeSetup((file) => {
       delete file.followUp;
+      delete file.testFits;
       file.setup = {
         ...file.setup!,
         spacerMm: 30,

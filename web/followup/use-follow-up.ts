@@ -3,6 +3,7 @@ import { DAY } from '@/web/kit/dates';
 import { addDays, format, parseISO } from 'date-fns';
 import { computed } from 'vue';
 import { asCase } from '@/contracts/as-case';
+import { asHandedOver } from '@/contracts/as-handed-over';
 import { caseOfRound } from '@/contracts/as-fit';
 import { followUpSchema, type DueEntry, type FollowUpEntry } from '@/contracts/follow-up';
 import type { LowgapFile, LowgapSetup } from '@/contracts/lowgap-file';
@@ -77,7 +78,10 @@ export function useFollowUp() {
   function handOver(date: string, reason = '', plan: Plan | null = null): void {
     const file = job.document;
     if (!file) return;
-    const joints = attempt(() => jobJoints(asCase(file), plan));
+    const joints = attempt(() => {
+      const home = asHandedOver(file, plan);
+      return jobJoints(home.description, home.plan);
+    });
     const due = usualFollowUps(joints.ok ? joints.value : []).map(({ kind, afterDays, orAfterKm }): DueEntry => ({
       id: newId(),
       kind,

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import type { LowgapSetup } from '@/contracts/lowgap-file';
 import { usePlanned } from '../plan/use-planned';
+import { problemText } from '@/contracts/problems';
 import { useView } from '../kit/use-view';
 import { useJobStore } from '../stores/job';
 import FastenersPanel from './FastenersPanel.vue';
@@ -24,7 +25,7 @@ const VIEWS = {
 } as const;
 const view = useView(VIEWS, 'sheet');
 
-const { judged, isKnown } = usePlanned();
+const { judged, isKnown, problems } = usePlanned();
 const plan = computed(() => judged.value?.plan ?? null);
 /** The sheet is for the plan; without one, for the bench's setup. */
 const planned = computed(() => judged.value?.setup as LowgapSetup | undefined);
@@ -40,6 +41,10 @@ const print = (): void => window.print();
     <p v-if="state.onHold.value.length && view !== 'receiving'" class="panel verdict-rubs row box" role="status">
       <strong>Do not begin:</strong> {{ state.onHold.value.length }} of the parts are not in order yet.
       <v-btn height="48" variant="text" @click="view = 'receiving'">Look at the parts</v-btn>
+    </p>
+    <p v-if="problems.length" class="panel box verdict-rubs" role="alert" data-testid="plan-unjudged">
+      The plan cannot be judged, so nothing of it is on what is made here:
+      {{ problems.map((problem) => problemText(problem, job.document)).join(' ') }}
     </p>
     <SlipNote :setup="planned" />
     <ReceivingPanel v-if="view === 'receiving'" :state="state" :plan="plan" :is-plan-known="isKnown" />

@@ -9,7 +9,7 @@ import { PRECAUTION_WORDS, timeWords } from '@/sheets/plan-words';
 import { readNumber, writeNumber } from '../kit/read-lists';
 import TickButton from '../kit/TickButton.vue';
 import TypedField from '../kit/TypedField.vue';
-import { type InstallState } from './use-install';
+import { MOST_TEXT, type InstallState } from './use-install';
 import { newId } from '../kit/entries';
 
 /** The work in its order: one big key for each step, its caution where the risk is. */
@@ -45,7 +45,7 @@ const setMinutes = (id: string, minutes: number | undefined): void =>
     else own.spentMinutes = minutes;
   });
 const setText = (id: string, text: string): void => {
-  if (text.trim() !== '') props.state.editStep(id, (own) => (own.text = text.slice(0, 400)), `step ${id}`);
+  if (text.trim() !== '') props.state.editStep(id, (own) => (own.text = text.slice(0, MOST_TEXT)), `step ${id}`);
 };
 const setNote = (id: string, note: string): void =>
   props.state.editStep(

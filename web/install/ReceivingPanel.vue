@@ -42,7 +42,6 @@ function add(): void {
   name.value = '';
   wanted.value = '1';
 }
-/** What the plan's parts list says should have come. */
 /** What the work order lists and nobody has written down here yet; what is used up in the shop is none of it. */
 const fromOrder = computed(() =>
   props.state

@@ -133,6 +133,13 @@ describe('made from the one account of the job', () => {
     expect(pieces).toContainEqual([expect.stringMatching(/^Bolt-on spacers, 30 mm/), 4]);
   });
 
+  test('a plan that cannot be judged is on nothing that is made here, and that is said', async () => {
+    job.change((file) => (file.setup!.suspensionLiftMm = 290));
+    await room('sheet');
+    await until(() => wrapper!.find('[data-testid="plan-unjudged"]').exists());
+    expect(wrapper!.find('[data-testid="plan-unjudged"]').text()).toMatch(/cannot be judged.*setup, suspension lift/);
+  });
+
   test('the sheet has a step for each of them, with its time and tools, and takes as long as the work order', async () => {
     tried();
     await room('sheet');

@@ -16,9 +16,13 @@ import { useShop } from '../stores/shop';
 
 const NO_PLAN = planOf(NO_CHANGE, []);
 
+/** Characters that a step's text takes; a maker's step with its source is the longest. */
+export const MOST_TEXT = 700;
+
 /** The installation of the open job: what was received, the sheet, fasteners, surprises. */
 export function useInstall() {
   const job = useJobStore();
+  const shop = useShop();
   const install = computed<InstallEntry>(() => job.document?.install ?? installSchema.parse({}));
   const change = (edit: (install: InstallEntry) => void, gesture: string | null = null): void =>
     job.changeSetup((file) => {
@@ -34,7 +38,7 @@ export function useInstall() {
   /** The work order of the job as it is now. */
   function order(plan: Plan | null): WorkOrder {
     const file = job.document!;
-    const entry = file.plan ?? startingPlan(file, useShop().terms);
+    const entry = file.plan ?? startingPlan(file, shop.terms);
     return workOrder(plan ?? NO_PLAN, entry.shop, besidePlan(file, entry));
   }
 
@@ -48,7 +52,7 @@ export function useInstall() {
       return {
         id: newId(),
         kind: step.kind,
-        text: installStepText(step).slice(0, 400),
+        text: installStepText(step).slice(0, MOST_TEXT),
         cautions: [...step.cautions],
         ...(tools ? { tools } : {}),
         ...(step.minutes > 0 ? { plannedMinutes: step.minutes } : {}),

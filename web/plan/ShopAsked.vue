@@ -17,7 +17,6 @@ const props = defineProps<{ shop: Shop; open?: boolean }>();
 const emit = defineEmits<{ change: [edit: (shop: Shop) => void] }>();
 
 const own = useShop();
-if (own.state !== 'known') void own.load();
 
 const TOOL_WORDS = { hand: 'Hand tools', power: 'Air and electric' } as const;
 const TAX_WORDS = { all: 'On all', parts: 'On parts', nothing: 'No tax' } as const;
@@ -61,7 +60,8 @@ function setPrice(kind: Modification, minor: number | undefined): void {
 /** What is changed here is changed for the shop; this job is reckoned with it from now on. */
 function change(edit: (shop: Shop) => void): void {
   emit('change', edit);
-  const next = JSON.parse(JSON.stringify(props.shop)) as Shop;
+  // What else this job was reckoned with is none of the shop's any more.
+  const next = JSON.parse(JSON.stringify(own.terms ?? props.shop)) as Shop;
   edit(next);
   own.save(next);
 }

@@ -137,6 +137,10 @@ describe('the work order', () => {
     await plan('order');
     await until(() => said('other-rates') !== '');
     expect(rates().labourMinorPerHour).toBe(12_000);
+    // One rate changed in a job that was reckoned with others changes that one of the shop's, and no other.
+    await type(/^Tax, %/, '8');
+    await until(() => (server.shop as { taxMillionths: number }).taxMillionths === 80_000);
+    expect(server.shop).toMatchObject({ labourMinorPerHour: 13_000 });
     await press(/^Take the shop/);
     expect(rates().labourMinorPerHour).toBe(13_000);
     expect(said('other-rates')).toBe('');

@@ -19,6 +19,7 @@ export type PlanEdit = (plan: PlanEntry) => void;
 export function usePlan() {
   const job = useJobStore();
   const shop = useShop();
+  shop.ensure();
   const judgement = shallowRef<PlanJudgement | null>(null);
   const judgeProblems = shallowRef<readonly Problem[]>([]);
   const client = new PlanClient((answer) => {

@@ -19,6 +19,11 @@ export const useShop = defineStore('shop', () => {
     if (read.ok) terms.value = read.value.terms;
   }
 
+  /** Asked for once; again where nobody answered. */
+  function ensure(): void {
+    if (state.value !== 'known') void load();
+  }
+
   const send = useDebounceFn(async () => {
     if (!terms.value) return;
     const saved = await api.saveShop(terms.value);
@@ -29,5 +34,5 @@ export const useShop = defineStore('shop', () => {
     void send();
   }
 
-  return { terms, state, load, save };
+  return { terms, state, load, ensure, save };
 });

@@ -2,7 +2,7 @@
 import { computed, reactive, ref } from 'vue';
 import type { z } from 'zod';
 import type { LowgapObstacle } from '@/contracts/lowgap-file';
-import type { rubSchema } from '@/contracts/lowgap-file';
+import type { rubSchema } from '@/contracts/obstacle-schema';
 import EntryList from '../kit/EntryList.vue';
 
 /** Marks already on a thing, and rubs the driver tells of: the fitted tire touches it somewhere in those postures. */

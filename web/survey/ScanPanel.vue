@@ -9,7 +9,7 @@ import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { SCAN_UNITS, type ScanUnit } from '@/core/3-survey/scan/scan-unit';
 import type { Problem } from '@/core/1-base/problem';
 import { attempt } from '@/core/1-base/problem';
-import { tireSection } from '@/core/2-vehicle/tire/section';
+import { prepareRotor } from '@/core/2-vehicle/setup/rotor';
 import { formatMm } from '@/core/1-base/units/length';
 import ScanPreview from './ScanPreview.vue';
 import { useJobStore } from '../stores/job';
@@ -121,10 +121,13 @@ function accept(): void {
   answer.value = null;
 }
 
-const tireRadiusMm = computed(() => {
-  const { tire, wheel } = props.corner.fitted;
-  const section = attempt(() => tireSection(tire, wheel.widthIn));
-  return section.ok ? section.value.diameterMm / 2 : 400;
+/** The fitted tire as it stands on its hub. */
+const tire = computed(() => {
+  const made = attempt(() => prepareRotor(props.corner.fitted, 'fitted'));
+  if (!made.ok) return null;
+  const { section, centrePlaneMm } = made.value;
+  const half = section.widthMm / 2;
+  return { radiusMm: section.diameterMm / 2, innerMm: centrePlaneMm - half, outerMm: centrePlaneMm + half };
 });
 const worst = computed(() => Math.max(0, ...(answer.value?.residuals ?? []).map(({ mm }) => mm)));
 </script>
@@ -156,7 +159,7 @@ const worst = computed(() => Math.max(0, ...(answer.value?.residuals ?? []).map(
         {{ answer.understood.size.map((v) => Number(v.toPrecision(3))).join(' × ') }} {{ answer.unit }} over all, the
         first at {{ answer.understood.first.map((v) => Number(v.toPrecision(4))).join(', ') }}.
       </p>
-      <ScanPreview :parts="answer.obstacles" :tire-radius-mm="tireRadiusMm" />
+      <ScanPreview v-if="tire" :parts="answer.obstacles" :tire="tire" />
       <p>
         Read in {{ answer.unit }}; targets agree within {{ formatMm(worst) }} mm. Parts:
         <span v-for="o in answer.obstacles" :key="o.id"

@@ -2,8 +2,15 @@
 import { computed } from 'vue';
 import type { LowgapObstacle } from '@/contracts/lowgap-file';
 
+/** The fitted tire upright on its hub, mm: radius, and its sidewalls from the hub face, + outboard. */
+export interface TireBox {
+  readonly radiusMm: number;
+  readonly innerMm: number;
+  readonly outerMm: number;
+}
+
 /** A scan's parts as they were understood, from the side and from the front, beside the fitted tire: looked at before they count. */
-const props = defineProps<{ parts: readonly LowgapObstacle[]; tireRadiusMm: number }>();
+const props = defineProps<{ parts: readonly LowgapObstacle[]; tire: TireBox }>();
 
 /** Points drawn of one part: enough to know it by. */
 const MOST_DRAWN = 700;
@@ -30,8 +37,8 @@ const VIEWS = [
 /** Everything drawn, and the tire, with a margin; mm. */
 const box = (across: 0 | 1) => {
   const all = drawn.value.flatMap(({ points }) => points);
-  const r = props.tireRadiusMm;
-  const xs = [...all.map((point) => point[across]), -r, across === 0 ? r : 40];
+  const { radiusMm: r, innerMm, outerMm } = props.tire;
+  const xs = [...all.map((point) => point[across]), ...(across === 0 ? [-r, r] : [innerMm, outerMm])];
   const zs = [...all.map((point) => point[2]), -r, r];
   const [left, right] = [Math.min(...xs) - 30, Math.max(...xs) + 30];
   const [low, high] = [Math.min(...zs) - 30, Math.max(...zs) + 30];
@@ -56,8 +63,15 @@ function middle(points: readonly Point[], across: 0 | 1): { x: number; y: number
         role="img"
         :aria-label="`${v.name}: ${drawn.map((part) => `${part.number} ${part.name}`).join(', ')}`"
       >
-        <circle v-if="v.across === 0" cx="0" cy="0" :r="tireRadiusMm" class="tire" />
-        <rect v-else :x="-260" :y="-tireRadiusMm" width="260" :height="2 * tireRadiusMm" class="tire" />
+        <circle v-if="v.across === 0" cx="0" cy="0" :r="tire.radiusMm" class="tire" />
+        <rect
+          v-else
+          :x="tire.innerMm"
+          :y="-tire.radiusMm"
+          :width="tire.outerMm - tire.innerMm"
+          :height="2 * tire.radiusMm"
+          class="tire"
+        />
         <path
           v-for="part in drawn"
           :key="part.number"

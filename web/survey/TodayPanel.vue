@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue';
 import type { z } from 'zod';
-import type { LowgapObstacle, rubSchema } from '@/contracts/lowgap-file';
+import type { LowgapObstacle } from '@/contracts/lowgap-file';
+import type { rubSchema } from '@/contracts/obstacle-schema';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { Suspect, TodayDoubt } from '@/core/5-consequences/today/fitted-today';
 import { useJobStore } from '../stores/job';

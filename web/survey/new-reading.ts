@@ -1,4 +1,5 @@
-import { readingSchema, type LowgapCorner, type LowgapObstacle, type LowgapReading } from '@/contracts/lowgap-file';
+import { type LowgapCorner, type LowgapObstacle, type LowgapReading } from '@/contracts/lowgap-file';
+import { readingSchema } from '@/contracts/obstacle-schema';
 import { parseWith } from '@/contracts/parse';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { surveyedObstacles } from '@/core/3-survey/prepared/surveyed-obstacles';

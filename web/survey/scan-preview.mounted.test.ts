@@ -15,7 +15,7 @@ test('every part is drawn and numbered in both views, inside the picture; many p
   const many = Array.from({ length: 5000 }, (_, i): [number, number, number] => [i / 10, -40, 420]);
   const { wrapper } = mounted(ScanPreview, {
     parts: [part('a', many), part('b', [[-300, 60, -100]])],
-    tireRadiusMm: 400,
+    tire: { radiusMm: 400, innerMm: -180, outerMm: 90 },
   });
   const views = wrapper.findAll('svg');
   expect(views).toHaveLength(2);
@@ -35,5 +35,7 @@ test('every part is drawn and numbered in both views, inside the picture; many p
       }
     }
   }
+  // From the front the tire stands between its sidewalls.
+  expect(views[1]!.find('rect').attributes()).toMatchObject({ x: '-180', width: '270', height: '800' });
   wrapper.unmount();
 });

@@ -8,6 +8,7 @@ import { attempt } from '@/core/1-base/problem';
 import { formatClock, parseClock } from '@/core/1-base/units/clock';
 import { bothUnits } from '@/core/1-base/units/length';
 import { MODIFICATION_WORDS } from '@/sheets/plan-words';
+import { today } from '../kit/dates';
 import EntryList from '../kit/EntryList.vue';
 import QuantityField from '../kit/QuantityField.vue';
 import TypedField from '../kit/TypedField.vue';
@@ -71,7 +72,7 @@ function take(): void {
   addReading();
   const file = job.document;
   if (!file) return;
-  const read = readCut(file, round.value, form.value);
+  const read = readCut(file, round.value, form.value, today());
   refusals.value = read.ok ? [] : read.problems.map((problem) => problemText(problem, file));
   if (!read.ok) return;
   const { corner, obstacle, left } = read.value;
@@ -112,7 +113,8 @@ const readingWords = ({ clock, gapMm, steer }: (typeof form.value.readings)[numb
     <h3>Cut, folded or trimmed after this round</h3>
     <p class="muted small">
       With this round’s tires still on and the vehicle standing as in it, measure from the tread straight out to the new
-      edge, at three places or more. What is measured takes the old edge’s place; what is not measured stays as it was.
+      edge, the least across it, at three places or more, the outermost near both ends of the cut. What is measured
+      takes the old edge’s place; what is not measured stays as it was.
     </p>
     <ul v-if="done.length" class="small bullets" data-testid="cuts">
       <li v-for="(d, i) in done" :key="i">

@@ -4,7 +4,7 @@ import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { fittedCorner } from '@/contracts/as-fit';
 import { attempt } from '@/core/1-base/problem';
 import { kitGot } from '@/core/7-job/test-fit/kit-got';
-import { kitWords } from './fit-words';
+import { kitWords } from '@/sheets/height-words';
 import { LIMITS } from '@/core/1-base/limits';
 import type { Expected } from '@/core/5-consequences/stance/expected-height';
 import { heightVerdict } from '@/core/7-job/test-fit/height-check';

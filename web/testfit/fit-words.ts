@@ -2,8 +2,7 @@ import type { UsableFinding } from '@/core/7-job/test-fit/fit-observations';
 import type { FitPosture } from '@/core/7-job/test-fit/postures';
 import type { Untried } from '@/core/7-job/test-fit/tried';
 import type { Seen } from '@/core/5-consequences/calibration/observation';
-import type { KitGot } from '@/core/7-job/test-fit/kit-got';
-import { bothUnits, formatMm } from '@/core/1-base/units/length';
+import { formatMm } from '@/core/1-base/units/length';
 
 export const POSTURE_WORDS: Readonly<Record<FitPosture, { readonly name: string; readonly how: string }>> = {
   rideForward: { name: 'As it stands, forward', how: 'Creep forward, lock to lock both ways; listen and look.' },
@@ -27,17 +26,6 @@ export const WHY_WORDS: Readonly<Record<Extract<UsableFinding, { why: unknown }>
   noGap: 'not counted: no gap was entered',
   notSurveyed: 'not counted: this thing is not surveyed',
 };
-
-/** mm of lift that a tape at the lip does not tell from what was promised. */
-const SAME_MM = 3;
-
-/** `promised 40 mm (1 9/16 in), got 33 mm (1 5/16 in): 7 mm less`. */
-export function kitWords({ promisedMm, gotMm }: KitGot): string {
-  const off = gotMm - promisedMm;
-  const more =
-    Math.abs(off) <= SAME_MM ? 'as promised' : `${formatMm(Math.abs(off), 0)} mm ${off > 0 ? 'more' : 'less'}`;
-  return `promised ${bothUnits(promisedMm)}, got ${bothUnits(gotMm)}: ${more}`;
-}
 
 export function untriedWords(one: Untried): string {
   switch (one.what) {

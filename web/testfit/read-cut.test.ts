@@ -16,6 +16,7 @@ const FORM: CutForm = {
   fromClock: '9:30',
   toClock: '2:30',
 };
+const DAY = '2026-11-27';
 /** Gaps to the new edge, each so far outside the old one that a cut made them. */
 const readings = (gapMm: number): CutForm['readings'] =>
   ['10:00', '11:00', '12:00', '1:00', '2:00'].map((clock) => ({ clock, gapMm, steer: 'straight' }));
@@ -27,7 +28,7 @@ describe('a cut as it was typed', () => {
     const lipGap = (): number =>
       evaluateCase(asCase(file)).obstacles.find(({ corner, id }) => corner === KEY && id === 'fender-lip')!.gapMm;
     const before = lipGap();
-    const read = readCut(file, round, { ...FORM, readings: readings(260), isLip: true });
+    const read = readCut(file, round, { ...FORM, readings: readings(260), isLip: true }, DAY);
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
     takeInCut(file, read.value);
     expect(lowgapFileSchema.parse(file)).toEqual(file);
@@ -47,7 +48,7 @@ describe('a cut as it was typed', () => {
     ['cut.readings', { isLip: true, readings: [{ clock: '10:00', gapMm: 260, steer: 'straight' }] }],
   ] as const)('what is missing or cannot be is named: %s', (path, form) => {
     const file = job();
-    const read = readCut(file, file.testFits!.at(-1)!, { ...FORM, readings: readings(260), ...form } as CutForm);
+    const read = readCut(file, file.testFits!.at(-1)!, { ...FORM, readings: readings(260), ...form } as CutForm, DAY);
     expect(read).toMatchObject({ ok: false, problems: [{ path }] });
   });
 });

@@ -40,7 +40,7 @@ export const reshapesOf = (obstacle: LowgapObstacle): Reshape[] => {
 const TOP_DEG = 10;
 
 /** What was typed as a cut to take in. @returns problems with their places below `cut`. */
-export function readCut(file: LowgapFile, round: LowgapTestFit, form: CutForm): Result<MeasuredCut> {
+export function readCut(file: LowgapFile, round: LowgapTestFit, form: CutForm, date: string): Result<MeasuredCut> {
   return attempt(() => {
     const [corner, obstacle] = form.thing.split(':') as [CornerKey, string | undefined];
     if (!obstacle) throw missing('cut.obstacle', 'the thing that was cut');
@@ -53,7 +53,7 @@ export function readCut(file: LowgapFile, round: LowgapTestFit, form: CutForm): 
       obstacle,
       left,
       cut: {
-        date: round.date,
+        date,
         round: round.id,
         kind: form.kind,
         fromClock: fromClock.trim(),

@@ -39,9 +39,9 @@ export interface ObstacleDescription {
   /** Within this much of where `shape` says it is in 95 of 100 cases, mm; a usual value by kind of shape by default. */
   readonly toleranceMm?: number | undefined;
   readonly learned?: Learned | undefined;
-  /** Stands inside the rim: measured to the hollow wheel. Positions only. */
   /** Cuts that were measured since it was surveyed; where it is now stands in the other fields. */
   readonly cuts?: readonly { readonly lipRaisedMm?: number | undefined }[] | undefined;
+  /** Stands inside the rim: measured to the hollow wheel. Positions only. */
   readonly insideWheel?: boolean | undefined;
   readonly part?: PartKind | undefined;
   /** Can be unbolted; `behind` then names what was surveyed behind it ([] = looked, nothing there). */

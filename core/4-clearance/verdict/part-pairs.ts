@@ -35,6 +35,12 @@ export function pairsInPlace(
   return pairs.filter(({ a, b }) => !gone.has(a) && !gone.has(b));
 }
 
+/** mm by which two parts may miss what they want from each other and still have it: what the search for their gap leaves open. */
+const LEFT_OPEN_MM = 0.05;
+
+/** Whether two parts come nearer each other than they may. */
+export const isTooNear = ({ marginMm }: Pick<PairGap, 'marginMm'>): boolean => marginMm < -LEFT_OPEN_MM;
+
 const GRID = 13;
 
 type PairPosture = readonly [travel: number, steer: number, other: number];

@@ -38,6 +38,8 @@ describe('heights as they are wanted, in inches as a shop says them', () => {
     const [said] = wantedSaid(lip('front', 37 * IN, 36 * IN, { kind: 'ride', liftMm: 40 }), null, null);
     expect(said).toMatchObject({ is: 'overshoots', instead: null });
     expect(wantedSaid(lip('front', 38 * IN, 36 * IN, block(1)), null, null)).toMatchObject([{ instead: null }]);
+    const starting: LiftPart = { ...block(1), starting: ['thicknessMm'] };
+    expect(wantedSaid(lip('front', 35 * IN, 36 * IN, starting), null, null)).toMatchObject([{ instead: null }]);
   });
   test('within what a tape tells it is as wanted; what nobody wants is not said', () => {
     expect(wantedSaid(lip('front', 900, 898), lip('rear', 940, null), null)).toEqual([

@@ -63,6 +63,8 @@ function insteadOf(parts: readonly LiftPart[], byMm: number): Instead | null {
   const part = parts.find(isThick);
   if (!part) return null;
   const perMm = liftOf({ ...part, thicknessMm: part.thicknessMm + 1 }) - liftOf(part);
+  // A part with a number nobody typed moves nothing yet.
+  if (perMm === 0) return null;
   const toMm = STEP_MM * Math.round((part.thicknessMm - byMm / perMm) / STEP_MM);
   return toMm > 0 && Math.abs(toMm - part.thicknessMm) >= STEP_MM / 2
     ? { kind: part.kind, fromMm: part.thicknessMm, toMm }

@@ -7,7 +7,8 @@ import { fallsShort, STANDARDS, verdictOf, type Verdict } from '../../4-clearanc
 import { ProblemError } from '../../1-base/problem';
 import { knockOns, type KnockOn, type VehicleFacts } from './knock-ons';
 import { MODIFICATION_RULES, modificationsOf, permits, type Modification } from './modification';
-import { isAlike, PAIR_MM, twinOf } from './both-sides';
+import { isTooNear } from '../../4-clearance/verdict/part-pairs';
+import { isAlike, twinOf } from './ways';
 import type { PlanQuestion } from './plan-question';
 import { axleSteps, bodySteps, planOf, stepOf, type Plan } from './plan-step';
 import { NO_AXLE_CHANGE, withChanges, type VehicleChanges } from './setup-changes';
@@ -152,7 +153,7 @@ function pairsAfter(
       requiredMm,
       beforeGapMm: gapMm,
       afterGapMm: isOff || !then ? null : then.gapMm,
-      isShort: !isOff && then !== undefined && then.marginMm < -PAIR_MM,
+      isShort: !isOff && then !== undefined && isTooNear(then),
     };
   });
 }
@@ -248,12 +249,14 @@ export function withFix(
   const twin = twinOf(description, at.corner, at.obstacle);
   const together = (kind: Modification | undefined): boolean =>
     kind !== undefined && isAlike(kind, question) && twin !== undefined && modificationsOf(twin).includes(kind);
-  const goes = [at, ...(together(was?.kind) || together(fix?.kind) ? [{ corner: other, obstacle: at.obstacle }] : [])];
+  // Taken out, it takes its twin along; changed for what is done on one side, it leaves that as it was.
+  const takesTwin = fix ? together(fix.kind) : together(was?.kind);
+  const goes = [at, ...(takesTwin ? [{ corner: other, obstacle: at.obstacle }] : [])];
   const kept = fixes.filter(
     (one) => !goes.some((gone) => gone.corner === one.corner && gone.obstacle === one.obstacle),
   );
   if (!fix) return kept;
-  return [...kept, fix, ...(together(fix.kind) ? [{ ...fix, corner: other }] : [])];
+  return [...kept, fix, ...(takesTwin ? [{ ...fix, corner: other }] : [])];
 }
 
 /** A plan that changes nothing. */

@@ -53,8 +53,6 @@ function planWork({ kind, at, amount }: PlanStep): SetupWork {
 export interface AxleKind {
   readonly isBeam: boolean;
   readonly isLeaf: boolean;
-  /** A MacPherson strut carries its spring. */
-  readonly isStrut: boolean;
 }
 
 export function axleKind(description: CaseDescription, axle: Axle): AxleKind {
@@ -64,7 +62,6 @@ export function axleKind(description: CaseDescription, axle: Axle): AxleKind {
   return {
     isBeam: motions.some(({ type }) => type === 'beamAxle'),
     isLeaf: motions.some((motion) => motion.type === 'beamAxle' && motion.leaf === true),
-    isStrut: motions.some(({ type }) => type === 'macphersonStrut'),
   };
 }
 

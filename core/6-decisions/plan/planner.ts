@@ -1,40 +1,16 @@
 import { setupForCorner, type CaseDescription } from '../../4-clearance/case/case-description';
-import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
 import { describedCorner, describedCorners, prepareDescribed } from '../../4-clearance/case/described-corner';
 import { cornerVerdicts, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
 import { SectionCache } from '../../4-clearance/search/section-cache';
-import { pairsInPlace, partPairGaps } from '../../4-clearance/verdict/part-pairs';
+import { isTooNear, pairsInPlace, partPairGaps } from '../../4-clearance/verdict/part-pairs';
 import { fallsShort, STANDARDS } from '../../4-clearance/case/standard';
 import { attempt, ProblemError } from '../../1-base/problem';
-import { MODIFICATION_RULES, modificationsOf, permits, type Modification } from './modification';
-import { isAlike, PAIR_MM, twinOf } from './both-sides';
+import type { Modification } from './modification';
+import { cheapestWay, groupsOf, waysOf, type Unmended, type Way } from './ways';
 import { axleSettings, type PlanQuestion } from './plan-question';
-import {
-  axleSteps,
-  bodySteps,
-  byCost,
-  byPermanence,
-  planOf,
-  stepOf,
-  type Order,
-  type Plan,
-  type PlanStep,
-} from './plan-step';
+import { axleSteps, bodySteps, byCost, byPermanence, planOf, type Order, type Plan, type PlanStep } from './plan-step';
 import { NO_AXLE_CHANGE, NO_CHANGE, withChanges, type AxleChanges, type VehicleChanges } from './setup-changes';
-import { acrossFrom, axleOf, AXLES, type Axle, type CornerKey } from '../../2-vehicle/setup/corner-key';
-
-/** Why a way to mend a thing does not do. `mm`: the most it may give. */
-export interface Refusal {
-  readonly kind: Modification;
-  readonly why: 'standard' | 'notAllowed' | 'notEnough' | 'noConsent';
-  readonly mm: number;
-}
-
-/** A thing that nothing mends, and why each way does not. None at all: it is never changed. */
-export interface Unmended {
-  readonly verdict: ObstacleVerdict;
-  readonly refusals: readonly Refusal[];
-}
+import { axleOf, AXLES, type Axle, type CornerKey } from '../../2-vehicle/setup/corner-key';
 
 /** Two parts that come nearer each other than they may, somewhere in the travel. Lengths mm. */
 export interface PairShort {
@@ -92,13 +68,6 @@ interface Setting {
   readonly left: readonly Unmended[];
   /** Pairs of parts that are too near each other in it: such a setting is no part of a plan. */
   readonly pairs: readonly PairShort[];
-}
-
-/** One way to mend a thing, on this side and where it is wanted on the other: all of its steps or none. */
-interface Way {
-  readonly steps: readonly PlanStep[];
-  readonly costMinor: number;
-  readonly permanence: number;
 }
 
 /** Whether a step may be part of a plan. */
@@ -194,63 +163,6 @@ function settingOf(
   };
 }
 
-/** Things that are mended together: the same one on both sides of an axle, unless each side is for itself. */
-function groupsOf(failing: readonly ObstacleVerdict[], { sides }: PlanQuestion): ObstacleVerdict[][] {
-  if (sides !== 'both') return failing.map((verdict) => [verdict]);
-  return [...new Set(failing.map(({ id }) => id))].map((id) => failing.filter((verdict) => verdict.id === id));
-}
-
-/**
- * Ways to mend a thing on one side or both: what is cut or shaped on one is done as much on the other, also where that one clears; a side
- * that nobody described takes as long again. A thing that one side cannot be mended of is left on that side alone.
- */
-function waysOf(
-  description: CaseDescription,
-  group: readonly ObstacleVerdict[],
-  question: PlanQuestion,
-): { readonly ways: Way[]; readonly left: Unmended[] } {
-  const found = group.map((verdict) => ({ verdict, ...waysToMend(description, verdict, question) }));
-  const left = found.filter(({ steps }) => steps.length === 0).map(({ verdict, refusals }) => ({ verdict, refusals }));
-  const mended = found.filter(({ steps }) => steps.length > 0);
-  const [first] = mended;
-  if (!first) return { ways: [], left };
-  const kinds = first.steps
-    .map(({ kind }) => kind)
-    .filter((kind) => mended.every(({ steps }) => steps.some((step) => step.kind === kind)));
-  const alike = kinds.map((kind) => {
-    const steps = mended.map(({ steps: own }) => own.find((step) => step.kind === kind)!);
-    return wayOf(isAlike(kind, question) ? bothSides(description, steps, question) : steps);
-  });
-  // Where no one kind does for both sides, each is mended for itself.
-  if (alike.length > 0) return { ways: alike, left };
-  const each = mended.map(({ steps }) => cheapestWay(steps.map((step) => wayOf([step])))!);
-  return { ways: [wayOf(each.flatMap(({ steps }) => steps))], left };
-}
-
-const wayOf = (steps: readonly PlanStep[]): Way => ({
-  steps,
-  costMinor: steps.reduce((sum, { costMinor }) => sum + costMinor, 0),
-  permanence: Math.max(...steps.map(({ permanence }) => permanence)),
-});
-
-/** The same change on both sides of the axle, by the most that either wants. */
-function bothSides(
-  description: CaseDescription,
-  steps: readonly PlanStep[],
-  { shop }: PlanQuestion,
-): readonly PlanStep[] {
-  const [first] = steps;
-  if (!first || !('corner' in first.at)) return steps;
-  const { kind, at } = first;
-  const amount = Math.max(...steps.map((step) => step.amount));
-  const other = acrossFrom(at.corner);
-  const twin = twinOf(description, at.corner, at.obstacle);
-  const here = stepOf(shop, kind, at, amount, { times: description.corners[other] ? 1 : 2 });
-  return twin && modificationsOf(twin).includes(kind)
-    ? [here, stepOf(shop, kind, { corner: other, obstacle: at.obstacle, label: twin.label ?? twin.id }, amount)]
-    : [here];
-}
-
 interface Failing {
   readonly failing: readonly ObstacleVerdict[];
   readonly pairs: readonly PairShort[];
@@ -285,7 +197,7 @@ function judgedAt(
       const pairs = partPairGaps(corner, pairsInPlace(describedCorner(changed, key), corner, setup.removed));
       return {
         verdicts: cornerVerdicts(corner, STANDARDS[description.standard], {}, section),
-        pairs: pairs.filter(({ marginMm }) => marginMm < -PAIR_MM).map((pair) => ({ corner: key, ...pair })),
+        pairs: pairs.filter(isTooNear).map((pair) => ({ corner: key, ...pair })),
       };
     });
   return {
@@ -308,29 +220,6 @@ function liftHelp(description: CaseDescription, axle: Axle, { tried }: PlanQuest
     const then = after.find(({ corner, id }) => corner === verdict.corner && id === verdict.id);
     return then ? [{ verdict, liftMm, afterGapMm: then.gapMm }] : [];
   });
-}
-
-/** Ways to mend a failing thing that are allowed and give enough, and why the others do not. */
-export function waysToMend(
-  description: CaseDescription,
-  { corner, id, label, marginMm }: ObstacleVerdict,
-  { allowed, shop, consents }: PlanQuestion,
-): { readonly steps: PlanStep[]; readonly refusals: Refusal[] } {
-  const entry = description.corners[corner]?.obstacles.find((obstacle) => obstacle.id === id) as ObstacleDescription;
-  const steps: PlanStep[] = [];
-  const refusals: Refusal[] = [];
-  for (const kind of modificationsOf(entry)) {
-    const { most } = MODIFICATION_RULES[kind];
-    const given = allowed[kind];
-    const mm = most === null ? Infinity : Math.min(most, given ?? 0);
-    const refuse = (why: Refusal['why']): void => void refusals.push({ kind, why, mm });
-    if (!permits(STANDARDS[description.standard], kind)) refuse('standard');
-    else if (given === undefined) refuse('notAllowed');
-    else if (kind === 'crashBracket' && !consents.includes(`${corner}:${id}`)) refuse('noConsent');
-    else if (mm < -marginMm) refuse('notEnough');
-    else steps.push(stepOf(shop, kind, { corner, obstacle: id, label }, most === null ? 0 : -marginMm));
-  }
-  return { steps, refusals };
 }
 
 /** The cheapest plan within each worst permanence, where there is one. */
@@ -385,11 +274,6 @@ function cheapestWithin(settings: readonly Setting[], admits: Admits): Mended | 
     return next.costMinor === best.costMinor && next.steps.length < best.steps.length ? next : best;
   }, null);
 }
-
-const cheapestWay = (ways: readonly Way[]): Way | null =>
-  ways.reduce<Way | null>((best, next) => (!best || byCostThenPermanence(next, best) < 0 ? next : best), null);
-
-const byCostThenPermanence = (a: Way, b: Way): number => a.costMinor - b.costMinor || a.permanence - b.permanence;
 
 /** The changes that leave least missing, of those the vehicle can stand in. */
 function nearestMiss(

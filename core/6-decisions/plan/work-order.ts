@@ -36,6 +36,8 @@ export interface WorkLine {
   readonly at: PlanStep['at'] | null;
   /** mm or degrees; 0 where there is none. */
   readonly amount: number;
+  /** Done alike on the side that nobody described. */
+  readonly isBoth?: boolean | undefined;
   /** For a step that a kit's maker prescribes: what, and where it is written. */
   readonly prescribed: PrescribedStep | null;
   readonly minutes: number;
@@ -189,11 +191,12 @@ function setupLine(shop: ShopTerms, work: SetupWork, description: CaseDescriptio
   };
 }
 
-const stepLine = (shop: ShopTerms, { kind, at, amount, minutes }: PlanStep): WorkLine => ({
+const stepLine = (shop: ShopTerms, { kind, at, amount, isBoth, minutes }: PlanStep): WorkLine => ({
   what: kind,
   work: null,
   at,
   amount,
+  isBoth,
   prescribed: null,
   minutes,
   labourMinor: labourMinor(shop, minutes),
@@ -219,6 +222,9 @@ const prescribedLine = (shop: ShopTerms, step: PrescribedStep): WorkLine => ({
 
 const axleName = (at: PlanStep['at']): string => ('corner' in at ? axleOf(at.corner) : 'axle' in at ? at.axle : 'body');
 
+/** Work that wants no part. */
+const COMES_OFF: readonly SetupWork['what'][] = ['takeOff', 'spacersOff', 'partOff'];
+
 /** Parts by kind and amount, then what is used up, then what the shop entered. */
 function partLines(
   { steps }: Plan,
@@ -235,7 +241,7 @@ function partLines(
     lines.set(key, { ...line, quantity, where, sumMinor: quantity * line.unitMinor });
   };
   for (const work of setup) {
-    if (work.what === 'takeOff' || work.what === 'spacersOff') continue;
+    if (COMES_OFF.includes(work.what)) continue;
     const quantity = work.sides === 'both' && 'axle' in work.at && work.what !== 'steeringStop' ? 2 : 1;
     // A plan's part is priced at its place; these are counted by the piece, and priced where the shop has a price.
     const unitMinor = Math.round((shop.partsMinor[work.as] ?? 0) / quantity);

@@ -195,6 +195,10 @@ describe('one account of the job', () => {
     ]);
     const without = { ...again, setup: { ...whole.setup!, parts: [STOP], bodyLiftMm: 0, spacerMm: 0 } };
     expect(setupWork(without).map(({ what }) => what)).toEqual(['partOff', 'bodyLift', 'spacersOff', 'spacersOff']);
+    // What comes off is bought by nobody, and its joints are opened all the same.
+    const removal = workOrder(planOf(NO_CHANGE, []), SHOP, { setup: setupWork(without), description: without });
+    expect(removal.parts.map(({ work }) => work?.what)).toEqual(['bodyLift']);
+    expect(jobJoints(without, null)).toContainEqual({ joint: 'springMounts', axle: 'front' });
   });
 });
 

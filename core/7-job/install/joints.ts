@@ -74,6 +74,7 @@ const TURNS_BUSHINGS: readonly LiftPart['kind'][] = [
 function jointsOf({ what, part }: SetupWork): Joint[] {
   switch (what) {
     case 'part':
+    case 'partOff':
       return part
         ? [...OF_PART[part.kind], ...(TURNS_BUSHINGS.includes(part.kind) ? (['armBushings'] as const) : [])]
         : [];

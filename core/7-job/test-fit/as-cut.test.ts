@@ -104,15 +104,43 @@ describe('an edge that was cut and measured', () => {
     }
   });
 
-  test('things that are no line lose their places inside the cut and get the measured ones', () => {
-    const points: ObstacleDescription = { ...ARCH, shape: { type: 'points', points: ARCH.shape!.points } };
+  test('of what is no line only what stood over the tread, nearer than was measured, is gone', () => {
+    const over = ARCH.shape!.points;
+    // Behind the edge, and beside the sidewall where no gap straight out from the tread reaches.
+    const behind = DEGREES.map((deg) => roundTire(70, deg));
+    const beside = DEGREES.map((deg) => roundTire(-60, deg, 170));
+    const points: ObstacleDescription = { ...ARCH, shape: { type: 'points', points: [...over, ...behind, ...beside] } };
     const { shape } = asCut(standing(points), 'lip', CUT);
     expect(shape.type).toBe('points');
-    const inside = shape.points.filter((place) => Math.abs(clockOf(place)) < 29.5);
-    expect(inside.length).toBeGreaterThan(10);
-    for (const place of inside)
+    const near = (place: Vec3, of: readonly Vec3[]) =>
+      of.some((one) => Math.hypot(...one.map((v, k) => v - place[k]!)) < 0.2);
+    // Between the outermost readings, 25 degrees either way.
+    for (const [i, deg] of DEGREES.entries()) {
+      const isGone = Math.abs(deg) < 24.5;
+      expect({ deg, stays: near(over[i]!, shape.points) }).toEqual({ deg, stays: !isGone });
+      expect(near(behind[i]!, shape.points)).toBe(true);
+      expect(near(beside[i]!, shape.points)).toBe(true);
+    }
+    const fresh = shape.points.filter((place) => !near(place, [...over, ...behind, ...beside]));
+    for (const place of fresh)
       expect(gapOf(place)).toBeGreaterThan(50 - (RADIUS_MM + 50) * (1 - Math.cos((13 * Math.PI) / 180)));
-    expect(shape.points.filter((place) => Math.abs(clockOf(place)) > 31)).toHaveLength(30);
+    expect(fresh.length).toBeGreaterThan(50);
+  });
+
+  test('one gap alone says nothing of how far a sheet is gone; a sheet of more places than a file takes is refused', () => {
+    const points: ObstacleDescription = { ...ARCH, shape: { type: 'points', points: ARCH.shape!.points } };
+    const one = attempt(() => asCut(standing(points), 'lip', { ...CUT, readings: [CUT.readings[1]!] }));
+    expect(one).toMatchObject({ ok: false, problems: [{ path: 'cut.readings', found: 'one' }] });
+    const wide: ObstacleDescription = {
+      ...ARCH,
+      shape: {
+        type: 'panel',
+        points: [roundTire(20, -40, -500), roundTire(20, 40, -500), roundTire(20, 0, 900)],
+        triangles: [[0, 1, 2]],
+      },
+    };
+    const many = attempt(() => asCut(standing(wide), 'lip', CUT));
+    expect(many).toMatchObject({ ok: false, problems: [{ code: 'tooLarge' }] });
   });
 
   test('taken at full lock it lands where the same edge is seen straight', () => {

@@ -32,11 +32,15 @@ export interface AsCut {
   readonly gainedMm: readonly number[];
 }
 
-/** mm between places kept of the old edge. */
+/** mm between places kept of the old edge; of a sheet they lie closer, since nothing joins them. */
 const STEP_MM = 8;
+const SHEET_STEP_MM = 4;
 
-/** Pieces beyond which a scan is thinned, so that what is left of it stays within a shape's places. */
-const MOST_PLACES = 9000;
+/** Places that a shape of points takes. */
+const MOST_PLACES = 10_000;
+
+/** mm beside the tread up to which a gap straight out from it speaks for a place. */
+const BESIDE_MM = 5;
 
 /** mm each way beyond which a thing is no sheet any more: what is left of it has a thickness that no edge has. */
 const THIN_MM = 2;
@@ -48,9 +52,11 @@ const TAPE_MM = 4;
 const END_DEG = 5;
 
 /**
- * A thing after it was cut, by what was measured and nothing else: between the readings, and from the outermost ones to where the
- * cut ends, the new edge is taken straight, which on an arch errs toward the tire. Gaps are straight out from the tread.
- * @throws ProblemError below `cut` for a thing not surveyed there, a reading outside the cut, or one nearer than before it.
+ * A thing after it was cut, by what was measured and nothing else. Of an edge: between the readings, and from the outermost ones to where
+ * the cut ends, the new edge is taken straight, which on an arch errs toward the tire. Of anything else: only what stood over the tread
+ * between the outermost readings, nearer than they say, is gone; what stands beside the tire, or beyond the readings, stays. Gaps are
+ * straight out from the tread, the least across it.
+ * @throws ProblemError below `cut` for a thing not surveyed there, a reading outside the cut, one nearer than before it, or too few.
  */
 export function asCut(at: FittedCorner, obstacleId: string, cut: CutMeasured): AsCut {
   const { key, corner, setup } = at;
@@ -92,7 +98,16 @@ export function asCut(at: FittedCorner, obstacleId: string, cut: CutMeasured): A
   const steered = { straight, left: standing(locks.left), right: standing(-locks.right) };
 
   const range = clockRange(cut);
-  const old = oldPlaces(before);
+  const line = isLine(before);
+  const old = oldPlaces(before, line ? STEP_MM : SHEET_STEP_MM);
+  if (!line && cut.readings.length < 2) {
+    throw new ProblemError({
+      code: 'missing',
+      path: 'cut.readings',
+      expected: 'at least two gaps, near both ends of the cut: between them it is taken as gone',
+      found: 'one',
+    });
+  }
   if (!old.some((point) => range.holds(clockAt(straight, point)))) {
     throw new ProblemError({
       code: 'contradiction',
@@ -128,14 +143,54 @@ export function asCut(at: FittedCorner, obstacleId: string, cut: CutMeasured): A
     const point = unplace(there.mountPose, landed.point);
     return { point, gainedMm, turn: range.turnOf(clockAt(straight, point)) };
   });
-  const fresh = [...measured].sort((a, b) => a.turn - b.turn).map(({ point }) => point);
+  const inOrder = [...measured].sort((a, b) => a.turn - b.turn);
+  const fresh = inOrder.map(({ point }) => point);
   const outside = (point: Vec3): boolean => !range.holds(clockAt(straight, point));
+  const stays = (point: Vec3): boolean => {
+    const { gapMm, besideMm } = overTread(straight, point);
+    const edgeMm = edgeAt(inOrder, range.turnOf(clockAt(straight, point)), (one) => overTread(straight, one).gapMm);
+    return edgeMm === null || besideMm > BESIDE_MM || gapMm >= edgeMm;
+  };
   return {
-    shape: isLine(before)
-      ? lineWith(old, fresh, outside)
-      : { type: 'points', points: written([...old.filter(outside), ...densely(fresh)]) },
+    shape: line ? lineWith(old, fresh, outside) : pointsOf([...old.filter(stays), ...densely(fresh)]),
     gainedMm: measured.map(({ gainedMm }) => gainedMm),
   };
+}
+
+/** Where a place stands over the tread: straight out from it, and how far beside it, mm; 0: over it. */
+function overTread(at: Standing, point: Vec3): { readonly gapMm: number; readonly besideMm: number } {
+  const { section, centrePlaneMm, wheelPose } = at.scene;
+  const [x, y, z] = unplace(wheelPose, place(at.mountPose, point));
+  return {
+    gapMm: Math.hypot(x, z) - section.diameterMm / 2,
+    besideMm: Math.max(0, Math.abs(y - centrePlaneMm) - section.widthMm / 2),
+  };
+}
+
+/** The new edge between the readings beside a place of the clock, mm from the tread; null: beyond the outermost. */
+function edgeAt(
+  readings: readonly { readonly turn: number; readonly point: Vec3 }[],
+  turn: number,
+  gapOf: (point: Vec3) => number,
+): number | null {
+  const next = readings.findIndex((one) => one.turn >= turn);
+  const [low, high] = [readings[next - 1], readings[next]];
+  if (!low || !high) return null;
+  const share = high.turn === low.turn ? 0 : (turn - low.turn) / (high.turn - low.turn);
+  return (1 - share) * gapOf(low.point) + share * gapOf(high.point);
+}
+
+/** @throws ProblemError for more places than a file takes. */
+function pointsOf(points: readonly Vec3[]): ShapeDescription {
+  if (points.length > MOST_PLACES) {
+    throw new ProblemError({
+      code: 'tooLarge',
+      path: 'cut.obstacle',
+      expected: `no more than ${MOST_PLACES} places of what is left; survey what was cut of it as a thing of its own`,
+      found: String(points.length),
+    });
+  }
+  return { type: 'points', points: written(points) };
 }
 
 interface Standing {
@@ -150,10 +205,16 @@ const clockAt = ({ scene, mountPose }: Standing, point: Vec3): number =>
 const isLine = ({ description: { shape, readings = [], readingsAs }, edge }: PreparedObstacle): boolean =>
   shape ? shape.type === 'polyline' && readings.length === 0 : edge ? edge.model.dims === 1 : readingsAs === 'polyline';
 
-/** Where the thing lay before, mount's frame; along a line in its order. */
-function oldPlaces({ pieces }: PreparedObstacle): Vec3[] {
-  const { at } = piecePlaces(pieces, STEP_MM, MOST_PLACES);
-  return Array.from({ length: at.length / 3 }, (_, i) => [at[3 * i]!, at[3 * i + 1]!, at[3 * i + 2]!] as const);
+/** Where the thing lay before, mount's frame, each place once; along a line in its order. */
+function oldPlaces({ pieces }: PreparedObstacle, stepMm: number): Vec3[] {
+  const { at } = piecePlaces(pieces, stepMm);
+  const places = new Map<string, Vec3>();
+  for (let i = 0; i < at.length; i += 3) {
+    const point: Vec3 = [at[i]!, at[i + 1]!, at[i + 2]!];
+    const key = point.map(tenth).join();
+    if (!places.has(key)) places.set(key, point);
+  }
+  return [...places.values()];
 }
 
 /** Hours of the clock from the beginning of a cut to its end, clockwise. */
@@ -205,7 +266,7 @@ function densely(points: readonly Vec3[]): Vec3[] {
     if (!next) return [point];
     const count = Math.max(
       1,
-      Math.ceil(Math.hypot(next[0] - point[0], next[1] - point[1], next[2] - point[2]) / STEP_MM),
+      Math.ceil(Math.hypot(next[0] - point[0], next[1] - point[1], next[2] - point[2]) / SHEET_STEP_MM),
     );
     return Array.from({ length: count }, (_, k) => {
       const along = (axis: 0 | 1 | 2): number => point[axis] + (k / count) * (next[axis] - point[axis]);

@@ -10,7 +10,8 @@ import { fallsShort } from '../../4-clearance/case/standard';
 import { evaluateCase } from '../../4-clearance/verdict/evaluate';
 import { chosenOf, judgePlan, withFix, type Fix } from './judge-plan';
 import { MODIFICATION_RULES, modificationsOf, RESHAPES, type Modification } from './modification';
-import { planCase, waysToMend } from './planner';
+import { planCase } from './planner';
+import { waysToMend } from './ways';
 import type { PlanQuestion } from './plan-question';
 
 const NONE = { front: {}, rear: {} } as const;
@@ -70,6 +71,17 @@ describe('both sides of an axle', () => {
     expect(stepsOf(axle([above('cap', 25)], [above('lip', 80)]), BOTH)).toEqual(['trimPlastic frontLeft 21']);
   });
 
+  test('no one kind does for both: each is mended for itself, by every way that is admitted', () => {
+    const left = [above('cap', 25, { material: 'plastic' })];
+    const right = [above('cap', 25, { material: 'sheetMetal' })];
+    expect(stepsOf(axle(left, right), BOTH)).toEqual(['trimPlastic frontLeft 21', 'cutSheetMetal frontRight 24']);
+    // The dearest of one side is the only one that stays when the others are not to be used.
+    const { alternatives } = planCase(axle([above('cap', 35, { material: 'plastic' })], right), BOTH);
+    const without = alternatives.find((one) => one.without === 'heatForm') ?? alternatives[0]!;
+    expect(without.plan?.steps.map(({ kind }) => kind)).not.toContain(without.without);
+    expect(without.plan).not.toBeNull();
+  });
+
   test('by hand the other side goes along, and comes off again with it', () => {
     const description = axle([above('cap', 25)], [above('cap', 80)]);
     const at = { corner: 'frontLeft', obstacle: 'cap' } as const;
@@ -78,6 +90,9 @@ describe('both sides of an axle', () => {
     expect(both).toEqual([fix, { ...fix, corner: 'frontRight' }]);
     expect(withFix(description, both, { ...at, corner: 'frontRight' }, null, BOTH)).toEqual([]);
     expect(withFix(description, [], at, fix, EACH)).toEqual([fix]);
+    // Changed for what is done on one side alone, it leaves the other side's as it was.
+    const off: Fix = { ...at, kind: 'unbolt', amountMm: 0 };
+    expect(withFix(description, both, at, off, BOTH)).toEqual([{ ...fix, corner: 'frontRight' }, off]);
   });
 
   test('of all ways there are, with both sides alike, the cheapest; seeded', () => {
