@@ -3,6 +3,7 @@
  * (`npm run schema`). Units are in the names; points `[x, y, z]` in the corner frame, mm; angles in degrees.
  */
 import { z } from 'zod';
+import { VEHICLE_KINDS } from '@/core/2-vehicle/setup/vehicle-kind';
 import { CORNER_KEYS } from '@/core/2-vehicle/setup/corner-key';
 import { ENVELOPES } from '@/core/4-clearance/envelope/envelope-kind';
 import { STANDARD_IDS } from '@/core/4-clearance/case/standard';
@@ -197,6 +198,7 @@ export const lowgapFileSchema = z.strictObject({
   version: z.literal(FILE_VERSION),
   vehicle: z.strictObject({
     label: text(120),
+    kind: z.enum(VEHICLE_KINDS).optional(),
     wheelbaseMm: within(LIMITS.wheelbaseMm).optional(),
     trackFrontMm: within(LIMITS.trackMm).optional(),
     trackRearMm: within(LIMITS.trackMm).optional(),

@@ -181,6 +181,7 @@ const patrolPickup: FileInput = {
   version: 1,
   vehicle: {
     label: 'Tarnfell 1500 patrol pickup, no. 7',
+    kind: 'pickup',
     wheelbaseMm: 3550,
     trackFrontMm: 1690,
     trackRearMm: 1690,
@@ -230,6 +231,7 @@ const serviceTruck: FileInput = {
   version: 1,
   vehicle: {
     label: 'Brundholm 35 service truck',
+    kind: 'pickup',
     wheelbaseMm: 3280,
     trackFrontMm: 1620,
     notes: 'Beam axles at both ends.',
@@ -276,6 +278,7 @@ const staffCoupe: FileInput = {
   version: 1,
   vehicle: {
     label: 'Velmora S staff coupe',
+    kind: 'coupe',
     wheelbaseMm: 2580,
     trackFrontMm: 1510,
     notes: 'Lowered 30 mm; fenders not rolled.',
@@ -345,6 +348,7 @@ const trailCart: FileInput = {
   version: 1,
   vehicle: {
     label: 'Pipit 4 trail-crew cart',
+    kind: 'cart',
     wheelbaseMm: 1680,
     trackFrontMm: 900,
     notes: 'Leaf-sprung A-arms in front.',

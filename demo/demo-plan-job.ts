@@ -170,6 +170,7 @@ export const rescueWagon: FileInput = {
   version: 1,
   vehicle: {
     label: 'Haskmoor Trekker rescue wagon',
+    kind: 'wagon',
     wheelbaseMm: 2850,
     trackFrontMm: 1600,
     notes: 'Independent front. Carries two patrollers and the sled; wants 33s and may be cut.',

@@ -441,6 +441,7 @@ describe('photos over HTTP', () => {
 
 describe('the well library over HTTP', () => {
   const well = {
+    kind: 'pickup',
     title: 'Patrol pickup, long bed',
     cornerKey: 'frontLeft',
     corner: content!.document.corners.frontLeft,

@@ -41,6 +41,7 @@ export const makeRouter = (
         props: true,
         component: room(() => import('./catalogue/CatalogueRoom.vue')),
       },
+      { path: '/quick', name: 'quick', component: room(() => import('./quick/QuickLook.vue')) },
       { path: '/record', name: 'record', component: room(() => import('./record/RecordRoom.vue')) },
       { path: '/practice', name: 'practice', component: room(() => import('./practice/PracticeRoom.vue')) },
       { path: '/degree-ring', name: 'degreeRing', component: room(() => import('./survey/DegreeRing.vue')) },

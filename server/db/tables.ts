@@ -2,6 +2,7 @@ import { customType, index, integer, jsonb, pgEnum, pgTable, text, timestamp, uu
 import { CATALOGUE_KINDS, type CatalogueData } from '@/contracts/catalogue';
 import type { LowgapCorner, LowgapFile } from '@/contracts/lowgap-file';
 import type { ShopTermsEntry } from '@/contracts/plan';
+import type { VehicleKind } from '@/core/2-vehicle/setup/vehicle-kind';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 
 /** One job on the bay board. The whole case travels as one `.lowgap.json` document. */
@@ -53,6 +54,7 @@ export const photos = pgTable(
 export const wells = pgTable('wells', {
   id: uuid('id').primaryKey().defaultRandom(),
   title: text('title').notNull(),
+  kind: text('kind').$type<VehicleKind>(),
   cornerKey: text('corner_key').$type<CornerKey>().notNull(),
   corner: jsonb('corner').$type<LowgapCorner>().notNull(),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),

@@ -4,7 +4,6 @@ import { flexWords } from './flex-words';
 import { computed } from 'vue';
 import type { LowgapCorner, LowgapFitted } from '@/contracts/lowgap-file';
 import { fieldText } from '@/contracts/problems';
-import { mountUnder } from '@/core/3-survey/description/default-mount';
 import { cornerKnown, STARTING_VALUES } from '@/core/3-survey/known/known';
 import type { StopPlace } from '@/core/2-vehicle/setup/stop-place';
 import { hasBallJoints } from '@/core/2-vehicle/motion/motion-description';
@@ -17,22 +16,13 @@ import { CORNER_NAMES, acrossFrom, axleOf } from '../../core/2-vehicle/setup/cor
 import AxisSketch from './AxisSketch.vue';
 import { ALIGNMENT, GIVE, HEIGHTS, LOCKS, RAMP, STEERING_AXIS, TARGETS, type Entry } from './baseline-entries';
 import { STARTING_WORDS } from '../advice';
-import {
-  settle,
-  standIn,
-  takeOtherLock,
-  BLANK_AXIS,
-  BLANK_AXIS_NAMES,
-  mirroredCorner,
-  newCorner,
-} from './blank-corner';
+import { settle, standIn, takeMotion, takeOtherLock, mirroredCorner, newCorner } from './blank-corner';
 import ConditionsPanel from './ConditionsPanel.vue';
 import HeightTable from './HeightTable.vue';
 import VehiclePanel from './VehiclePanel.vue';
 import TapeSketch from './TapeSketch.vue';
 import { shockProblem, UNDERBODY } from './underbody-entries';
 import {
-  blankMotion,
   leadBy,
   ledBy,
   MOTION_CHOICES,
@@ -110,24 +100,7 @@ const otherSide = computed(() => (job.document?.corners[acrossFrom(key.value)] ?
 const axisFromJoints = computed(() => corner.value !== undefined && hasBallJoints(corner.value.motion));
 const motionProblems = computed(() => job.problems.filter((p) => p.path.startsWith(`corners.${key.value}.motion`)));
 
-function setMotion(type: MotionType): void {
-  edit((target) => {
-    const before = target.motion;
-    target.motion = blankMotion(type);
-    for (const thing of target.obstacles) thing.mount = mountUnder(thing, before, target.motion);
-    // What it brings along was measured by nobody.
-    standIn(target, 'motion');
-    for (const spacing of ['stopSpacingMm', 'shockSpacingMm'] as const) {
-      if (type === 'beamAxle') standIn(target, spacing);
-      else settle(target, spacing);
-    }
-    // An axis entered before stays; a motion without ball joints needs one.
-    if (target.steering && !hasBallJoints(target.motion)) {
-      for (const name of BLANK_AXIS_NAMES) if (target.steering[name] === undefined) standIn(target, name);
-      target.steering = { ...BLANK_AXIS, ...target.steering };
-    }
-  });
-}
+const setMotion = (type: MotionType): void => edit((target) => takeMotion(target, type));
 
 const across = computed(() => job.document?.corners[acrossFrom(key.value)]);
 const isBeam = computed(() => corner.value?.motion.type === 'beamAxle');

@@ -1,4 +1,7 @@
 import type { LowgapCorner, LowgapFile } from '@/contracts/lowgap-file';
+import { mountUnder } from '@/core/3-survey/description/default-mount';
+import { hasBallJoints } from '@/core/2-vehicle/motion/motion-description';
+import { blankMotion, type MotionType } from './motion-entries';
 import { STARTING_VALUES, type StartingValue } from '@/core/3-survey/known/known';
 import { WHOLE_VEHICLE } from '@/core/3-survey/walk/usual-walk';
 import { ackermannLockDeg, isInnerLock, STARTING_LOCKS } from '@/core/2-vehicle/motion/ackermann';
@@ -127,4 +130,22 @@ export function newCorner(key: CornerKey, corners: LowgapFile['corners']): Lowga
     fitted: { tire: { size: tire.size }, wheel, spacerMm },
     ...(nowhere.length > 0 ? { skipped: nowhere } : {}),
   };
+}
+
+/** The same corner on another kind of suspension: its things go with what that one has, and its measures are still to be taken. */
+export function takeMotion(corner: LowgapCorner, type: MotionType): void {
+  const before = corner.motion;
+  corner.motion = blankMotion(type);
+  for (const thing of corner.obstacles) thing.mount = mountUnder(thing, before, corner.motion);
+  // What it brings along was measured by nobody.
+  standIn(corner, 'motion');
+  for (const spacing of ['stopSpacingMm', 'shockSpacingMm'] as const) {
+    if (type === 'beamAxle') standIn(corner, spacing);
+    else settle(corner, spacing);
+  }
+  // An axis entered before stays; a motion without ball joints needs one.
+  if (corner.steering && !hasBallJoints(corner.motion)) {
+    for (const name of BLANK_AXIS_NAMES) if (corner.steering[name] === undefined) standIn(corner, name);
+    corner.steering = { ...BLANK_AXIS, ...corner.steering };
+  }
 }

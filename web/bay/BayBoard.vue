@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { today, dayText } from '@/web/kit/dates';
-import { mdiChartBoxOutline, mdiContentCopy, mdiFileImportOutline, mdiPlus, mdiSchoolOutline, mdiTire } from '@mdi/js';
+import {
+  mdiChartBoxOutline,
+  mdiContentCopy,
+  mdiFileImportOutline,
+  mdiPhoneOutline,
+  mdiPlus,
+  mdiSchoolOutline,
+  mdiTire,
+} from '@mdi/js';
 import { format } from 'date-fns';
 import { onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -17,6 +25,7 @@ import { readLowgapUpload } from '../kit/lowgap-upload';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { AXLES, CORNER_KEYS, CORNERS_OF, type Axle } from '@/core/2-vehicle/setup/corner-key';
 import { blankJob } from './blank-job';
+import NoticeBox from '../kit/NoticeBox.vue';
 
 const router = useRouter();
 const jobs = shallowRef<readonly Job[]>([]);
@@ -112,6 +121,7 @@ const fitted = (job: Job): string =>
 
 <template>
   <PageHead title="Bay board" says="Low Gap: what clears, where it touches, by how much" is-first>
+    <v-btn variant="outlined" size="large" :prepend-icon="mdiPhoneOutline" :to="{ name: 'quick' }">Quick look</v-btn>
     <v-btn variant="outlined" size="large" :prepend-icon="mdiTire" :to="{ name: 'catalogue' }">Tires and wheels</v-btn>
     <v-btn variant="outlined" size="large" :prepend-icon="mdiChartBoxOutline" :to="{ name: 'record' }"
       >Shop record</v-btn
@@ -131,23 +141,16 @@ const fitted = (job: Job): string =>
     <v-btn color="primary" size="large" :prepend-icon="mdiPlus" @click="askName">New job</v-btn>
   </PageHead>
   <main class="page">
-    <v-alert
-      v-if="problems.length"
-      type="error"
-      variant="tonal"
-      closable
-      data-testid="import-problems"
-      @click:close="problems = []"
-    >
+    <NoticeBox v-if="problems.length" kind="error" closable data-testid="import-problems" @close="problems = []">
       <strong>No job was made.</strong>
       <ul>
         <li v-for="p in problems.slice(0, 8)" :key="p.path + p.code">{{ problemText(p) }}</li>
       </ul>
-    </v-alert>
-    <v-alert v-if="unreachable" type="warning" variant="tonal">
+    </NoticeBox>
+    <NoticeBox v-if="unreachable" kind="warning">
       The server does not answer. Start it and <a href="/">load this page again</a>; drafts kept in this browser are
       safe.
-    </v-alert>
+    </NoticeBox>
     <p v-else-if="loaded && jobs.length === 0" class="empty">
       No jobs yet. Start with <strong>New job</strong>: write down what is fitted now, then measure the wheel well.
     </p>

@@ -10,6 +10,7 @@ import { saveWords } from '../saving/save-words';
 import { useJobStore } from '../stores/job';
 import RoomsBar from './RoomsBar.vue';
 import SaveNotices from './SaveNotices.vue';
+import NoticeBox from '../kit/NoticeBox.vue';
 
 const props = defineProps<{ id: string }>();
 const job = useJobStore();
@@ -115,18 +116,10 @@ function clear<T extends object>(target: T): T {
 
   <main class="content">
     <SaveNotices />
-    <v-alert
-      v-if="fileProblems.length"
-      type="error"
-      variant="tonal"
-      closable
-      class="mb-3"
-      data-testid="file-problems"
-      @click:close="fileProblems = []"
-    >
+    <NoticeBox v-if="fileProblems.length" kind="error" closable data-testid="file-problems" @close="fileProblems = []">
       <strong>The file was not taken; the job is as it was.</strong>
       <div v-for="p in fileProblems.slice(0, 6)" :key="p.path + p.code">{{ problemText(p) }}</div>
-    </v-alert>
+    </NoticeBox>
     <router-view v-if="job.document" />
   </main>
   <GapStrip v-if="job.document" />

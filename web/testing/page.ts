@@ -55,7 +55,7 @@ export const said = (testId: string): string =>
 
 /** What is refused or warned of, all of it in one. */
 export const alerts = (): string =>
-  everything('[role="alert"], .v-alert')
+  everything('[role="alert"], .notice')
     .map((one) => one.text())
     .join(' ');
 

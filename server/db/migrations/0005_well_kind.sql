@@ -1,0 +1,1 @@
+ALTER TABLE "wells" ADD COLUMN "kind" text;
