@@ -6,7 +6,7 @@ import { lowgapFileSchema } from './lowgap-file';
 
 export const findRequestSchema = z.strictObject({ document: lowgapFileSchema, question: finderQuestionSchema });
 
-export const FIND_STATES = ['running', 'done', 'refused', 'failed', 'cancelled'] as const;
+export const FIND_STATES = ['running', 'done', 'refused', 'failed', 'canceled'] as const;
 
 export const findStateSchema = z.object({
   id: z.uuid(),

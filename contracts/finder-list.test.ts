@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { tireItemSchema, wheelItemSchema } from './catalogue';
 import { tireChoiceSchema, wheelChoiceSchema } from './finder';
 
-describe('a line of the catalogue becomes a choice of the finder with all that it says', () => {
+describe('a line of the catalog becomes a choice of the finder with all that it says', () => {
   test('of a tire', () => {
     const { revolutionsPerKm: _, ...tire } = tireItemSchema.parse({
       size: '35x12.50R17LT',

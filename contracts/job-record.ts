@@ -70,7 +70,7 @@ export const cornerUnderbodySchema = z.strictObject({
 });
 
 export const underbodySchema = z.strictObject({
-  /** Slip joint of the propshaft: engaged now by the mark, and the least its maker wants. */
+  /** Slip joint of the driveshaft: engaged now by the mark, and the least its maker wants. */
   slipJointEngagedMm: length,
   slipJointLeastMm: length,
   typed,

@@ -38,7 +38,7 @@ export const axleAbilitySchema = z.strictObject({
   springRatio: within(LIMITS.motionRatio).optional(),
   /** Shock travel over wheel travel. */
   shockRatio: within(LIMITS.motionRatio).optional(),
-  /** Working angle that joints of half shafts or propshaft stand. */
+  /** Working angle that joints of half shafts or driveshaft stand. */
   shaftMostDeg: z.number().min(0).max(60).optional(),
   /** Rate at one wheel: the spring's times the motion ratio squared. */
   wheelRateNPerMm: within(LIMITS.springRateNPerMm).optional(),
@@ -102,7 +102,7 @@ export const roadSchema = z.strictObject({
   topKmh: z.number().min(5).max(350).optional(),
 });
 
-/** Propshaft of a beam axle, or half shafts of an independent one, by tape at the surveyed ride height. */
+/** Driveshaft of a beam axle, or half shafts of an independent one, by tape at the surveyed ride height. */
 export const driveSchema = z.strictObject({
   shaftLengthMm: within(LIMITS.wheelbaseMm).optional(),
   shaftRiseMm: within(LIMITS.riseMm).optional(),

@@ -1,4 +1,4 @@
-/** The demo job that went all the way: an invented pickup that was levelled, test fitted, handed over and looked at again. */
+/** The demo job that went all the way: an invented pickup that was leveled, test fitted, handed over and looked at again. */
 import type { FileInput } from './demo-input';
 
 const SETUP = {

@@ -378,7 +378,7 @@ const trailCart: FileInput = {
 export function demoJobs(): JobContent[] {
   const jobs: [title: string, file: FileInput][] = [
     ['Rescue wagon: 33s, cut once', rescueWagon],
-    ['Lift-line pickup: levelled, fitted, looked after', liftLinePickup(patrolPickup)],
+    ['Lift-line pickup: leveled, fitted, looked after', liftLinePickup(patrolPickup)],
     ['Coupe: can it take 225s?', staffCoupe],
     ['Cart: taller tires for the ridge trail', trailCart],
     ['Service truck: narrow and tall', serviceTruck],

@@ -1,7 +1,7 @@
 /** The demo job that is planned and cut: an invented rescue wagon with more in its way than one change cures. */
 import type { CornerInput, FileInput } from './demo-input';
 
-/** One front corner; right-hand things lie a few millimetres otherwise, as they do. */
+/** One front corner; right-hand things lie a few millimeters otherwise, as they do. */
 function wagonFront(right: boolean): CornerInput {
   const off = right ? 2 : 0;
   return {

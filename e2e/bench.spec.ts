@@ -51,7 +51,7 @@ test('the section is dragged for offset, diameter and width, and says what the c
 
   await drag(page, page.getByTestId('handle-offset'), 30, 0);
   await expect.poll(() => lowGap(page)).not.toBe(before);
-  // About a millimetre a pixel: out along the axle is less offset.
+  // About a millimeter a pixel: out along the axle is less offset.
   const dragged = Number(await field('Offset').inputValue());
   expect(dragged).toBeLessThan(offset - 20);
   expect(dragged).toBeGreaterThan(offset - 50);
@@ -159,7 +159,7 @@ test('the wheel is taken hold of, steered and lifted; the sweep plays', async ({
   const steer = -Number(await page.getByTestId('steer-slider').inputValue());
   const { path } = await printed(page, info);
   const gap = await gapShown(here);
-  // The sliders stand on half degrees and whole millimetres.
+  // The sliders stand on half degrees and whole millimeters.
   expect(Math.abs(gapThere(stored(path), 'frontLeft', 'fender-lip', steer, travel) - gap)).toBeLessThan(6);
 
   await page.getByRole('button', { name: 'Play the sweep' }).click();
@@ -275,7 +275,7 @@ test('an axle gets a setup of its own, the worst corner leads, and a rotation is
 test('a tire is taken from the catalogue', async ({ page }) => {
   await ownPickup(page, 'From the shelf');
   const before = await lowGap(page);
-  await page.getByRole('button', { name: 'From the catalogue' }).click();
+  await page.getByRole('button', { name: 'From the catalog' }).click();
   const list = page.getByRole('dialog');
   await list.getByRole('button', { name: /R17/ }).first().click();
   await expect(list).toBeHidden();

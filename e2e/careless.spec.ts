@@ -19,7 +19,7 @@ test('a shop of inches types bare numbers; what can hardly be is asked about bef
   await height('Front right', 'hub to lip').fill('24');
   await expect(page.getByText('The other side reads 520.7 mm (20 1/2 in)')).toBeVisible();
   await height('Front right', 'hub to lip').fill('20 3/4');
-  // Millimetres typed without a word of it.
+  // Millimeters typed without a word of it.
   await height('Rear left', 'hub to lip').fill('540');
   await expect(page.getByText('or 540 mm with its unit; found 540.')).toBeVisible();
   await height('Front left', 'pressure').fill('240');
@@ -32,7 +32,7 @@ test('a shop of inches types bare numbers; what can hardly be is asked about bef
 
   // Four readings of the lip, three in inches, a bare number goes on in inches; the slip is asked about.
   await room(page, 'Survey').click();
-  await page.getByRole('button', { name: 'Add an obstacle' }).click();
+  await page.getByRole('button', { name: 'Add a part' }).click();
   await page.getByLabel('What it is').fill('Fender lip');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   const gap = page.getByTestId('gap-field').locator('input');
@@ -82,7 +82,7 @@ test('the fitted tire judges the survey: a slip has it rub, the reading is named
   await ownPickup(page, 'Judged by its tire');
   await room(page, 'Survey').click();
   await expect(page.getByTestId('today')).toContainText('touches nothing that it is not said to touch');
-  await page.getByRole('button', { name: 'Add an obstacle' }).click();
+  await page.getByRole('button', { name: 'Add a part' }).click();
   await page.getByLabel('What it is').fill('Hose clip');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   const gap = page.getByTestId('gap-field').locator('input');

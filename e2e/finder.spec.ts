@@ -153,7 +153,7 @@ test('nothing found says the nearest miss and what would admit it; constraints t
     /less diameter|No single change/,
   );
 
-  await page.getByRole('button', { name: 'Our catalogue' }).first().click();
+  await page.getByRole('button', { name: 'Our catalog' }).first().click();
   await page.getByText('Has to meet').click();
   await page.getByLabel('Load index, least').fill('130');
   await page.getByRole('button', { name: 'Find', exact: true }).click();
@@ -189,7 +189,7 @@ test('a claim, the schools and the card for a wanted setup', async ({ page }) =>
   await page.getByRole('button', { name: 'Ask every school' }).click();
   await expect(page.getByRole('rowheader')).toHaveCount(3, { timeout: 60_000 });
 
-  await view(page, 'Need-gap card');
+  await view(page, 'Pre-check card');
   await page.getByRole('button', { name: 'Make the card' }).click();
   await expect(page.getByRole('heading', { name: /Will it fit/ })).toBeVisible({ timeout: 30_000 });
   await expect(page.getByText('Ten to poke first')).toBeVisible();

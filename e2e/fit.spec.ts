@@ -23,7 +23,7 @@ async function choose(page: Page, form: string, field: string, option: string | 
 
 /** A finding of a gap, read `offMm` beside what is predicted there. */
 async function findGap(page: Page, thing: RegExp, gapMm: number): Promise<void> {
-  await choose(page, 'Next finding', 'Thing', thing);
+  await choose(page, 'Next finding', 'Part', thing);
   await choose(page, 'Next finding', 'Seen', 'Gap measured');
   const form = page.getByRole('form', { name: 'Next finding' });
   await form.getByLabel('Least gap').fill(String(gapMm));
@@ -86,10 +86,10 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
   await bolt.getByLabel('Torque, N·m or lb ft').fill('100 lb ft');
   await expect(bolt).toContainText('100 lb ft (135.6 N m)');
   await bolt.getByRole('button', { name: 'Tightened: Lower arm bolt' }).click();
-  await page.getByRole('button', { name: 'Parts and surprises' }).click();
+  await page.getByRole('button', { name: 'Parts and problems found' }).click();
   await page.getByLabel('What happened').fill('Broken bolt');
   await page.getByLabel('Minutes it cost').fill('90');
-  await page.getByRole('button', { name: 'Add the surprise' }).click();
+  await page.getByRole('button', { name: 'Add the problem' }).click();
   await expect(page.getByTestId('surprises-say')).toContainText('1 h 30 min');
 
   // First round: heights, how far it went, what was seen.
@@ -110,7 +110,7 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
   await expect(page.getByTestId('not-tried')).toContainText(
     /Front left: lock to lock, in reverse; loaded; bump above 56 of/,
   );
-  await choose(page, 'Next finding', 'Posture', 'Hump, front left');
+  await choose(page, 'Next finding', 'Steer and travel', 'Hump, front left');
   await findGap(page, /Fender lip/, 30);
   const findings = page.getByTestId('findings');
   const row = findings.getByRole('row', { name: /Fender lip/ }).first();
@@ -121,8 +121,8 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
   await findGap(page, /Inner fender/, 15);
   await expect(page.getByTestId('residuals-say')).toContainText('2 measured');
   // A mark in the smaller run and none in the larger cannot both be.
-  await choose(page, 'Next finding', 'Posture', 'As it stands, forward');
-  await choose(page, 'Next finding', 'Thing', /Fender lip/);
+  await choose(page, 'Next finding', 'Steer and travel', 'As it stands, forward');
+  await choose(page, 'Next finding', 'Part', /Fender lip/);
   await choose(page, 'Next finding', 'Seen', 'Rubs');
   await page.getByRole('button', { name: 'Add the finding' }).click();
   await expect(page.getByText(/Contradicts another finding/).first()).toBeVisible();
@@ -145,7 +145,7 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
   await page.getByRole('button', { name: 'Tried: Hump, front left' }).click();
   await page.getByRole('button', { name: 'How far' }).first().click();
   await page.getByLabel('Front left left at the stop, 0 reached').fill('0');
-  await choose(page, 'Next finding', 'Posture', 'Hump, front left');
+  await choose(page, 'Next finding', 'Steer and travel', 'Hump, front left');
   await findGap(page, /Fender lip/, Math.round(predicted + 4));
   await page.getByRole('button', { name: 'Round 1' }).click();
   const before = await lowGap(page);
@@ -155,7 +155,7 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
   expect(await lowGap(page)).toBe(before);
   await lesson.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByTestId('learned')).toContainText('Taken in: front left');
-  // The prediction stands as it was made; predicted anew the round agrees with what was read, to the tape's millimetres.
+  // The prediction stands as it was made; predicted anew the round agrees with what was read, to the tape's millimeters.
   const seenRow = page.getByTestId('findings').getByRole('row', { name: /Fender lip/ });
   await expect
     .poll(async () =>
@@ -243,7 +243,7 @@ test('borrowed tires are tried on at any time, nothing cut; a wrong size is refu
   await expect(page.getByRole('button', { name: 'Trial with 285/70R17' })).toBeVisible();
   await expect(page.getByText(/This round had on: 285\/70R17/)).toBeVisible();
   await page.getByRole('button', { name: 'Add the finding' }).click();
-  await expect(page.getByText(/Still wanted: which thing, the posture it was seen in, ticked as tried/)).toBeVisible();
+  await expect(page.getByText(/Still wanted: which part, what was tried when it was seen, ticked/)).toBeVisible();
   await saved(page);
   await page.setViewportSize({ width: 390, height: 844 });
   const sideways = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);

@@ -58,8 +58,8 @@ test('plans are found, one is taken, and the command line finds the same; the or
   const amounts = (await page.getByTestId('order-sums').getByRole('cell').allTextContents()).map((text) =>
     Math.round(100 * Number(text)),
   );
-  const [labour, parts, net, tax, total] = amounts as [number, number, number, number, number];
-  expect(net).toBe(labour + parts);
+  const [labor, parts, net, tax, total] = amounts as [number, number, number, number, number];
+  expect(net).toBe(labor + parts);
   expect(Math.round(100 * Number(cardSum))).toBe(net);
   expect(tax).toBe(Math.round(net * 0.2));
   expect(total).toBe(net + tax);

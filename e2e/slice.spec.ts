@@ -215,9 +215,9 @@ test('a new job starts from a baseline, gets an obstacle, a reading and its firs
   await page.getByLabel('Front left: hub to lip').fill('20 1/2 in');
   // One edit measures one value: the others stay what they are.
   await expect(page.getByTestId('starting-values')).toContainText('the travel to full droop');
-  await expect(page.getByTestId('gap-strip')).toContainText('front left is not known (0 of 7 things)');
+  await expect(page.getByTestId('gap-strip')).toContainText('front left is not known (0 of 7 parts)');
   await room(page, 'Survey').click();
-  await page.getByRole('button', { name: 'Add an obstacle' }).click();
+  await page.getByRole('button', { name: 'Add a part' }).click();
   await page.getByLabel('What it is').fill('Frame horn');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await page.getByRole('radio', { name: 'inner sidewall' }).click();
@@ -286,7 +286,7 @@ test('the bench says how sure a gap is and what would clear it; a change is trie
   await ownPickup(page, 'Levers');
   await page.getByTestId('rung-body-mount').click();
   await expect(page.getByTestId('rung-body-mount')).toContainText('too close');
-  await expect(page.getByTestId('spread-note')).toContainText(/gap is -?[\d.]+ to [\d.]+ mm in 90 of 100 wells/);
+  await expect(page.getByTestId('spread-note')).toContainText(/gap is -?[\d.]+ to [\d.]+ mm with the measuring error/);
   await expect(page.getByTestId('whisker').first()).toBeAttached();
   const before = await page.getByTestId('sentence').textContent();
 
@@ -296,7 +296,7 @@ test('the bench says how sure a gap is and what would clear it; a change is trie
   await expect(page.getByTestId('sentence')).toHaveText(before!);
 
   await page.getByLabel('Gap ladder').getByRole('button', { name: 'Table' }).click();
-  await expect(page.getByTestId('ladder-table')).toContainText(/\d+ in 100/);
+  await expect(page.getByTestId('ladder-table')).toContainText(/\d+ %/);
 });
 
 test('there is an answer for an address that leads nowhere and for a job that is gone', async ({ page }) => {
@@ -314,7 +314,7 @@ for (const theme of ['counter', 'bay'] as const) {
       await room(page, name).click();
       expect(await axeFinds(page), name).toEqual([]);
     }
-    for (const address of ['/', '/catalogue']) {
+    for (const address of ['/', '/catalog']) {
       await page.goto(address);
       expect(await axeFinds(page), address).toEqual([]);
     }

@@ -112,7 +112,7 @@ test('a corner is stepped through its travel, and its half shafts are looked at 
   const drive = page.getByRole('region', { name: 'Driveline, front' });
   await expect(drive).toContainText('Not answered: measure inner joint inboard of hub face');
   await drive.getByLabel('Inner joint inboard of hub face').fill('480');
-  await drive.getByLabel('Inner joint above hub centre').fill('10');
+  await drive.getByLabel('Inner joint above hub center').fill('10');
   await drive.getByLabel('Outer joint inboard of hub face').fill('90');
   const table = page.getByTestId('drive-front');
   await expect(table.getByRole('row', { name: /Inner joint/ })).toHaveCount(1);

@@ -112,7 +112,7 @@ test('a reading that contradicts the others is set aside and questioned at once;
 }) => {
   await newJob(page, 'One slip');
   await room(page, 'Survey').click();
-  await page.getByRole('button', { name: 'Add an obstacle' }).click();
+  await page.getByRole('button', { name: 'Add a part' }).click();
   await page.getByLabel('What it is').fill('Flare edge');
   await page.getByRole('combobox', { name: 'What its readings make together' }).focus();
   await page.keyboard.press('ArrowDown');
@@ -161,7 +161,7 @@ test('a scan from the simulated scanner and one from a file become obstacles; a 
   );
   await expect(page.getByTestId('scan-preview').getByRole('img')).toHaveCount(2);
   const before = await page.getByRole('button', { name: /^Front left/ }).textContent();
-  await page.getByRole('button', { name: 'Take these as obstacles' }).click();
+  await page.getByRole('button', { name: 'Take these as parts' }).click();
   await expect(page.getByRole('button', { name: 'Inner fender (scanned) Liner' })).toBeVisible();
   await expect.poll(() => page.getByRole('button', { name: /^Front left/ }).textContent()).not.toBe(before);
 
@@ -185,7 +185,7 @@ test('a scan from the simulated scanner and one from a file become obstacles; a 
 });
 
 test('the catalogue takes a table from elsewhere, names each bad line, and gives it back', async ({ page }, info) => {
-  await page.goto('/catalogue');
+  await page.goto('/catalog');
   await expect(page.getByRole('cell', { name: '285/70R17' }).first()).toBeVisible();
   const csv = info.outputPath('tires.csv');
   writeFileSync(
@@ -303,7 +303,7 @@ test('a finer clock by two tapes, and a degree ring to print', async ({ page }) 
   await newJob(page, 'Clock');
   await room(page, 'Survey').click();
   await page.getByRole('button', { name: 'A finer clock' }).click();
-  await page.getByLabel('Hub centre to the place').fill('500');
+  await page.getByLabel('Hub center to the place').fill('500');
   await page.getByLabel('Above the hub').fill('600');
   await expect(page.getByText(/at most 500 mm/)).toBeVisible();
   await page.getByLabel('Above the hub').fill('300');
@@ -321,7 +321,7 @@ test('axe finds nothing in the walk, the scan and the dialogs of the survey', as
   expect(await axeFinds(page)).toEqual([]);
   await page.getByRole('button', { name: 'Scan', exact: true }).click();
   expect(await axeFinds(page)).toEqual([]);
-  await page.getByRole('button', { name: 'Add an obstacle' }).click();
+  await page.getByRole('button', { name: 'Add a part' }).click();
   expect(await axeFinds(page)).toEqual([]);
 });
 
@@ -370,7 +370,7 @@ test('the next vehicle of a kind starts from a surveyed well; a few readings say
 test('an obstacle is placed by position, and a position that is no number is said at its axis', async ({ page }) => {
   await newJob(page, 'By position');
   await room(page, 'Survey').click();
-  await page.getByRole('button', { name: 'Add an obstacle' }).click();
+  await page.getByRole('button', { name: 'Add a part' }).click();
   await page.getByLabel('What it is').fill('Bracket tip');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await page.getByRole('button', { name: 'Position', exact: true }).click();

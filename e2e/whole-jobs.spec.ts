@@ -131,7 +131,7 @@ test('a leveling with spacers and blocks: every part is on every paper, U-bolts 
   expect(papers.due).toContain('U-bolts');
   expect(papers.due).toMatch(/50 mi/);
   // The sheet takes as long as the order says.
-  const [, hours, minutes] = /Labour, (?:(\d+) h)? ?(?:(\d+) min)?/.exec(order.screen)!;
+  const [, hours, minutes] = /Labor, (?:(\d+) h)? ?(?:(\d+) min)?/.exec(order.screen)!;
   expect(minutesIn(papers.steps)).toBe(60 * Number(hours ?? 0) + Number(minutes ?? 0));
 });
 

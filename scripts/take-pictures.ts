@@ -42,7 +42,7 @@ const PICTURES: readonly Picture[] = [
   { name: 'baseline', room: 'baseline?corner=frontLeft' },
   { name: 'survey', room: 'survey?corner=frontLeft' },
   { name: 'intake', room: 'intake' },
-  { name: 'catalogue', path: '/catalogue' },
+  { name: 'catalogue', path: '/catalog' },
   { name: 'stance', room: 'stance' },
   { name: 'bench', room: 'bench' },
   { name: 'bench-well', room: 'bench?corner=frontLeft&view=well' },

@@ -187,7 +187,7 @@ describe('long searches over HTTP', () => {
       if (state.state !== 'running') break;
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
-    expect(state.state).toBe('cancelled');
+    expect(state.state).toBe('canceled');
   }, 60_000);
 
   test('a tire without a width and a search nobody started are refused by name', async () => {

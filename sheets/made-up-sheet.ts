@@ -103,7 +103,7 @@ export const ORDER: OrderDocument = {
     ['Customer', 'Ő. Example'],
   ],
   gaps: Array.from({ length: 30 }, (_, i) => ({
-    thing: `Thing ${i}, front left`,
+    thing: `Part ${i}, front left`,
     wanted: '8 mm',
     before: '-3 mm (-1/8 in), RUBS',
     after: '8.5 mm (5/16 in)',

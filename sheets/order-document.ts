@@ -127,7 +127,7 @@ export function orderDocument(head: OrderHead, judged: PlanJudgement, order: Wor
       sum: formatMoney(part.sumMinor),
     })),
     sums: [
-      [`Labour, ${timeWords(order.minutes)}`, formatMoney(sums.labourMinor)],
+      [`Labor, ${timeWords(order.minutes)}`, formatMoney(sums.labourMinor)],
       ['Parts and material', formatMoney(sums.partsMinor)],
       ['Sum', formatMoney(sums.netMinor)],
       [`Tax ${percent} % on ${formatMoney(sums.taxedMinor)}`, formatMoney(sums.taxMinor)],

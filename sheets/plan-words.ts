@@ -71,7 +71,7 @@ export const PRECAUTION_WORDS: Readonly<Record<Precaution, string>> = {
   supportAxle: 'Stands on level ground, never blocks or bricks; support the axle before a shock or U-bolt comes off.',
   springEnergy: 'Coil springs and compressors store lethal energy.',
   paintCracks: 'Warm the paint and go slowly: it cracks, and rust begins there.',
-  centreOfGravity: 'A higher centre of gravity rolls over sooner.',
+  centreOfGravity: 'A higher center of gravity rolls over sooner.',
   deburrPrimeSeal: 'No bare edge leaves the shop.',
   reTorque: 'Torque from the vehicle’s and the part’s own instructions.',
   alignment: 'Have it aligned.',
@@ -137,8 +137,8 @@ export function knockOnWords(on: KnockOn): string {
       return `${cornerName(on.corner)}: bump travel goes from ${mmWords(on.beforeMm)} to ${mmWords(on.afterMm)}.`;
     case 'bodyLift':
       return on.stay.length
-        ? `The body rises ${mmWords(on.liftMm)}; frame and axle things stay and are still near: ${on.stay.join(', ')}. Steering shaft, bumpers and wiring follow the body.`
-        : `The body rises ${mmWords(on.liftMm)}; frame and axle things stay. Steering shaft, bumpers and wiring follow the body.`;
+        ? `The body rises ${mmWords(on.liftMm)}; what is on frame and axle stays and is still near: ${on.stay.join(', ')}. Steering shaft, bumpers and wiring follow the body.`
+        : `The body rises ${mmWords(on.liftMm)}; what is on frame and axle stays. Steering shaft, bumpers and wiring follow the body.`;
     case 'axleMoved': {
       const moved = `The ${on.axle} axle stands ${mmWords(Math.abs(on.forwardMm))} further ${on.forwardMm > 0 ? 'forward' : 'back'}`;
       if (!on.slipJoint) return `${moved}: measure the slip joint’s engagement before and after.`;

@@ -191,12 +191,12 @@ function registerOf(
       {
         at: [plumbX + 2, top + 2],
         text: overHub
-          ? 'PLUMB, through the hub’s centre'
-          : `PLUMB, ${mm(Math.abs(away))} mm ${toFront ? 'ahead of' : 'behind'} the hub’s centre`,
+          ? 'PLUMB, through the hub’s center'
+          : `PLUMB, ${mm(Math.abs(away))} mm ${toFront ? 'ahead of' : 'behind'} the hub’s center`,
       },
       {
         at: [left - MARK_MM, bottom - 6],
-        text: `LEVEL, ${mm(Math.abs(levelBy))} mm ${levelBy < 0 ? 'below' : 'above'} the hub’s centre`,
+        text: `LEVEL, ${mm(Math.abs(levelBy))} mm ${levelBy < 0 ? 'below' : 'above'} the hub’s center`,
       },
     ],
   };

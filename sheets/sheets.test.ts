@@ -22,7 +22,7 @@ const lengths = (layer: string): number[] =>
     .map(({ points }) => lengthOf(points));
 
 describe('a cut sheet as a file', () => {
-  test('DXF read back by another program: millimetres, layers by name, every line as long as it is', () => {
+  test('DXF read back by another program: millimeters, layers by name, every line as long as it is', () => {
     const read = new DxfParser().parseSync(writeDxf(sheetDrawing(SHEET)))!;
     expect(read.header['$INSUNITS']).toBe(4);
     expect(read.header['$MEASUREMENT']).toBe(1);
@@ -41,7 +41,7 @@ describe('a cut sheet as a file', () => {
     }
   });
 
-  test('SVG: a user unit is a millimetre, and the check square measures true', () => {
+  test('SVG: a user unit is a millimeter, and the check square measures true', () => {
     const svg = writeSvg(sheetDrawing(SHEET));
     const [, width, height] = /width="([\d.]+)mm" height="([\d.]+)mm"/.exec(svg)!.map(Number);
     const [, boxWidth, boxHeight] = /viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg)!.map(Number);

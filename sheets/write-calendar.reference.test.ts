@@ -42,7 +42,7 @@ const eventsOf = (text: string) =>
   new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent').map((event) => new ICAL.Event(event));
 const DUE = { id: 'a1', due: '2026-12-03', text: 'Look', note: '' };
 
-test('written again an entry is the same one, newer; done it is cancelled; the same day of another job is another entry', () => {
+test('written again an entry is the same one, newer; done it is canceled; the same day of another job is another entry', () => {
   const write = (job: string, minute: number, done: boolean) =>
     eventsOf(
       writeCalendar({ title: 'x', job, events: [{ ...DUE, done }] }, new Date(NOW.getTime() + 60_000 * minute)),

@@ -21,7 +21,7 @@ const isClosed = (points: readonly SheetPoint[]): boolean => {
   return points.length > 3 && first[0] === last[0] && first[1] === last[1];
 };
 
-/** DXF in millimetres, one layer for each kind of line, the drawing's lower left corner at the origin. */
+/** DXF in millimeters, one layer for each kind of line, the drawing's lower left corner at the origin. */
 export function writeDxf({ lines, texts, box }: SheetDrawing): string {
   const dxf = new DxfWriter();
   dxf.setUnits(Units.Millimeters);

@@ -36,7 +36,7 @@ export async function writeOrderPdf(
     heading(doc, 'Gaps before and after');
     table(
       doc,
-      ['Thing', 'Wanted', 'Before', 'After', ''],
+      ['Part', 'Wanted', 'Before', 'After', ''],
       [0.3, 0.1, 0.26, 0.2, 0.14],
       order.gaps.map(({ thing, wanted, before, after, verdict }) => [thing, wanted, before, after, verdict]),
     );
@@ -44,7 +44,7 @@ export async function writeOrderPdf(
   heading(doc, 'Work, in this order');
   table(
     doc,
-    ['', 'Step', 'Time', 'Labour', 'Done by'],
+    ['', 'Step', 'Time', 'Labor', 'Done by'],
     [0.05, 0.55, 0.12, 0.12, 0.16],
     order.steps.map(({ what, time, money, cautions }, i) => [
       String(i + 1),

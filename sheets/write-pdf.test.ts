@@ -17,7 +17,7 @@ const onPage = ({ page }: Tiling, tile: Tile, [x, y]: SheetPoint): SheetPoint =>
 const isShown = ({ page }: Tiling, { left, bottom }: Tile, [x, y]: SheetPoint): boolean =>
   x > left && x < left + page.shownWidth && y > bottom && y < bottom + page.shownHeight;
 
-/** Places every half millimetre along lines. */
+/** Places every half millimeter along lines. */
 const along = (points: readonly SheetPoint[]): SheetPoint[] =>
   points.slice(1).flatMap(([bx, by], i) => {
     const [ax, ay] = points[i]!;

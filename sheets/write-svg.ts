@@ -14,7 +14,7 @@ const STROKES: Readonly<Record<SheetLayer, string>> = {
 
 const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
 
-/** SVG at full size: one user unit is one millimetre. */
+/** SVG at full size: one user unit is one millimeter. */
 export function writeSvg({ lines, texts, box }: SheetDrawing): string {
   const x = (value: number): string => (value - box.left).toFixed(3);
   const y = (value: number): string => (box.bottom + box.height - value).toFixed(3);

@@ -9,12 +9,12 @@ import type { LeverKind } from '@/core/6-decisions/levers/lever-kinds';
 import type { Lever, ObstacleLevers } from '@/core/6-decisions/levers/levers';
 import { formatMm, bothUnits } from '@/core/1-base/units/length';
 
-/** `12 of 100`, and never a certainty that no draw can give. */
+/** `12 % likely too close`, and never a certainty that no draw can give. */
 export function chanceWords(chance: number): string {
-  const of100 = Math.round(100 * chance);
-  if (of100 === 0) return chance > 0 ? 'less than 1 in 100' : 'never in the wells drawn';
-  if (of100 === 100) return 'nearly always';
-  return `${of100} in 100`;
+  const percent = Math.round(100 * chance);
+  if (percent === 0) return chance > 0 ? 'under 1 % likely too close' : 'not likely too close';
+  if (percent === 100) return 'nearly surely too close';
+  return `${percent} % likely too close`;
 }
 
 /** A single change in the trade's words: `18 mm more offset`. */
@@ -98,7 +98,7 @@ export const SOURCE_WORDS: Readonly<Record<Exclude<Remeasure['source'], 'reading
   bumpTravel: 'the travel to the bump stop',
   droopTravel: 'the travel to full droop',
   parkedHeight: 'the parked height',
-  hubToLip: 'hub centre to fender lip',
+  hubToLip: 'hub center to fender lip',
   locks: 'the steering locks',
   steerStops: 'where the steering stops are set',
   alignment: 'camber and toe',
@@ -213,13 +213,13 @@ function firstWords(first: WantedFirst): string {
   }
 }
 
-/** Which corners are not known, how far they are, and what to do first: `front left is not known (3 of 7 things): survey the body mount.` */
+/** Which corners are not known, how far they are, and what to do first: `front left is not known (3 of 7 parts): survey the body mount.` */
 export function unknownWords(known: readonly ({ readonly corner: CornerKey } & Known)[]): string {
   return known
     .flatMap(({ corner, isEnough, first, things }) =>
       isEnough || !first
         ? []
-        : [`${cornerName(corner)} is not known (${things.have} of ${things.of} things): ${firstWords(first)}`],
+        : [`${cornerName(corner)} is not known (${things.have} of ${things.of} parts): ${firstWords(first)}`],
     )
     .join('; ')
     .concat('.');

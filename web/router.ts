@@ -36,7 +36,8 @@ export const makeRouter = (
         ],
       },
       {
-        path: '/catalogue/:kind?',
+        path: '/catalog/:kind?',
+        alias: '/catalogue/:kind?',
         name: 'catalogue',
         props: true,
         component: room(() => import('./catalogue/CatalogueRoom.vue')),

@@ -9,7 +9,7 @@ const TURNED = 0.41;
 
 /** Targets stuck on the hub's face and on the fender, corner frame, mm. */
 const TARGETS = [
-  { name: 'hub centre', corner: [0, 0, 0] },
+  { name: 'hub center', corner: [0, 0, 0] },
   { name: 'lip over the hub', corner: [0, 95, 512] },
   { name: 'lip to the front', corner: [470, 88, 190] },
   { name: 'lip to the rear', corner: [-468, 84, 200] },

@@ -48,7 +48,7 @@ export class FinderPool {
           : { ...run.state, state: 'refused', problems: [...answered.problems] };
       })
       .catch(() => {
-        run.state = { ...run.state, state: abort.signal.aborted ? 'cancelled' : 'failed' };
+        run.state = { ...run.state, state: abort.signal.aborted ? 'canceled' : 'failed' };
       })
       .finally(() => port1.close());
     return run.state;

@@ -114,7 +114,7 @@ const travelHelp = computed(() => {
   if (!isBeam.value) return 'From ride height to the stop, at the wheel.';
   return canRamp.value
     ? 'From ride height to the stop, both wheels together. With one wheel on a ramp or hump until its stop closes, hub to lip of both wheels says how far the axle flexes.'
-    : 'From ride height to the stop, both wheels together. For a reading on a ramp, take hub centre to fender lip of both wheels first.';
+    : 'From ride height to the stop, both wheels together. For a reading on a ramp, take hub center to fender lip of both wheels first.';
 });
 
 const isOfCamber = ({ typedAs }: Entry): boolean => typedAs.includes('camber');

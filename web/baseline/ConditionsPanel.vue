@@ -91,7 +91,7 @@ const FUEL = [0, 0.25, 0.5, 0.75, 1].map((value) => ({
       :model-value="conditions.rolledAndBounced ?? false"
       @update:model-value="(v: boolean | null) => set('rolledAndBounced', v || null)"
     />
-    <h2 class="panel-title">Propshaft slip joint</h2>
+    <h2 class="panel-title">Driveshaft slip joint</h2>
     <QuantityField
       v-for="slip in SLIP"
       :key="slip.field"

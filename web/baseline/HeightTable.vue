@@ -25,7 +25,7 @@ const corners = computed(() => job.document?.corners ?? {});
 const heights = computed(() => stanceHeights(corners.value));
 
 const ROWS = [
-  { field: 'hubToLipMm', label: 'hub to lip', title: 'Hub centre to fender lip', range: LIMITS.hubToLipMm },
+  { field: 'hubToLipMm', label: 'hub to lip', title: 'Hub center to fender lip', range: LIMITS.hubToLipMm },
   { field: 'groundToLipMm', label: 'ground to lip', title: 'Ground to fender lip', range: LIMITS.groundToLipMm },
 ] as const;
 

@@ -94,17 +94,17 @@ const SKETCHES: Readonly<Record<Motion['type'], Sketch>> = {
       [345, 150],
     ],
     tapes: [
-      tape([130, 96], [345, 126], 'pivot to hub centre'),
+      tape([130, 96], [345, 126], 'pivot to hub center'),
       tape([110, 150], [110, 120], 'pivot above hub', [-10, 36]),
     ],
     side: true,
   },
   swingArm: {
-    title: 'Swing centre from the front: where the lines of the arms meet',
+    title: 'Swing center from the front: where the lines of the arms meet',
     bars: [[40, 162, 330, 150]],
     joints: [[40, 162]],
     tapes: [
-      tape([40, 206], [330, 206], 'inboard to the swing centre'),
+      tape([40, 206], [330, 206], 'inboard to the swing center'),
       tape([40, 150], [40, 162], 'its height', [32, -6]),
     ],
   },

@@ -95,7 +95,7 @@ export const STEERING_AXIS: readonly Entry[] = [
   steeringEntry('kingpinOffsetMm', 'Steering axis inboard of the hub face', LIMITS.kingpinOffsetMm),
   steeringEntry('inclinationDeg', 'Steering axis leans in at the top', LIMITS.inclinationDeg),
   steeringEntry('casterDeg', 'Caster: leans back at the top', LIMITS.casterDeg),
-  steeringEntry('casterTrailMm', 'Axis ahead of the hub centre', LIMITS.casterTrailMm),
+  steeringEntry('casterTrailMm', 'Axis ahead of the hub center', LIMITS.casterTrailMm),
 ];
 
 const targetEntry = (field: 'camberDeg' | 'casterDeg', label: string, range: Range): Entry => ({

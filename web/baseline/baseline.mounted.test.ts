@@ -157,7 +157,7 @@ describe('one corner', () => {
     await choose(wrapper, /^The axle is led by/, 'link');
     expect(motion()).not.toHaveProperty('points.lowerArmFrame');
 
-    expect(pageText()).toContain('take hub centre to fender lip of both wheels first');
+    expect(pageText()).toContain('take hub center to fender lip of both wheels first');
     await type(/^Front right: hub to lip/, '496');
     await type(/^On a ramp, this stop closed/, '352');
     await type(/^… and hub to lip at the other wheel/, '616');

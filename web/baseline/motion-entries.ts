@@ -13,7 +13,7 @@ export const MOTION_CHOICES: readonly { value: MotionType; title: string }[] = [
   { value: 'macphersonStrut', title: 'Strut (one arm)' },
   { value: 'beamAxle', title: 'Beam axle, links or leaves' },
   { value: 'trailingArm', title: 'Trailing arm' },
-  { value: 'swingArm', title: 'Swing centres, known or estimated' },
+  { value: 'swingArm', title: 'Swing centers, known or estimated' },
 ];
 
 /** What nobody has measured yet: a start to be overwritten at the vehicle. */
@@ -102,7 +102,7 @@ const LOWER_ARM: readonly Entry[] = [
   armAngleEntry('lower'),
   tapeEntry(
     'lowerJointDownMm',
-    `Hub centre down to the ball joint (usual ${TAPE_DEFAULTS.lowerJointDownMm})`,
+    `Hub center down to the ball joint (usual ${TAPE_DEFAULTS.lowerJointDownMm})`,
     LIMITS.jointMm,
   ),
   tapeEntry(
@@ -117,12 +117,12 @@ const TIE_ROD: readonly Entry[] = [
   tapeEntry('tieRodMm', 'Tie rod, joint to joint (bump steer; empty: none counted)', LIMITS.armMm),
   tapeEntry(
     'tieRodBehindMm',
-    `Its outer end behind the hub centre, - ahead (usual ${TAPE_DEFAULTS.tieRodBehindMm})`,
+    `Its outer end behind the hub center, - ahead (usual ${TAPE_DEFAULTS.tieRodBehindMm})`,
     LIMITS.jointMm,
   ),
   tapeEntry(
     'tieRodUpMm',
-    `Its outer end above the hub centre, - below (usual ${TAPE_DEFAULTS.tieRodUpMm})`,
+    `Its outer end above the hub center, - below (usual ${TAPE_DEFAULTS.tieRodUpMm})`,
     LIMITS.jointMm,
   ),
   tapeEntry('tieRodInboardMm', `Hub face in to its outer end (usual ${TAPE_DEFAULTS.tieRodInboardMm})`, LIMITS.jointMm),
@@ -136,7 +136,7 @@ const DOUBLE_WISHBONE: readonly Entry[] = [
   armAngleEntry('upper'),
   tapeEntry(
     'upperJointUpMm',
-    `Hub centre up to the ball joint (usual ${TAPE_DEFAULTS.upperJointUpMm})`,
+    `Hub center up to the ball joint (usual ${TAPE_DEFAULTS.upperJointUpMm})`,
     LIMITS.jointMm,
   ),
   tapeEntry('upperJointInboardMm', 'Hub face in to the upper joint', LIMITS.jointMm),
@@ -146,15 +146,15 @@ const DOUBLE_WISHBONE: readonly Entry[] = [
 
 const STRUT: readonly Entry[] = [
   ...LOWER_ARM,
-  tapeEntry('topUpMm', `Hub centre up to the strut mount (usual ${TAPE_DEFAULTS.topUpMm})`, LIMITS.jointMm),
+  tapeEntry('topUpMm', `Hub center up to the strut mount (usual ${TAPE_DEFAULTS.topUpMm})`, LIMITS.jointMm),
   tapeEntry('topInboardMm', 'Hub face in to the strut mount', LIMITS.jointMm),
   tapeEntry('topBehindMm', 'Strut mount behind the ball joint', LIMITS.jointMm),
   ...TIE_ROD,
 ];
 
 const TRAILING: readonly Entry[] = [
-  tapeEntry('armMm', 'Pivot to hub centre', LIMITS.armMm, true),
-  tapeEntry('pivotRiseMm', 'Pivot above the hub centre', LIMITS.riseMm),
+  tapeEntry('armMm', 'Pivot to hub center', LIMITS.armMm, true),
+  tapeEntry('pivotRiseMm', 'Pivot above the hub center', LIMITS.riseMm),
   tapeEntry('sweepDeg', 'Pivot line swept back inboard', LIMITS.sweepDeg, false, 'degrees'),
 ];
 
@@ -196,7 +196,7 @@ const spacingEntry = (field: 'stopSpacingMm' | 'shockSpacingMm', label: string, 
   },
 });
 
-/** An end of the panhard rod, inboard of this hub's face and above its centre; both ends or neither. */
+/** An end of the panhard rod, inboard of this hub's face and above its center; both ends or neither. */
 const panhardEntry = (end: 'panhardFrame' | 'panhardAxle', axis: 1 | 2, label: string): Entry => ({
   label,
   range: axis === 1 ? LIMITS.hubSpacingMm : LIMITS.riseMm,
@@ -311,7 +311,7 @@ const side = (c: LowgapCorner) => (swingOf(c).sideView ??= { x: -2500, z: 0 });
 
 const SWING: readonly Entry[] = [
   {
-    label: 'Seen from the front: inboard to the swing centre',
+    label: 'Seen from the front: inboard to the swing center',
     typedAs: 'frontY',
     optional: true,
     range: LIMITS.instantCentreMm,
@@ -327,7 +327,7 @@ const SWING: readonly Entry[] = [
     write: (c, v) => (front(c).z = v ?? 0),
   },
   {
-    label: 'Seen from the side: rearward to the swing centre',
+    label: 'Seen from the side: rearward to the swing center',
     typedAs: 'sideX',
     optional: true,
     range: LIMITS.instantCentreMm,

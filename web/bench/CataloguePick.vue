@@ -148,19 +148,19 @@ const KINDS = [
 
 <template>
   <v-dialog v-model="open" max-width="560" scrollable>
-    <v-card title="From the catalogue">
+    <v-card title="From the catalog">
       <v-card-text class="stack">
         <v-btn-toggle v-model="kind" aria-label="What to take">
           <v-btn v-for="one in KINDS" :key="one.value" :value="one.value" height="48">{{ one.title }}</v-btn>
         </v-btn-toggle>
         <v-text-field v-model="search" label="Search" clearable autocomplete="off" />
-        <p v-if="state === 'loading'" class="muted">Reading the catalogue</p>
+        <p v-if="state === 'loading'" class="muted">Reading the catalog</p>
         <p v-else-if="state === 'unreachable'" class="verdict-rubs" role="alert">
-          The server does not answer, so the catalogue cannot be read. A size can still be typed.
+          The server does not answer, so the catalog cannot be read. A size can still be typed.
         </p>
         <p v-else-if="!rows.length" class="muted">
           Nothing of this kind
-          {{ search ? 'matches' : 'is in the catalogue yet; add it under Tires and wheels on the bay board' }}.
+          {{ search ? 'matches' : 'is in the catalog yet; add it under Tires and wheels on the bay board' }}.
         </p>
         <ul class="ruled">
           <li v-for="row in rows" :key="row.id">

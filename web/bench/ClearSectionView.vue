@@ -20,7 +20,7 @@ import KeepOutLayer from './KeepOutLayer.vue';
 import SectionHandles from './SectionHandles.vue';
 
 /**
- * The clear section: everything the wheel can ever meet, in every posture, in the plane of axle line and radius, and the
+ * The clear section: everything the wheel can ever meet, over all steer and travel, in the plane of axle line and radius, and the
  * tried section laid in it. Drag it for offset, its handles for diameter and width. Outboard is to the right.
  */
 const props = defineProps<{
@@ -106,7 +106,7 @@ const strands = computed(() =>
 const ride = computed(() => props.prepared.envelope.limits.ride);
 const goesWithWheel = (id: string): boolean => props.prepared.obstacles.find((o) => o.id === id)?.mount === 'knuckle';
 const postureOf = (of: NearestOfStrand): string =>
-  goesWithWheel(of.strand.obstacle) ? 'in every posture' : shortPosture(of.steerDeg, of.travelMm, ride.value);
+  goesWithWheel(of.strand.obstacle) ? 'over all steer and travel' : shortPosture(of.steerDeg, of.travelMm, ride.value);
 const nameOf = (of: NearestOfStrand): string => {
   const label = labelOf(of.strand.obstacle);
   const posture = postureOf(of);
@@ -264,10 +264,12 @@ const summary = computed(() => {
             : 'Nothing near the wheel has been surveyed on this corner: the white says nothing yet.'
         }}
       </template>
-      <template v-else-if="inside">Hatched: what stands inside, in every posture, drawn to about 2 mm.</template>
+      <template v-else-if="inside"
+        >Hatched: what stands inside, over all steer and travel, drawn to about 2 mm.</template
+      >
       <template v-else>
-        Hatched: what the wheel can meet in any posture of the envelope; dashed: the room wanted to it, both drawn to
-        about 2 mm. What fits the white clears all that was surveyed.
+        Hatched: what the wheel can meet over all steer and travel; dashed: the room wanted to it, both drawn to about 2
+        mm. What fits the white clears all that was surveyed.
       </template>
       <template v-if="drawing && drawing.thinnedBy > 1">
         Of a scan every {{ drawing.thinnedBy }}th point is drawn.

@@ -52,7 +52,7 @@ const summary = computed(() => {
   const said = [...VERDICTS]
     .reverse()
     .flatMap((verdict) => (count(verdict) ? [`${count(verdict)} ${VERDICT_WORDS[verdict]}`] : []));
-  return `${rungs.value.length} obstacles: ${said.join(', ')}.`;
+  return `${rungs.value.length} parts: ${said.join(', ')}.`;
 });
 
 const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
@@ -83,8 +83,16 @@ const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
       v-if="asTable"
       data-testid="ladder-table"
       caption="Gaps of this corner"
-      corner="Obstacle"
-      :columns="['Gap mm', 'Needs', 'Left over', 'Verdict', '5 to 95 %', 'Chance of rub', 'Where and in which posture']"
+      corner="Part"
+      :columns="[
+        'Gap mm',
+        'Needs',
+        'Left over',
+        'Verdict',
+        '5 to 95 %',
+        'Chance of rub',
+        'Where and at which steer and travel',
+      ]"
       :rows="rungs.map(figuresOf)"
     />
 
@@ -139,7 +147,7 @@ const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
         </li>
       </ol>
       <p class="muted key">
-        Notch: the gap the standard wants. Hatched: overlap. Thin line: 90 of 100 wells measured so.
+        Notch: the gap the standard wants. Hatched: overlap. Thin line: measuring error, 90 % of cases.
       </p>
     </template>
   </section>

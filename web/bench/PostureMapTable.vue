@@ -30,7 +30,7 @@ const steerName = (degrees: number): string =>
   <div class="table-wrap">
     <table class="figures twin" data-testid="map-table">
       <caption class="visually-hidden">
-        Millimetres by travel (rows, + = bump) and steer (columns)
+        Millimeters by travel (rows, + = bump) and steer (columns)
       </caption>
       <thead>
         <tr>

@@ -170,23 +170,25 @@ const summary = computed(() => {
   if (!map || !short.value) return '';
   const count = [...short.value].filter((mm) => mm < 0).length;
   const what =
-    of.value === 'picked' && props.picked ? props.labelOf(props.picked.id) : 'The worst of all obstacles, as margin';
+    of.value === 'picked' && props.picked
+      ? props.labelOf(props.picked.id)
+      : 'The worst of all parts, short by or to spare';
   const of100 = (100 * count) / short.value.length;
   const share = count > 0 && of100 < 1 ? 'less than 1' : String(Math.round(of100));
   const where = props.picked
     ? ` Least ${formatMm(props.picked.gapMm)} mm: ${shortPosture(props.picked.steerDeg, props.picked.travelMm, map.rideMm)}.`
     : '';
-  return `${what}: less than wanted in ${share} of 100 postures between the stops.${of.value === 'picked' ? where : ''}`;
+  return `${what}: less than wanted in ${share} % of what the stops allow.${of.value === 'picked' ? where : ''}`;
 });
 </script>
 
 <template>
   <figure class="drawing map" :aria-busy="pending" data-testid="posture-map">
     <figcaption>
-      <span>Gap by posture</span>
+      <span>Gap by steer and travel</span>
       <v-btn-toggle v-model="of" aria-label="Whose gap" class="of">
         <v-btn value="picked" height="48">{{ picked ? labelOf(picked.id) : 'Picked' }}</v-btn>
-        <v-btn value="all" height="48">All, as margin</v-btn>
+        <v-btn value="all" height="48">All, short by or to spare</v-btn>
       </v-btn-toggle>
       <v-btn height="48" min-width="64" variant="text" @click="asTable = !asTable">{{
         asTable ? 'Drawing' : 'Table'
@@ -202,7 +204,7 @@ const summary = computed(() => {
       :class="{ pending }"
       role="application"
       tabindex="0"
-      :aria-label="`Posture map. Looked at: ${postureWords(steerDeg, looked.travel, map.rideMm)}. Arrow keys steer and move the wheel. ${summary}`"
+      :aria-label="`Map of steer and travel. Looked at: ${postureWords(steerDeg, looked.travel, map.rideMm)}. Arrow keys steer and move the wheel. ${summary}`"
       data-testid="map-plot"
       @pointerdown="press"
       @keydown="key"
@@ -274,7 +276,7 @@ const summary = computed(() => {
     <p v-else class="note muted">{{ pending ? 'Drawing the map' : 'Nothing to draw yet.' }}</p>
     <p class="note muted">
       Hatched: less than the standard wants; solid: touching. Bold dashes: the envelope. Diamond: the least gap. Ring:
-      the posture looked at.
+      what is looked at.
     </p>
   </figure>
 </template>

@@ -189,7 +189,7 @@ const SPACER_TYPES = [
       >
         <template #below-size>
           <DrawnTire :setup="setup" @edit="edit" />
-          <v-btn height="48" variant="outlined" @click="choosing = true">From the catalogue</v-btn>
+          <v-btn height="48" variant="outlined" @click="choosing = true">From the catalog</v-btn>
         </template>
       </FitmentFields>
       <TireMayBe :setup="setup" @edit="edit" />
@@ -261,7 +261,7 @@ const SPACER_TYPES = [
         v-memo="[job.document?.envelope, envelopes.length]"
         :model-value="job.document?.envelope"
         :items="envelopes"
-        label="Postures to clear"
+        label="What to clear"
         @update:model-value="setEnvelope"
       />
       <v-select

@@ -17,8 +17,8 @@ const first = computed(() => props.next.slice(0, 2).map((what) => remeasureWords
 <template>
   <p v-if="!spread" class="note muted">Working out how sure this is ...</p>
   <p v-else class="note figures" data-testid="spread-note">
-    As measured, the gap is {{ formatMm(spread.gap.p5Mm) }} to {{ formatMm(spread.gap.p95Mm) }} mm in 90 of 100 wells;
-    less is left than wanted: <strong>{{ chanceWords(spread.chanceOfRub) }}</strong>.
+    As measured, the gap is {{ formatMm(spread.gap.p5Mm) }} to {{ formatMm(spread.gap.p95Mm) }} mm with the measuring
+    error (90 % of cases): <strong>{{ chanceWords(spread.chanceOfRub) }}</strong>.
     <template v-if="first.length"> To narrow the low gap, measure again: {{ first.join('; ') }}. </template>
   </p>
 </template>

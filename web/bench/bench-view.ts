@@ -8,7 +8,7 @@ export type BenchView = (typeof BENCH_VIEWS)[number];
 export const BENCH_VIEW_NAMES: Readonly<Record<BenchView, string>> = {
   section: 'Clear section',
   well: 'Well',
-  map: 'Postures',
+  map: 'Steer and travel',
   inside: 'In the wheel',
   space: 'In space',
 };

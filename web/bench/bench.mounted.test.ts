@@ -69,7 +69,7 @@ describe('the bench', () => {
   test('how sure it is comes once the hand rests, from the survey’s own tolerances', async () => {
     await judged();
     await until(() => said('spread-note') !== '');
-    expect(said('spread-note')).toMatch(/in 90 of 100 wells/);
+    expect(said('spread-note')).toMatch(/90 % of cases/);
   });
 
   test('an axle gets a setup of its own, edits of it stay there, and joins again', async () => {

@@ -10,7 +10,7 @@ const corner: CornerDescription = madeCorner({
 
 test('a bare corner lacks its height and everything around the wheel', () => {
   expect(surveyGaps(corner)).toEqual([
-    expect.stringContaining('Hub centre to fender lip'),
+    expect.stringContaining('Hub center to fender lip'),
     expect.stringContaining('Nothing around the wheel'),
   ]);
 });

@@ -4,7 +4,7 @@ import type { CornerDescription } from '@/core/3-survey/description/corner-descr
 export function surveyGaps(corner: CornerDescription): string[] {
   const lacks: string[] = [];
   if (corner.hubToLipMm === undefined)
-    lacks.push('Hub centre to fender lip: what heights read at bump are counted from.');
+    lacks.push('Hub center to fender lip: what heights read at bump are counted from.');
   if (corner.obstacles.length === 0) {
     lacks.push('Nothing around the wheel: fender lip, liner, bumper cap, rocker, body mount, arms, frame, brake.');
     return lacks;

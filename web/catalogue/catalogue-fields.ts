@@ -58,7 +58,7 @@ export const CATALOGUE_FIELDS: Readonly<Record<CatalogueKind, readonly Catalogue
     field('boltPattern', 'Bolt pattern', 'text', { hint: '6x139.7' }),
     field('studPocketMm', 'Stud pocket depth, mm', 'length'),
     field('insideDiameterMm', 'Inside across, mm', 'length'),
-    field('dropCentreInsideMm', 'Inside at the drop centre, mm', 'length'),
+    field('dropCentreInsideMm', 'Inside at the drop center, mm', 'length'),
     field('loadKg', 'Load rating, kg', 'number'),
     field('priceMinor', 'Price', 'money', { hint: '189.50, of one', column: 'price' }),
   ],

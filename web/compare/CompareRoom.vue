@@ -144,7 +144,7 @@ const print = (): void => window.print();
       <table class="figures" data-testid="compare-table">
         <thead>
           <tr>
-            <th scope="col">Obstacle</th>
+            <th scope="col">Part</th>
             <th v-for="(column, i) in columns" :key="i" scope="col" class="setup">
               <template v-if="column.setup">
                 <input

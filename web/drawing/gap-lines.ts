@@ -18,7 +18,7 @@ export function leastMargins({ obstacles, steersDeg, travelsMm }: PostureMap): {
   return { mm, of };
 }
 
-/** A line of equal millimetres; places in columns and rows of the map, from the middle of its first cell. */
+/** A line of equal millimeters; places in columns and rows of the map, from the middle of its first cell. */
 export interface GapLine {
   readonly mm: number;
   readonly rings: readonly (readonly (readonly [column: number, row: number])[])[];

@@ -137,7 +137,7 @@ const setPrice = (change: (typeof PRICED_CHANGES)[number], minor: number | undef
           @change="(minor) => setPrice(change, minor)"
         />
       </div>
-      <p class="small muted">Changes without a price count nothing; tires and wheels take theirs from the catalogue.</p>
+      <p class="small muted">Changes without a price count nothing; tires and wheels take theirs from the catalog.</p>
     </details>
   </div>
 </template>

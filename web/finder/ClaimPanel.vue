@@ -65,9 +65,9 @@ function verdict(tire: ClaimedTire): string {
     return `Not known: ${unknownWords(job.evaluation?.known ?? [])} Nothing can be said of a claim before.`;
   }
   if (fails.length === 0 && notKnown.length) {
-    return `Where this vehicle is known it holds in every posture the stops allow; nothing is said of ${notKnown.join(', ')}.`;
+    return `Where this vehicle is known it holds over all steer and travel the stops allow; nothing is said of ${notKnown.join(', ')}.`;
   }
-  if (fails.length === 0) return 'The claim holds on this vehicle in every posture the stops allow.';
+  if (fails.length === 0) return 'The claim holds on this vehicle over all steer and travel the stops allow.';
   if (fails.length === all.length) return 'The claim does not hold on this vehicle, not even rolling straight.';
   const first = fails[0]!;
   return `It holds until: ${CLAIM_POSTURE_WORDS[first.posture].toLowerCase()}, ${postureWords(first.steerDeg, first.travelMm, -check.value!.liftMm)}.`;
@@ -108,8 +108,8 @@ const figuresOf = (tire: ClaimedTire): FiguresRow[] =>
       }}</v-btn>
     </p>
     <p v-if="!check" class="muted">
-      Type what somebody says fits: “33x12.5 no lift”, “285/70R17 at 40 mm, offset -12”. It is moved through every
-      posture of this vehicle, on the wheel of its setup.
+      Type what somebody says fits: “33x12.5 no lift”, “285/70R17 at 40 mm, offset -12”. It is moved through all steer
+      and travel of this vehicle, on the wheel of its setup.
     </p>
     <template v-else>
       <p class="small">
@@ -125,8 +125,8 @@ const figuresOf = (tire: ClaimedTire): FiguresRow[] =>
         <p data-testid="claim-says">{{ verdict(tire) }}</p>
         <div class="scroll">
           <FiguresTable
-            :caption="`${tire.size} by posture and standard`"
-            corner="Posture"
+            :caption="`${tire.size} by steer, travel and standard`"
+            corner="Steer and travel"
             :columns="STANDARD_IDS.map((s) => STANDARD_NAMES[s])"
             :rows="figuresOf(tire)"
           />

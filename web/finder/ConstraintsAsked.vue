@@ -166,7 +166,7 @@ const SPARE = { mostDiameterMm: 800, mostWidthMm: 280 };
         @change="(mm) => mm !== undefined && setClearance({ leastMm: mm })"
       />
       <v-select
-        label="Lowest thing hangs from"
+        label="Lowest part hangs from"
         :model-value="clearance.at"
         :items="[
           { value: 'frame', title: 'frame or body' },

@@ -210,7 +210,7 @@ const summary = computed(() => {
   }
   const { clears, withChanges, fails, refused } = props.answer.tally;
   const clear = props.isKnown ? 'clear as they are' : 'fall nowhere short, and are not known to clear';
-  return `${clears.toLocaleString('en')} combinations ${clear}, ${withChanges.toLocaleString('en')} with changes, ${fails.toLocaleString('en')} fail, ${refused.toLocaleString('en')} are kept out by what has to be met.`;
+  return `${clears.toLocaleString('en')} combinations ${clear}, ${withChanges.toLocaleString('en')} with changes, ${fails.toLocaleString('en')} fall short, ${refused.toLocaleString('en')} are kept out by what has to be met.`;
 });
 </script>
 

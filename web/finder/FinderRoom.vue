@@ -42,7 +42,7 @@ const VIEWS = {
   list: 'List',
   frontier: 'Frontier',
   refused: 'Refused',
-  card: 'Need-gap card',
+  card: 'Pre-check card',
   claim: 'Claim check',
   schools: 'Schools',
 } as const;

@@ -44,7 +44,7 @@ const HEADERS = [
   { key: 'diameterMm', title: 'Diameter, mm' },
   { key: 'wheel', title: 'Wheel', minWidth: '150px' },
   { key: 'lowGapMm', title: 'Low gap, mm', minWidth: '96px' },
-  { key: 'chance', title: 'Short, of 100' },
+  { key: 'chance', title: 'Too close, %' },
   { key: 'tightest', title: 'Tightest' },
   { key: 'permanence', title: 'To be changed' },
   { key: 'pokeMm', title: 'Poke, mm' },
@@ -99,7 +99,7 @@ const unchecked = computed(() => [...new Set(props.rows.flatMap((row) => row.unc
       >
     </div>
     <p class="small muted">
-      {{ caption }} Short, of 100: how often less than wanted is left by how well the well was measured, first rows.
+      {{ caption }} Likely too close, %: by how well the well was measured, first rows.
       <template v-if="unchecked.length">
         Not checked where nothing is said: {{ unchecked.map((one) => CONSTRAINT_WORDS[one]).join(', ') }}.
       </template>

@@ -57,7 +57,7 @@ const needs = computed(
 );
 function needWords(need: NeedGap | undefined): string {
   if (!need) return '';
-  if (need.needMm === null) return 'other posture';
+  if (need.needMm === null) return 'turned or lifted';
   return need.needMm === 0 ? 'any' : formatMm(Math.ceil(need.needMm * 2) / 2);
 }
 const materials = Object.entries(MATERIAL_NAMES).map(([value, title]) => ({ value: value as Material, title }));
@@ -67,7 +67,7 @@ const print = (): void => window.print();
 <template>
   <div class="box">
     <div class="no-print row">
-      <v-select v-model="material" label="Thing in the way is" :items="materials" hide-details class="material" />
+      <v-select v-model="material" label="What is in the way" :items="materials" hide-details class="material" />
       <v-btn height="48" color="primary" :loading="working" :disabled="!setup" @click="work">Make the card</v-btn>
       <v-btn height="48" variant="outlined" :prepend-icon="mdiPrinterOutline" :disabled="!card" @click="print"
         >Print</v-btn
@@ -113,7 +113,7 @@ const print = (): void => window.print();
           <p class="small">Check: this side is 50 mm <span class="check"></span></p>
         </section>
       </div>
-      <v-btn-toggle v-model="posture" class="no-print" aria-label="Posture">
+      <v-btn-toggle v-model="posture" class="no-print" aria-label="Steer and travel">
         <v-btn v-for="p in postures" :key="p" :value="p" height="48">{{ POKE_POSTURE_WORDS[p] }}</v-btn>
       </v-btn-toggle>
       <table
@@ -143,8 +143,8 @@ const print = (): void => window.print();
         </tbody>
       </table>
       <p class="small">
-        “Any”: whatever clears the fitted tire there clears the wanted one. “Other posture”: the tire sweeps past that
-        place when it is turned or lifted; poke it there. A trial fit stays the last word.
+        “Any”: whatever clears the fitted tire there clears the wanted one. “Turned or lifted”: the tire sweeps past
+        that place when it is; poke it there. A trial fit stays the last word.
       </p>
     </template>
   </div>

@@ -62,8 +62,7 @@ const window = computed(() => {
           >: {{ verdictSentence(explanation.low, rideMm) }}</template
         >
         <template v-if="explanation.chanceOfRub !== null">
-          Less than wanted is left in {{ chanceWords(explanation.chanceOfRub) }}, by how well the well was
-          measured.</template
+          By the measuring error {{ chanceWords(explanation.chanceOfRub) }}.</template
         >
       </p>
       <ul v-if="explanation.changes.length" class="bullets">

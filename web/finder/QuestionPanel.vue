@@ -43,8 +43,7 @@ async function fromCatalogue(kind: 'tire' | 'wheel'): Promise<void> {
   catalogueProblem.value = '';
   const read = await api.listCatalogue();
   if (!read.ok) {
-    catalogueProblem.value =
-      'The server does not answer, so the catalogue cannot be read. Ranges can still be searched.';
+    catalogueProblem.value = 'The server does not answer, so the catalog cannot be read. Ranges can still be searched.';
     return;
   }
   const items = read.value.items.filter((item) => item.kind === kind);
@@ -53,7 +52,7 @@ async function fromCatalogue(kind: 'tire' | 'wheel'): Promise<void> {
   const usable = kind === 'tire' ? tires.length : wheels.length;
   const left = items.length - usable;
   if (usable === 0) {
-    catalogueProblem.value = `The catalogue has no ${kind} that can be used. Add some under Tires and wheels on the bay board.`;
+    catalogueProblem.value = `The catalog has no ${kind} that can be used. Add some under Tires and wheels on the bay board.`;
     return;
   }
   if (left > 0)
@@ -82,7 +81,7 @@ async function fromCatalogue(kind: 'tire' | 'wheel'): Promise<void> {
 
 const tiresLine = computed(() => {
   const { tires } = props.question;
-  if (tires.from === 'list') return `${tires.list.length} of the catalogue`;
+  if (tires.from === 'list') return `${tires.list.length} of the catalog`;
   const [least, most] =
     tires.from === 'common'
       ? [tires.leastDiameterMm, tires.mostDiameterMm]
@@ -92,7 +91,7 @@ const tiresLine = computed(() => {
 const wheelsLine = computed(() => {
   const { wheels, lift } = props.question;
   const lifts = lift ? `, ${lift.amountsMm.length} heights` : '';
-  if (wheels.from === 'list') return `${wheels.list.length} of the catalogue${lifts}`;
+  if (wheels.from === 'list') return `${wheels.list.length} of the catalog${lifts}`;
   return `${wheels.diametersIn.join(', ')} in, offset ${wheels.offsetMm.from} to ${wheels.offsetMm.to}${lifts}`;
 });
 const allowedLine = computed(() => {
@@ -105,7 +104,7 @@ const allowedLine = computed(() => {
 });
 const constraintsLine = computed(() => {
   const count = Object.keys(props.question.constraints).length;
-  return count === 0 ? 'nothing else' : `${count} thing${count === 1 ? '' : 's'}`;
+  return count === 0 ? 'nothing else' : `${count} point${count === 1 ? '' : 's'}`;
 });
 
 /** Problems that no field of this panel shows. */

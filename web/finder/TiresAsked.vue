@@ -11,7 +11,7 @@ import QuantityField from '../kit/QuantityField.vue';
 const props = defineProps<{ question: FinderQuestionEntry; problemAt: (path: string) => string | undefined }>();
 const emit = defineEmits<{ change: [edit: (question: FinderQuestionEntry) => void]; list: [] }>();
 
-const WORDS = { common: 'Sizes in use', list: 'Our catalogue', ranges: 'Any size' } as const;
+const WORDS = { common: 'Sizes in use', list: 'Our catalog', ranges: 'Any size' } as const;
 type From = keyof typeof WORDS;
 
 const tires = computed(() => props.question.tires);
@@ -78,7 +78,7 @@ const STEPS = { min: 0.1, max: 500, unit: 'mm' };
   <div class="asked">
     <ChipGroup label="Tires" :words="WORDS" :chosen="[tires.from]" @press="choose" />
     <p v-if="tires.from === 'list'" class="small">
-      {{ tires.list.length }} from the catalogue.
+      {{ tires.list.length }} from the catalog.
       <v-btn size="small" height="48" variant="text" @click="emit('list')">Read it again</v-btn>
       <span v-if="problemAt('finder.tires')" class="verdict-rubs">{{ problemAt('finder.tires') }}</span>
     </p>

@@ -15,7 +15,7 @@ const props = defineProps<{ question: FinderQuestionEntry; problemAt: (path: str
 const emit = defineEmits<{ change: [edit: (question: FinderQuestionEntry) => void]; list: [] }>();
 
 const units = useUnits();
-const WORDS = { ranges: 'Any offset', list: 'Our catalogue' } as const;
+const WORDS = { ranges: 'Any offset', list: 'Our catalog' } as const;
 
 const wheels = computed(() => props.question.wheels);
 
@@ -74,7 +74,7 @@ const STEPS = { min: 0.1, max: 500, unit: 'mm' };
   <div class="asked">
     <ChipGroup label="Wheels" :words="WORDS" :chosen="[wheels.from]" @press="choose" />
     <p v-if="wheels.from === 'list'" class="small">
-      {{ wheels.list.length }} from the catalogue.
+      {{ wheels.list.length }} from the catalog.
       <v-btn size="small" height="48" variant="text" @click="emit('list')">Read it again</v-btn>
       <span v-if="problemAt('finder.wheels')" class="verdict-rubs">{{ problemAt('finder.wheels') }}</span>
     </p>

@@ -46,7 +46,7 @@ describe('below the least that has to be known', () => {
     wrapper = await mountedInJob(GapStrip);
     await flushPromises();
     expect(pageText()).toContain('not known');
-    expect(pageText()).toMatch(/front left is not known \(2 of 7 things\): survey the/);
+    expect(pageText()).toMatch(/front left is not known \(2 of 7 parts\): survey the/);
     expect(document.body.innerHTML).not.toMatch(/verdict-clear|verdict-close/);
     wrapper.unmount();
     wrapper = await mountedInJob(CornerTabs);

@@ -121,7 +121,7 @@ export function useFinder() {
       return { ok: false, problems: failure.kind === 'refused' ? failure.problems : [unreachable] };
     }
     const { state, result: found, problems: said } = read.value;
-    if (state === 'cancelled') return null;
+    if (state === 'canceled') return null;
     if (state !== 'done') return { ok: false, problems: said.length > 0 ? said : [unreachable] };
     await client.takeUp(file, asked);
     return { ok: true, value: found as FinderResult };

@@ -20,7 +20,7 @@ import type { FollowUpState } from './use-follow-up';
 const props = defineProps<{ state: FollowUpState }>();
 const job = useJobStore();
 const STATE_WORDS = { before: 'Before', after: 'After' } as const;
-const UNITS = { deg: 'Degrees', mm: 'Millimetres', in: 'Inches' } as const;
+const UNITS = { deg: 'Degrees', mm: 'Millimeters', in: 'Inches' } as const;
 type ToeUnit = keyof typeof UNITS;
 const units = useUnits();
 /** A shop of inches says toe in inches at the tire. */

@@ -38,7 +38,7 @@ const events = computed<Event[]>(() => {
     ...(file.install?.steps ?? []).flatMap(({ doneAt, text, doneBy }) =>
       doneAt ? [{ at: doneAt.slice(0, 10), what: `${text}${doneBy ? ` (${doneBy})` : ''}` }] : [],
     ),
-    ...(file.install?.surprises ?? []).map(({ at, what }) => ({ at: at.slice(0, 10), what: `Surprise: ${what}` })),
+    ...(file.install?.surprises ?? []).map(({ at, what }) => ({ at: at.slice(0, 10), what: `Problem found: ${what}` })),
     ...(file.plan?.consents ?? []).map(({ date, owner }) => ({ at: date, what: `Consent of ${owner}` })),
     ...(handedOver ? [{ at: handedOver, what: 'Handed over' }] : []),
     ...due.flatMap(({ doneOn, text }) => (doneOn ? [{ at: doneOn, what: `Looked at again: ${text}` }] : [])),

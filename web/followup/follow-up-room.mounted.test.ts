@@ -146,7 +146,7 @@ describe('the sheet says what is true', () => {
 describe('alignment', () => {
   test('toe typed as a length is kept as the angle it is at that tire', async () => {
     await room('alignment');
-    await press(/^Toe in millimetres/);
+    await press(/^Toe in millimeters/);
     await type(/^Toe, \+ in, mm/, '2');
     const toe = own().alignment!.before!.frontLeft!.toeDeg!;
     // sin(toe) = length over the tire's diameter: 2 mm on about 800 mm is some 0.14 degrees.

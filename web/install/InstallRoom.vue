@@ -21,7 +21,7 @@ const VIEWS = {
   receiving: 'Parts received',
   sheet: 'Sheet',
   fasteners: 'Fasteners',
-  surprises: 'Parts and surprises',
+  surprises: 'Parts and problems found',
 } as const;
 const view = useView(VIEWS, 'sheet');
 

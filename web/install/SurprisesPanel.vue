@@ -27,7 +27,7 @@ const refusal = ref('');
 function addSurprise(): void {
   const cost = Number(minutes.value.replace(',', '.'));
   if (what.value.trim() === '' || minutes.value.trim() === '' || !(cost >= 0 && cost <= 6000)) {
-    refusal.value = `A surprise wants words and 0 to 6000 minutes; found ${what.value.trim() || 'no words'}, ${minutes.value.trim() || 'no minutes'}.`;
+    refusal.value = `A problem wants words and 0 to 6000 minutes; found ${what.value.trim() || 'no words'}, ${minutes.value.trim() || 'no minutes'}.`;
     return;
   }
   refusal.value = '';
@@ -45,8 +45,8 @@ const FATES = [
 
 <template>
   <div class="two">
-    <section class="panel box" aria-label="Surprises">
-      <h2 class="panel-title">Surprises</h2>
+    <section class="panel box" aria-label="Problems found">
+      <h2 class="panel-title">Problems found</h2>
       <p v-if="!surprises.length" class="muted">
         A broken bolt, a missing washer: what came between, and what it cost.
       </p>
@@ -67,7 +67,7 @@ const FATES = [
           hide-details
           @keyup.enter="addSurprise"
         />
-        <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="addSurprise">Add the surprise</v-btn>
+        <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="addSurprise">Add the problem</v-btn>
       </div>
       <p v-if="refusal" class="verdict-rubs" role="alert">{{ refusal }}</p>
     </section>

@@ -82,12 +82,12 @@ test('a surprise without minutes that can be read is refused and stays typed', a
     .find((one) => /minutes/i.test(one.text()))!
     .find('input');
   await minutes.setValue('ages');
-  await key(/Add the surprise/).trigger('click');
+  await key(/Add the problem/).trigger('click');
   await flushPromises();
   expect(job.document!.install!.surprises?.length ?? 0).toBe(before);
   expect(wrapper!.text()).toContain('found Bolt snapped, ages');
   await field(/Minutes it cost/).setValue('45');
-  await key(/Add the surprise/).trigger('click');
+  await key(/Add the problem/).trigger('click');
   expect(job.document!.install!.surprises!.at(-1)).toMatchObject({ what: 'Bolt snapped', minutes: 45 });
 });
 

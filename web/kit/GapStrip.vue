@@ -65,7 +65,7 @@ function showWhere(): void {
         <span class="detail">
           <strong data-testid="low-margin">{{ needsWords(low.requiredMm) }}, {{ marginWords(low.mm) }}</strong> · at
           {{ low.clock }} on the {{ ACROSS_NAMES[low.across] }}
-          <template v-if="chance !== null && verdict !== 'notKnown'"> · short {{ chanceWords(chance) }}</template>
+          <template v-if="chance !== null && verdict !== 'notKnown'"> · {{ chanceWords(chance) }}</template>
           <template v-if="before?.lowGap"> · before alignment {{ formatMm(before.lowGap.gapMm) }} mm</template>
           <template v-if="verdict === 'notKnown'"> · {{ unknown }}</template>
           <template v-if="unsaid"> · {{ unsaid }}</template>
@@ -98,7 +98,7 @@ function showWhere(): void {
     <span class="visually-hidden" role="status">
       {{
         low && obstacle
-          ? `Low gap ${formatMm(low.gapMm)} millimetres at the ${obstacle.label}, ${needsWords(low.requiredMm)}, ${VERDICT_WORDS[low.verdict]}`
+          ? `Low gap ${formatMm(low.gapMm)} millimeters at the ${obstacle.label}, ${needsWords(low.requiredMm)}, ${VERDICT_WORDS[low.verdict]}`
           : ''
       }}
     </span>

@@ -8,7 +8,9 @@ const props = defineProps<{
   choices: readonly { readonly value: T | null; readonly title: string }[];
   chosen: T | null;
 }>();
-const columns = computed(() => Math.min(props.choices.length, MOST_COLUMNS - (props.choices.length > MOST_COLUMNS ? 1 : 0)));
+const columns = computed(() =>
+  Math.min(props.choices.length, MOST_COLUMNS - (props.choices.length > MOST_COLUMNS ? 1 : 0)),
+);
 const emit = defineEmits<{ choose: [value: T | null] }>();
 defineSlots<{ default(props: { value: T }): unknown }>();
 </script>

@@ -6,7 +6,7 @@ defineProps<{ units: LengthUnit }>();
 const emit = defineEmits<{ choose: [units: LengthUnit] }>();
 const WORDS: Readonly<Record<LengthUnit, string>> = {
   in: 'Inches, psi, lb ft',
-  mm: 'Millimetres, kPa, N m',
+  mm: 'Millimeters, kPa, N m',
 };
 </script>
 

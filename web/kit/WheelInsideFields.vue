@@ -23,7 +23,7 @@ const counted = computed(() => {
 
 const FIELDS = [
   { field: 'insideDiameterMm', label: 'Inside across, where the brake is' },
-  { field: 'dropCentreInsideMm', label: 'Inside across, at the drop centre' },
+  { field: 'dropCentreInsideMm', label: 'Inside across, at the drop center' },
 ] as const;
 
 function set(field: (typeof FIELDS)[number]['field'], value: number | undefined, typed: string | undefined): void {
@@ -74,7 +74,7 @@ const summary = computed(() => {
         @change="(value, typed) => set(field, value, typed)"
       />
       <p class="small muted">
-        Counted: {{ formatMm(counted.barrelMm, 0) }} mm inside, {{ formatMm(counted.dropMm, 0) }} at the drop centre.
+        Counted: {{ formatMm(counted.barrelMm, 0) }} mm inside, {{ formatMm(counted.dropMm, 0) }} at the drop center.
         With a template of the caliper laid in the wheel: how far out from the axis, and how far the spokes’ back stands
         outboard of the mounting face there (- toward the brake).
       </p>

@@ -108,7 +108,7 @@ describe('the tire tried, on the bench', () => {
     expect(setup().tire).not.toHaveProperty('treadWidthMm');
   });
 
-  test('the wheel inside: across, at the drop centre, and the spokes’ back by a template; another wheel begins anew', async () => {
+  test('the wheel inside: across, at the drop center, and the spokes’ back by a template; another wheel begins anew', async () => {
     expect(said('wheel-inside')).toContain('398 mm across as usual');
     await type(/^Inside across, where/, '395');
     await press(/^Add a place of the spokes/);

@@ -201,7 +201,7 @@ async function savePdf(): Promise<void> {
         <v-select
           :model-value="thing?.value"
           :items="things"
-          label="Thing to cut"
+          label="Part to cut"
           hide-details
           class="grow"
           @update:model-value="pick"
@@ -303,7 +303,7 @@ async function savePdf(): Promise<void> {
         <p class="small legend">
           Dark: the panel’s present edge; dotted: as far as it is known. Hatched: what goes. Red:
           {{ drawn.sheet.flapMm > 0 ? 'cut; dotted red: fold' : 'the final cut' }}. Dashed:
-          {{ drawn.sheet.flapMm > 0 ? '' : 'first cut, ' }}plumb through the hub’s centre. Long dashes: line for looks;
+          {{ drawn.sheet.flapMm > 0 ? '' : 'first cut, ' }}plumb through the hub’s center. Long dashes: line for looks;
           pull its places, or move them by arrow keys.
         </p>
         <p

@@ -20,7 +20,7 @@ defineProps<{ order: OrderDocument }>();
         <table class="figures">
           <thead>
             <tr>
-              <th scope="col">Thing</th>
+              <th scope="col">Part</th>
               <th scope="col">Wanted</th>
               <th scope="col">Before</th>
               <th scope="col">After</th>

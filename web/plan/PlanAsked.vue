@@ -120,7 +120,7 @@ const triedLine = (axle: Axle): string => {
     </div>
     <details open>
       <summary>
-        <strong>May be done to things</strong> <span class="muted">{{ allowedLine }}</span>
+        <strong>May be done to parts near the tire</strong> <span class="muted">{{ allowedLine }}</span>
       </summary>
       <div class="asked">
         <div class="pair">

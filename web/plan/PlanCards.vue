@@ -68,7 +68,7 @@ const partialWords = computed(() => {
   const { nearest } = props.answer;
   if (!nearest) return '';
   const [done, left] = [nearest.plan.steps.length, nearest.left.length + nearest.pairs.length];
-  const remain = left === 1 ? 'one thing remains' : `${left} things remain`;
+  const remain = left === 1 ? 'one part remains' : `${left} parts remain`;
   return done === 0
     ? `Of what falls short ${remain}:`
     : `${done === 1 ? 'One change' : `${done} changes`} can be made, and ${remain}:`;

@@ -105,7 +105,7 @@ const line = computed(
       />
       <div class="pair">
         <TypedField
-          label="Labour, an hour"
+          label="Labor, an hour"
           :value="shop.labourMinorPerHour"
           :read="readMoney"
           :write="formatMoney"
@@ -126,7 +126,7 @@ const line = computed(
         @press="(on: Shop['taxOn']) => change((next) => (next.taxOn = on))"
       />
       <details class="inner">
-        <summary class="small">Minutes and parts of each change, at one thing or axle</summary>
+        <summary class="small">Minutes and material of each change, at one place or axle</summary>
         <div v-for="kind in MODIFICATIONS" :key="kind" class="price">
           <span class="small">{{ MODIFICATION_WORDS[kind] }}</span>
           <TypedField

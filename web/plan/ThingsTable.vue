@@ -57,7 +57,7 @@ const range = { min: 0, max: 300, unit: 'mm' };
       </caption>
       <thead>
         <tr>
-          <th scope="col">Thing</th>
+          <th scope="col">Part</th>
           <th scope="col">Before</th>
           <th scope="col">What is done</th>
           <th scope="col">After</th>

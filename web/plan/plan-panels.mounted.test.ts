@@ -126,7 +126,7 @@ describe('the work order', () => {
   test('the shop’s rates stay with the shop: another job starts with them, one reckoned before says so and takes them', async () => {
     const rates = () => job.document!.plan!.shop;
     await plan('order');
-    await type(/^Labour, an hour/, '120');
+    await type(/^Labor, an hour/, '120');
     await until(() => server.shop !== null);
     expect(server.shop).toMatchObject({ labourMinorPerHour: 12_000 });
     expect(rates().labourMinorPerHour).toBe(12_000);

@@ -55,7 +55,7 @@ const says = computed(() =>
       :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
       role="application"
       tabindex="0"
-      :aria-label="`Posture, steer across and travel up: ${says}`"
+      :aria-label="`Steer across, travel up: ${says}`"
       data-testid="posture-pad"
       @click="touch"
       @keydown="key"
@@ -72,7 +72,7 @@ const says = computed(() =>
         :d="`M${x(answer.steerDeg) - 12} ${y(answer.travelMm) - 12}l24 24m0 -24l-24 24`"
       />
     </svg>
-    <figcaption class="muted">Posture: steer across, travel up. Ring: yours; cross: the engine’s.</figcaption>
+    <figcaption class="muted">Steer across, travel up. Ring: yours; cross: the engine’s.</figcaption>
   </figure>
 </template>
 

@@ -24,7 +24,7 @@ import { keepRecord, readRecord, withMisses } from './practice-record';
 import { LEVEL_WORDS, LEVER_NAMES, MISS_WORDS } from './practice-words';
 import WellSketch from './WellSketch.vue';
 
-/** An invented corner: what touches first, where, in which posture, by how much? Point, then look. */
+/** An invented corner: what touches first, where, at which steer and travel, by how much? Point, then look. */
 const link = new WorkerLink<PracticeWorker>(
   () => new Worker(new URL('../workers/practice.worker.ts', import.meta.url), { type: 'module' }),
 );
@@ -78,8 +78,8 @@ const lacks = computed(() => {
     ];
   }
   return [
-    ...(thing.value ? [] : ['the thing']),
-    ...(pointed.value ? [] : ['the posture']),
+    ...(thing.value ? [] : ['the part']),
+    ...(pointed.value ? [] : ['the steer and travel']),
     ...(gapMm.value === undefined ? ['the gap'] : []),
   ];
 });
@@ -158,7 +158,7 @@ const isRight = computed(() => misses.value?.length === 0);
       <p>
         Front left, <strong>{{ setupLine(touch.setup) }}</strong>{{
           touch.setup.suspensionLiftMm ? `, ${bothUnits(touch.setup.suspensionLiftMm)} of lift on the springs` : ''
-        }}. Everything the stops allow. <strong>What comes nearest, in which posture, and how near?</strong>
+        }}. Everything the stops allow. <strong>What comes nearest, at which steer and travel, and how near?</strong>
       </p>
       <div class="point">
         <WellSketch

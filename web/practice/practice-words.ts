@@ -10,8 +10,8 @@ export const LEVEL_WORDS: Readonly<Record<PracticeLevel, string>> = {
 
 export const MISS_WORDS: Readonly<Record<MissKind, string>> = {
   arithmetic: 'the sum',
-  thing: 'which thing',
-  posture: 'in which posture',
+  thing: 'which part',
+  posture: 'at which steer and travel',
   amount: 'by how much',
   lever: 'what clears it',
 };

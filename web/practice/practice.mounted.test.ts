@@ -46,7 +46,7 @@ describe('practice', () => {
     const levels = all('[aria-label="Level"] button');
     await levels.at(-1)!.trigger('click');
     await until(() => pageText().includes('What comes nearest'));
-    expect(pageText()).toContain('Still to say: the thing, the posture, the gap');
+    expect(pageText()).toContain('Still to say: the part, the steer and travel, the gap');
     await type(/^Least gap/, '1/2 in');
     expect(pageText()).toContain('Still to say: the thing, the posture.');
   });

@@ -96,7 +96,7 @@ const few = (count: number): string => (count < ENOUGH ? ` Too few (${count}) to
       <p v-if="!hours.share" class="muted">No job yet with a plan and minutes on its sheet.</p>
       <p v-else data-testid="record-hours">
         {{ hours.share.count === 1 ? 'One job' : `${hours.share.count} jobs` }} took {{ percent(hours.share.mean) }} of
-        the plan on average, {{ percent(hours.share.least) }} to {{ percent(hours.share.most) }}; surprises cost
+        the plan on average, {{ percent(hours.share.least) }} to {{ percent(hours.share.most) }}; problems found cost
         {{ timeWords(hours.lost) }} beside.{{ few(hours.share.count) }}
       </p>
     </section>

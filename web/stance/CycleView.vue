@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { CycleStepEntry } from '@/contracts/stance';
 import { type CornerKey, axleOf, cornerName } from '@/core/2-vehicle/setup/corner-key';
-import { propshaftWithSetup } from '@/core/5-consequences/driveline/driveline-report';
+import { driveshaftWithSetup } from '@/core/5-consequences/driveline/driveline-report';
 import { LIMITS, type Range } from '@/core/1-base/limits';
 import { attempt } from '@/core/1-base/problem';
 import {
@@ -19,7 +19,7 @@ import { formatMm } from '@/core/1-base/units/length';
 import { cornerLimits } from '../job/corner-limits';
 import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
-import { propshaftEntry } from './link-entries';
+import { driveshaftEntry } from './link-entries';
 
 /** One corner stepped through its travel: what was read at each step beside what was computed, and where it runs out. */
 const props = defineProps<{ corner: CornerKey }>();
@@ -64,13 +64,13 @@ const computedAt = computed<CycleComputed>(() => {
   const corner = described.value;
   const under = corner?.underbody;
   const ratio = file?.stance?.[axle.value]?.shockRatio;
-  const shaft = file && corner?.motion.type === 'beamAxle' ? propshaftEntry(file, axle.value) : null;
+  const shaft = file && corner?.motion.type === 'beamAxle' ? driveshaftEntry(file, axle.value) : null;
   const nowMm = under?.shockNowMm;
   const spare = under?.brakeHoseSpareMm;
   const slip =
     file && shaft
       ? (travel: number): number | null => {
-          const found = attempt(() => propshaftWithSetup(asCase(file), props.corner, shaft, travel).engagedMm);
+          const found = attempt(() => driveshaftWithSetup(asCase(file), props.corner, shaft, travel).engagedMm);
           return found.ok ? found.value : null;
         }
       : null;

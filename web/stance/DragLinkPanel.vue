@@ -102,7 +102,7 @@ const hasTrackBar = computed(() => {
           ? 'Against the track bar of the baseline: rods alike in length and slope steer nothing.'
           : 'No track bar is in the baseline: the axle is taken to stay where it is, across.'
       }}
-      Centre the steering wheel by the link’s sleeve, not by its spokes.
+      Center the steering wheel by the link’s sleeve, not by its spokes.
     </p>
   </section>
 </template>

@@ -4,18 +4,18 @@ import { asCase } from '@/contracts/as-case';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { DriveEntry } from '@/contracts/stance';
 import { LIMITS, type Range } from '@/core/1-base/limits';
-import { halfShaftReport, propshaftReport } from '@/core/5-consequences/driveline/driveline-report';
+import { halfShaftReport, driveshaftReport } from '@/core/5-consequences/driveline/driveline-report';
 import { attempt } from '@/core/1-base/problem';
 import { formatMm } from '@/core/1-base/units/length';
 import FieldList, { type Field } from '../kit/FieldList.vue';
 import { useJobStore } from '../stores/job';
 import { cornersOf } from './axle-parts';
 import type { Axle } from '../../core/2-vehicle/setup/corner-key';
-import { halfShaftEntry, propshaftEntry } from './link-entries';
+import { halfShaftEntry, driveshaftEntry } from './link-entries';
 import { placesRow, type PlacesRow } from './places-row';
 import PlacesTable from './PlacesTable.vue';
 
-/** Propshaft of a beam axle or half shafts of an independent one, at both ends of the travel, before and after. */
+/** Driveshaft of a beam axle or half shafts of an independent one, at both ends of the travel, before and after. */
 const props = defineProps<{ axle: Axle }>();
 const job = useJobStore();
 
@@ -25,16 +25,16 @@ const drive = computed<DriveEntry>(() => job.document?.stance?.drive?.[props.axl
 
 const angle: Range = { min: -40, max: 40, unit: 'degrees' };
 const PROPSHAFT: readonly Field<keyof DriveEntry>[] = [
-  { key: 'shaftLengthMm', label: 'Propshaft, joint to joint', range: LIMITS.wheelbaseMm },
+  { key: 'shaftLengthMm', label: 'Driveshaft, joint to joint', range: LIMITS.wheelbaseMm },
   { key: 'shaftRiseMm', label: 'Case joint above axle joint', range: LIMITS.riseMm },
   { key: 'outputDeg', label: 'Output points down by', range: angle, kind: 'degrees' },
   { key: 'pinionDeg', label: 'Pinion points up by', range: angle, kind: 'degrees' },
   { key: 'pinionReachMm', label: 'Pinion joint from the hub, toward the case', range: LIMITS.pinionReachMm },
-  { key: 'pinionRiseMm', label: 'Pinion joint above the hub centre', range: LIMITS.riseMm },
+  { key: 'pinionRiseMm', label: 'Pinion joint above the hub center', range: LIMITS.riseMm },
 ];
 const HALF_SHAFT: readonly Field<keyof DriveEntry>[] = [
   { key: 'innerInboardMm', label: 'Inner joint inboard of hub face', range: LIMITS.jointMm },
-  { key: 'innerRiseMm', label: 'Inner joint above hub centre', range: LIMITS.riseMm },
+  { key: 'innerRiseMm', label: 'Inner joint above hub center', range: LIMITS.riseMm },
   { key: 'outerInboardMm', label: 'Outer joint inboard of hub face', range: LIMITS.jointMm },
   { key: 'differentialDropMm', label: 'Differential dropped by', range: LIMITS.changeMm },
 ];
@@ -54,13 +54,13 @@ const mm = (value: number | null): string => (value === null ? 'not measured' : 
 const rows = computed<readonly PlacesRow[] | null>(() => {
   const file = job.document;
   if (!file) return null;
-  const made = attempt((): PlacesRow[] | null => (isBeam.value ? propshaftRows(file) : halfShaftRows(file)));
+  const made = attempt((): PlacesRow[] | null => (isBeam.value ? driveshaftRows(file) : halfShaftRows(file)));
   return made.ok ? made.value : null;
 });
-function propshaftRows(file: LowgapFile): PlacesRow[] | null {
-  const shaft = propshaftEntry(file, props.axle);
+function driveshaftRows(file: LowgapFile): PlacesRow[] | null {
+  const shaft = driveshaftEntry(file, props.axle);
   if (!shaft) return null;
-  const report = propshaftReport(asCase(file), key.value, shaft);
+  const report = driveshaftReport(asCase(file), key.value, shaft);
   return [
     placesRow('Joint at the case', report, (state) => deg(state.outputJointDeg)),
     placesRow('Joint at the pinion', report, (state) => deg(state.pinionJointDeg)),
@@ -99,7 +99,7 @@ const missing = computed(() =>
 
 <template>
   <section class="panel box" :aria-label="`Driveline, ${axle}`">
-    <h2 class="panel-title">{{ isBeam ? 'Propshaft' : 'Half shafts' }}, {{ axle }} axle</h2>
+    <h2 class="panel-title">{{ isBeam ? 'Driveshaft' : 'Half shafts' }}, {{ axle }} axle</h2>
     <FieldList :fields="fields" :values="drive" @change="set" />
     <p v-if="!rows" class="muted">Not answered: measure {{ missing }}.</p>
     <PlacesTable v-else :rows="rows" :data-testid="`drive-${axle}`" />
@@ -110,7 +110,7 @@ const missing = computed(() =>
     <p class="small">
       {{
         isBeam
-          ? 'By geometry, both wheels alike; the joints’ makers say what they stand. Support the propshaft before it comes off.'
+          ? 'By geometry, both wheels alike; the joints’ makers say what they stand. Support the driveshaft before it comes off.'
           : 'Straight ahead; steering adds to the outer joint. Some lower the differential, some call it needless: compare the lines.'
       }}
     </p>

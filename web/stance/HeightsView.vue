@@ -189,7 +189,7 @@ const ownBands = computed(() => {
         </p>
         <OneSidedNote />
         <p class="small muted">
-          Millimetres. The band holds what parts of these kinds come out at, and the tape. A height that was not read
+          Millimeters. The band holds what parts of these kinds come out at, and the tape. A height that was not read
           turns what depends on it off.
         </p>
         <p v-if="ownBands" class="small" data-testid="own-bands">From the shop’s own record: {{ ownBands }}.</p>

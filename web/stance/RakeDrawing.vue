@@ -12,7 +12,7 @@ const WIDTH = 460;
 const HEIGHT = 150;
 const GROUND = 132;
 const [FRONT_X, REAR_X] = [80, 380];
-/** What changes is small beside the heights: lips are drawn over the lowest one, half a unit to the millimetre or less. */
+/** What changes is small beside the heights: lips are drawn over the lowest one, half a unit to the millimeter or less. */
 const all = computed(() => [props.front.now, props.front.then, props.rear.now, props.rear.then]);
 const base = computed(() => Math.min(...all.value));
 const ROOM = 44;

@@ -181,7 +181,7 @@ const SPEED_WORDS = {
           {{ load.says }}
         </p>
         <p class="small">
-          A higher centre of gravity rolls over sooner: the tilt angle is that of a rigid vehicle, a sprung one tips
+          A higher center of gravity rolls over sooner: the tilt angle is that of a rigid vehicle, a sprung one tips
           before. Check headlamp aim, wheel coverage and local law; driver-assistance sensors may need setting anew.
         </p>
       </template>

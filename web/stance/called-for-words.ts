@@ -17,8 +17,8 @@ const SHORT: Readonly<Record<Called, readonly [words: string, unit: 'mm' | 'deg'
   swayLink: ['longer sway-bar links', null],
   dragLink: ['drag link set anew', 'deg'],
   differentialDrop: ['differential drop', 'deg'],
-  propshaftJoint: ['high-angle propshaft joint', 'deg'],
-  slipJoint: ['longer propshaft or spacer', 'mm'],
+  driveshaftJoint: ['high-angle driveshaft joint', 'deg'],
+  slipJoint: ['longer driveshaft or spacer', 'mm'],
   bodyLiftParts: ['body-lift parts', null],
   alignment: ['alignment', null],
 };
@@ -63,17 +63,17 @@ function called({ what, by, fromMm, casterDeg = 0 }: CalledFor): string {
     case 'jointCorrection':
       return `Arms or brackets that spare the joints: ${degrees} beyond what is wanted of them${fromMm === undefined ? '' : `, from ${formatMm(Math.abs(fromMm), 0)} mm ${fromMm > 0 ? 'up' : 'down'} on`}.`;
     case 'panhardCorrection':
-      return `An adjustable track bar or its drop bracket: the axle stands ${mm} to the side, and the steering wheel off centre.`;
+      return `An adjustable track bar or its drop bracket: the axle stands ${mm} to the side, and the steering wheel off center.`;
     case 'swayLink':
       return 'Longer or moved sway-bar links, or a spacer under its bearings: arm and link come near to lying in line, or lean further than wanted.';
     case 'dragLink':
       return `A drag link set anew or a dropped steering arm: driven straight, the steering wheel stands ${degrees} to the ${by > 0 ? 'left' : 'right'}.`;
     case 'differentialDrop':
       return `A differential drop or less height: the half shafts work ${degrees} beyond what is wanted of their joints.`;
-    case 'propshaftJoint':
-      return `A high-angle propshaft joint, or the pinion turned: ${degrees} beyond what is wanted of its joints.`;
+    case 'driveshaftJoint':
+      return `A high-angle driveshaft joint, or the pinion turned: ${degrees} beyond what is wanted of its joints.`;
     case 'slipJoint':
-      return `A longer propshaft or a spacer on it: the slip joint lacks ${mm} of what is to stay engaged.`;
+      return `A longer driveshaft or a spacer on it: the slip joint lacks ${mm} of what is to stay engaged.`;
     case 'bodyLiftParts':
       return 'With the body lift: a steering-shaft extension, bumpers moved, wiring and hoses rerouted.';
     case 'alignment':
@@ -99,7 +99,7 @@ const NOT_MEASURED: Readonly<Record<NotMeasured, string>> = {
   swayBar: 'the sway bar and its link (links and shafts)',
   dragLink: 'the drag link (links and shafts)',
   halfShafts: 'the half shafts, if it is driven (links and shafts)',
-  propshaft: 'the propshaft, if it is driven (links and shafts)',
+  driveshaft: 'the driveshaft, if it is driven (links and shafts)',
   shaftLimit: 'what the shaft’s joints stand (here)',
   slipJoint: 'the slip joint, engaged and least (baseline)',
 };

@@ -1,12 +1,12 @@
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { HalfShaft } from '@/core/5-consequences/driveline/half-shaft';
-import type { Propshaft } from '@/core/5-consequences/driveline/propshaft';
+import type { Driveshaft } from '@/core/5-consequences/driveline/driveshaft';
 import type { DragLink } from '@/core/5-consequences/stance/drag-link';
 import type { SwayBar } from '@/core/5-consequences/stance/sway-bar';
 import type { Axle } from '../../core/2-vehicle/setup/corner-key';
 
-/** The propshaft of an axle as it was measured; null while any of it is missing. */
-export function propshaftEntry(file: LowgapFile, axle: Axle): Propshaft | null {
+/** The driveshaft of an axle as it was measured; null while any of it is missing. */
+export function driveshaftEntry(file: LowgapFile, axle: Axle): Driveshaft | null {
   const { shaftLengthMm, shaftRiseMm, outputDeg, pinionDeg, pinionReachMm, pinionRiseMm } =
     file.stance?.drive?.[axle] ?? {};
   if (shaftLengthMm === undefined || shaftRiseMm === undefined) return null;

@@ -92,7 +92,7 @@ export const PART_FIELDS: Readonly<Record<LiftPart['kind'], readonly PartField[]
     mm('thicknessMm', 'Thickness'),
     usual(mm('replacesMm', 'Replaces one of')),
     usual(number(['taperDeg'], 'Taper, + narrow end forward', LIMITS.casterDeg)),
-    usual(mm('centrePinMm', 'Centre pin, + axle forward', { min: -60, max: 60, unit: 'mm' })),
+    usual(mm('centrePinMm', 'Center pin, + axle forward', { min: -60, max: 60, unit: 'mm' })),
   ],
   shackle: [
     mm('extraMm', 'Longer by'),

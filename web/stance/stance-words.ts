@@ -50,7 +50,7 @@ export const ROAD_FIELD_WORDS: Readonly<Record<RoadNumber, string>> = {
   bellyBehindMm: 'lowest place behind the front hub',
   bellyHeightMm: 'height of the lowest place between the axles',
   axleClearanceMm: 'lowest place of the rear axle',
-  centreOfGravityMm: 'height of the centre of gravity',
+  centreOfGravityMm: 'height of the center of gravity',
   axleRatio: 'axle ratio',
   gearRatio: 'gear ratio at cruise',
   cruiseKmh: 'cruise at',

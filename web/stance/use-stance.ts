@@ -16,7 +16,7 @@ import { roadReport, type RoadMeasured } from '@/core/5-consequences/stance/road
 import type { AxleAbility, CornerStance } from '@/core/5-consequences/stance/stance-report';
 import { useJobStore } from '../stores/job';
 import { useShopRecord } from '../stores/shop-record';
-import { dragLinkEntry, halfShaftEntry, propshaftEntry, swayBarEntry } from './link-entries';
+import { dragLinkEntry, halfShaftEntry, driveshaftEntry, swayBarEntry } from './link-entries';
 
 /** One corner's stance with what it calls for, or why it cannot be worked out. */
 export interface CornerReport {
@@ -42,7 +42,7 @@ function axleMeasured(file: LowgapFile, key: CornerKey): AxleMeasured {
     dragLink: dragLinkEntry(file, axle) ?? undefined,
     halfShaft: halfShaftEntry(file, axle) ?? undefined,
     differentialDropMm: file.stance?.drive?.[axle]?.differentialDropMm,
-    propshaft: propshaftEntry(file, axle) ?? undefined,
+    driveshaft: driveshaftEntry(file, axle) ?? undefined,
     slipJointLeastMm: file.underbody?.slipJointLeastMm,
   };
 }

@@ -42,7 +42,7 @@ const byTapes = computed(() => {
     <div class="way stack starts">
       <h3>By a phone's inclinometer</h3>
       <p class="muted">
-        Lay the phone along a straight edge from the hub centre to the place; read its angle from straight up.
+        Lay the phone along a straight edge from the hub center to the place; read its angle from straight up.
       </p>
       <v-text-field
         v-model="angle"
@@ -59,12 +59,12 @@ const byTapes = computed(() => {
     <div class="way stack starts">
       <h3>By two tapes</h3>
       <p class="muted">
-        From the hub centre straight to the place, and how far the place stands above the hub (- below).
+        From the hub center straight to the place, and how far the place stands above the hub (- below).
       </p>
       <div class="pair">
         <v-text-field
           v-model="away"
-          label="Hub centre to the place"
+          label="Hub center to the place"
           :hint="heardText(away, LIMITS.hubToLipMm, units.goingOn('gaps'))"
           persistent-hint
           autocomplete="off"

@@ -36,7 +36,7 @@ const print = (): void => window.print();
         <v-btn value="right" height="48">Right wheel</v-btn>
       </v-btn-toggle>
       <v-btn color="primary" height="48" @click="print">Print at 100 %</v-btn>
-      <p>Cut along the outer circle, tape it to the wheel about its centre with 12:00 straight up by a level.</p>
+      <p>Cut along the outer circle, tape it to the wheel about its center with 12:00 straight up by a level.</p>
     </div>
     <svg
       class="ring"

@@ -110,7 +110,7 @@ function finish(): void {
 
 <template>
   <form class="panel dialog" @submit.prevent="finish">
-    <h2 class="panel-title">{{ obstacle ? 'Obstacle' : 'Add something near the tire' }}</h2>
+    <h2 class="panel-title">{{ obstacle ? 'Part' : 'Add something near the tire' }}</h2>
     <v-text-field
       v-model="label"
       label="What it is"

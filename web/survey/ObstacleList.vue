@@ -21,7 +21,7 @@ function told(o: LowgapObstacle): string {
 </script>
 
 <template>
-  <section class="panel box" aria-label="Obstacles">
+  <section class="panel box" aria-label="Parts near the tire">
     <h2 class="panel-title">Near the tire</h2>
     <p v-if="corner.obstacles.length === 0" class="muted">
       Nothing yet. The walk adds what every well has; add what this one has besides.
@@ -34,7 +34,7 @@ function told(o: LowgapObstacle): string {
         </button>
       </li>
     </ul>
-    <v-btn variant="outlined" size="large" :prepend-icon="mdiPlus" @click="emit('add')">Add an obstacle</v-btn>
+    <v-btn variant="outlined" size="large" :prepend-icon="mdiPlus" @click="emit('add')">Add a part</v-btn>
     <WellLibrary :corner-key="cornerKey" :corner="corner" />
     <PairsPanel :key="cornerKey" :corner-key="cornerKey" :corner="corner" />
   </section>

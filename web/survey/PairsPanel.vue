@@ -44,7 +44,7 @@ function add(): void {
   const [first, second] = [a, b].map((id) => props.corner.obstacles.find((one) => one.id === id));
   const wrong = [
     ...(!first || !second ? ['both parts'] : []),
-    ...(first && second && first.mount === second.mount ? ['two parts that move with different things'] : []),
+    ...(first && second && first.mount === second.mount ? ['two parts that do not move together'] : []),
     ...(requiredMm === undefined ? ['how much they want between them'] : []),
     ...(a && b && pairs.value.some((one) => [one.a, one.b].includes(a) && [one.a, one.b].includes(b) && a !== b)
       ? ['a pair that is not on the list yet']

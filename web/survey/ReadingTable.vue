@@ -36,7 +36,7 @@ const landedText = (i: number): string => {
   const at = fitOf(i)?.at;
   if (!at) return '';
   const [x, y, z] = at.map((v) => Math.round(v)) as [number, number, number];
-  return `Landed ${Math.abs(x)} mm ${x < 0 ? 'behind' : 'ahead of'} the hub face centre, ${Math.abs(y)} mm ${y < 0 ? 'inboard' : 'outboard'}, ${Math.abs(z)} mm ${z < 0 ? 'below' : 'above'}`;
+  return `Landed ${Math.abs(x)} mm ${x < 0 ? 'behind' : 'ahead of'} the hub face center, ${Math.abs(y)} mm ${y < 0 ? 'inboard' : 'outboard'}, ${Math.abs(z)} mm ${z < 0 ? 'below' : 'above'}`;
 };
 </script>
 

@@ -166,7 +166,7 @@ const worst = computed(() => Math.max(0, ...(answer.value?.residuals ?? []).map(
           >{{ o.label ?? o.id }} ({{ o.shape?.points.length }} points) </span
         >; {{ answer.leftOver }} points belong to none.
       </p>
-      <v-btn color="primary" height="48" @click="accept">Take these as obstacles</v-btn>
+      <v-btn color="primary" height="48" @click="accept">Take these as parts</v-btn>
     </div>
   </div>
 </template>

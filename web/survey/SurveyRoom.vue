@@ -177,7 +177,7 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
           variant="text"
           size="48"
           :icon="mdiPencilOutline"
-          aria-label="Change this obstacle"
+          aria-label="Change this part"
           title="Change"
           @click="editing = { obstacle }"
         />
@@ -185,7 +185,7 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
           variant="text"
           size="48"
           :icon="mdiDeleteOutline"
-          aria-label="Remove this obstacle"
+          aria-label="Remove this part"
           title="Remove (undo brings it back)"
           @click="removeObstacle(obstacle.id)"
         />
@@ -207,12 +207,12 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
         class="verdict-close small"
         data-testid="disagreement"
       >
-        Readings {{ d.first + 1 }} and {{ d.second + 1 }} are of one place in one posture and differ by
+        Readings {{ d.first + 1 }} and {{ d.second + 1 }} are of one place, held alike, and differ by
         {{ bothUnits(d.apartMm) }}: take it once more and remove the wrong one.
       </p>
       <p v-if="obstacle && surveyed && surveyed.toleranceMm !== null" class="small" data-testid="edge-fit">
         {{ EDGE_NAMES[obstacle.readingsAs as EdgeKind] }}: within {{ bothUnits(surveyed.toleranceMm) }} of where its
-        readings put it, in 90 of 100 wells.
+        readings put it, in 90 % of cases.
       </p>
       <p
         v-else-if="obstacle && surveyed?.readings.some(({ misses }) => misses)"

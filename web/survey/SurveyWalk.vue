@@ -14,7 +14,7 @@ import NumberPad from './NumberPad.vue';
 import { useWalk } from './use-walk';
 import type { Asked } from './walk-state';
 
-/** The guided walk: it says what to measure next and in which posture; one number and Enter moves on. */
+/** The guided walk: it says what to measure next and at which steer and travel; one number and Enter moves on. */
 const props = defineProps<{ cornerKey: CornerKey; corner: LowgapCorner; clock: string }>();
 const emit = defineEmits<{ 'update:clock': [clock: string]; ask: [asked: Asked | null] }>();
 

@@ -71,14 +71,14 @@ const shiftWords = computed(() => {
     `${formatMm(Math.abs(z))} mm ${z < 0 ? 'down' : 'up'}`,
   ].join(', ');
 });
-const sides = (well: Well): string => `${cornerName(well.cornerKey)}, ${well.corner.obstacles.length} obstacles`;
+const sides = (well: Well): string => `${cornerName(well.cornerKey)}, ${well.corner.obstacles.length} parts`;
 </script>
 
 <template>
   <section v-if="check" class="check" data-testid="well-check">
     <strong>Borrowed: {{ from }}</strong>
     <p v-if="check.verdict === 'more'">
-      Within {{ BORROWED_TOLERANCE_MM.unchecked }} mm until checked. Choose two of the things above and read the least
+      Within {{ BORROWED_TOLERANCE_MM.unchecked }} mm until checked. Choose two of the parts above and read the least
       gap: {{ check.wanted }} more.
     </p>
     <template v-else-if="check.verdict === 'accept'">

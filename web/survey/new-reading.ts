@@ -94,7 +94,7 @@ export function doubtText(doubt: Doubt | null, mm: number): string {
   const about = bothUnits(doubt.expectedMm);
   return doubt.kind === 'foretold'
     ? `The other readings foretell about ${about} here, not ${bothUnits(mm)}. ${DOUBT_ENDS}`
-    : `It was ${about} at ${doubt.clock}; ${bothUnits(mm)} is further from it than one thing can be. ${DOUBT_ENDS}`;
+    : `It was ${about} at ${doubt.clock}; ${bothUnits(mm)} is further from it than one part can be. ${DOUBT_ENDS}`;
 }
 
 /** Radius of the tire the corner's gaps are taken against, mm; without one that can be, a usual one. */

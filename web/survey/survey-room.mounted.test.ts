@@ -45,7 +45,7 @@ describe('the survey of a corner', () => {
   test('a thing is added with a name, a material and a mount, and is the one read next', async () => {
     await survey();
     const count = obstacles().length;
-    await press(/^Add an obstacle/);
+    await press(/^Add a part/);
     await type(/^What it is/, 'Washer bottle');
     await submit();
     expect(obstacles()).toHaveLength(count + 1);
@@ -57,7 +57,7 @@ describe('the survey of a corner', () => {
     await survey();
     await until(() => job!.evaluation);
     for (const edit of ['name', 'comes off', 'looked behind'] as const) {
-      await press(/^\s*Change this obstacle/);
+      await press(/^\s*Change this part/);
       if (edit === 'name') await type(/^What it is/, 'Lip, front');
       const box = all('.v-dialog input[type="checkbox"], form input[type="checkbox"]');
       if (edit === 'comes off') await box[0]!.setValue(true);
@@ -75,7 +75,7 @@ describe('the survey of a corner', () => {
   test('a thing named like another has an id of its own', async () => {
     await survey();
     const [first] = obstacles();
-    await press(/^Add an obstacle/);
+    await press(/^Add a part/);
     await type(/^What it is/, `${first!.id.replace(/-/g, ' ')}!`);
     await submit();
     expect(obstacles().at(-1)!.id).toBe(`${first!.id}-2`);
@@ -84,7 +84,7 @@ describe('the survey of a corner', () => {
   test('a new thing is fixed to what its material usually is, until somebody says otherwise', async () => {
     job!.change((file) => (file.corners.frontLeft!.motion = { type: 'doubleWishbone', tape: { lowerArmMm: 380 } }));
     await survey();
-    await press(/^Add an obstacle/);
+    await press(/^Add a part/);
     await type(/^What it is/, 'Ball joint');
     await choose(wrapper!, /^Material/, 'arm');
     expect(field(/^Fixed to/).text()).toContain('swings with the upper arm');
@@ -192,7 +192,7 @@ describe('the survey of a corner', () => {
     await type(/^Wanted between them/, '3/4 in');
     await submitPair();
     expect(pairs()).toEqual([]);
-    expect(pageText()).toContain('two parts that move with different things');
+    expect(pageText()).toContain('two parts that do not move together');
     await choose(wrapper!, /^The other part/, other.id);
     await submitPair();
     expect(pairs()).toEqual([{ a: body[0]!.id, b: other.id, requiredMm: expect.closeTo(19.05, 2) }]);
@@ -200,7 +200,7 @@ describe('the survey of a corner', () => {
     // A thing that is taken out takes its pairs along, and the verdict stands.
     const chosen = all('.obstacle').find((one) => one.text().startsWith(other.label ?? other.id))!;
     await chosen.trigger('click');
-    await press(/^Remove this obstacle/);
+    await press(/^Remove this part/);
     expect(pairs()).toEqual([]);
     await until(() => job!.evaluation?.pairs.length === 0);
     job!.undo();
@@ -307,7 +307,7 @@ describe('the survey of a corner', () => {
     const rest = obstacles()
       .slice(1)
       .map(({ id }) => id);
-    await press(/^\s*Remove this obstacle/);
+    await press(/^\s*Remove this part/);
     expect(obstacles().map(({ id }) => id)).toEqual(rest);
     wrapper!.unmount();
     job!.change((file) => delete file.corners.rearRight);
@@ -380,7 +380,7 @@ describe('the form of a thing', () => {
   });
 });
 
-test('a rub is said with how it is known and in which posture, and goes with a press', async () => {
+test('a rub is said with how it is known and at which steer and travel, and goes with a press', async () => {
   const rubs = [{ seen: 'driver', steer: 'left', height: 'bump', going: 'reverse', loaded: true, note: 'front edge' }];
   ({ wrapper } = mounted(RubList, { obstacle: { id: 'lip', rubs } }));
   expect(pageText()).toContain('The driver tells of it, turning left, over bumps, in reverse, loaded, front edge');

@@ -107,7 +107,7 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
     const now = asked.value;
     if (!now) return '';
     if (now.kind === 'outboard') return 'How far outboard of the tire’s outer sidewall does it lie? (- inboard)';
-    if (heightAsked.value) return 'Hub centre to fender lip, as the wheel stands now';
+    if (heightAsked.value) return 'Hub center to fender lip, as the wheel stands now';
     return nearest.value ? 'Slide the tape along it to where the gap is least' : 'Gap, straight out from the tire';
   });
 

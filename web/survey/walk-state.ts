@@ -11,7 +11,7 @@ import { parseClock } from '@/core/1-base/units/clock';
 
 export type PlainSteer = 'left' | 'straight' | 'right';
 
-/** A gap to be taken: at what, where and in which posture. */
+/** A gap to be taken: at what, where and at which steer and travel. */
 export interface GapAsked {
   readonly kind: 'gap';
   readonly stop: string;

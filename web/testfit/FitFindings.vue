@@ -62,10 +62,10 @@ const labelOf = (corner: CornerKey, id: string): string =>
 function add(): void {
   const { corner, obstacle, posture, seen, gapMm, place, photo } = draft.value;
   const lacks = [
-    ...(obstacle ? [] : ['which thing']),
+    ...(obstacle ? [] : ['which part']),
     ...(posture && tried.value.some(({ value }) => value === posture)
       ? []
-      : ['the posture it was seen in, ticked as tried']),
+      : ['what was tried when it was seen, ticked']),
     ...(seen === 'gap' && gapMm === undefined ? ['the gap'] : []),
   ];
   refusal.value = lacks.length ? `Still wanted: ${lacks.join(', ')}.` : '';
@@ -162,20 +162,20 @@ const remove = (index: number): void => props.state.change((one) => void one.fin
 <template>
   <section class="panel box" aria-label="What was seen">
     <h2 class="panel-title">What was seen, beside what was predicted</h2>
-    <p v-if="!tried.length" class="muted">Tick a posture as tried first; what is seen belongs to one.</p>
+    <p v-if="!tried.length" class="muted">Tick what was tried first; what is seen belongs to one.</p>
     <form class="fields" aria-label="Next finding" @submit.prevent="add">
       <v-select v-model="draft.corner" :items="corners" label="Corner" hide-details />
       <v-select
         v-model="draft.obstacle"
         :items="things"
-        label="Thing"
+        label="Part"
         hide-details
         no-data-text="Nothing surveyed here"
       />
       <v-select
         v-model="draft.posture"
         :items="tried"
-        label="Posture"
+        label="Steer and travel"
         hide-details
         no-data-text="None ticked as tried"
       />
@@ -197,8 +197,8 @@ const remove = (index: number): void => props.state.change((one) => void one.fin
       <table class="figures" data-testid="findings">
         <thead>
           <tr>
-            <th scope="col">Thing</th>
-            <th scope="col">Posture</th>
+            <th scope="col">Part</th>
+            <th scope="col">Steer and travel</th>
             <th scope="col">Predicted</th>
             <th scope="col">Seen</th>
             <th scope="col"><span class="visually-hidden">Keys</span></th>

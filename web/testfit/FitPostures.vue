@@ -53,8 +53,8 @@ const isRead = ({ kind, reach }: TriedPostureEntry): boolean => {
 </script>
 
 <template>
-  <section class="panel box" aria-label="Postures tried">
-    <h2 class="panel-title">Postures, and how far it really went</h2>
+  <section class="panel box" aria-label="Tried">
+    <h2 class="panel-title">What was tried, and how far it really went</h2>
     <article v-for="p in postures" :key="p.kind" class="posture" :aria-label="POSTURE_WORDS[p.kind].name">
       <TickButton :done="p.done" :label="`Tried: ${POSTURE_WORDS[p.kind].name}`" @tick="toggle(p.kind)" />
       <div class="stack close">

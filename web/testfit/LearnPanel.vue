@@ -125,7 +125,7 @@ const low = ({ found }: Lesson): { before: string; after: string } | null => {
       <table class="figures" data-testid="lesson">
         <thead>
           <tr>
-            <th scope="col">Thing</th>
+            <th scope="col">Part</th>
             <th scope="col">Predicted</th>
             <th scope="col">Seen</th>
             <th scope="col">Then predicted</th>
@@ -163,7 +163,7 @@ const low = ({ found }: Lesson): { before: string; after: string } | null => {
       </p>
       <p v-if="low(l)" class="small">
         Least gap over the whole envelope: {{ low(l)!.before }} before, <strong>{{ low(l)!.after }}</strong> then; in
-        brackets where it lies in 90 of 100 cases.<template v-if="hasTrims">
+        brackets where it lies in 90 % of cases.<template v-if="hasTrims">
           What was trimmed and not measured is not counted in it: measure the new edge once the cutting is
           done.</template
         >

@@ -22,9 +22,9 @@ export const SEEN_WORDS: Readonly<Record<Seen['kind'], string>> = {
 };
 
 export const WHY_WORDS: Readonly<Record<Extract<UsableFinding, { why: unknown }>['why'], string>> = {
-  postureNotMeasured: 'not counted: how far the wheel went in this posture was not measured',
+  postureNotMeasured: 'not counted: how far the wheel went then was not measured',
   noGap: 'not counted: no gap was entered',
-  notSurveyed: 'not counted: this thing is not surveyed',
+  notSurveyed: 'not counted: this part is not surveyed',
 };
 
 export function untriedWords(one: Untried): string {

@@ -43,7 +43,7 @@ const TOP_DEG = 10;
 export function readCut(file: LowgapFile, round: LowgapTestFit, form: CutForm, date: string): Result<MeasuredCut> {
   return attempt(() => {
     const [corner, obstacle] = form.thing.split(':') as [CornerKey, string | undefined];
-    if (!obstacle) throw missing('cut.obstacle', 'the thing that was cut');
+    if (!obstacle) throw missing('cut.obstacle', 'the part that was cut');
     if (form.kind === '') throw missing('cut.kind', 'what was done to it');
     const { fromClock, toClock, readings } = form;
     const at = fittedCorner(file, round, corner);

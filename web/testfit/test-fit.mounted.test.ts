@@ -167,7 +167,7 @@ describe('the room', () => {
     form.dispatchEvent(new Event('submit', { bubbles: true, cancelable: true }));
     await flushPromises();
     expect(rounds().at(-1)!.findings).toHaveLength(count);
-    expect(alerts()).toContain('which thing');
+    expect(alerts()).toContain('which part');
   });
 
   test('a finding is confirmed and taken away again', async () => {
@@ -211,7 +211,7 @@ describe('the room', () => {
   test('a finding wants the posture it was seen in: none is chosen for it', async () => {
     await room();
     const count = rounds().at(-1)!.findings.length;
-    await choose(wrapper!, /^Thing$/, 'fender-lip');
+    await choose(wrapper!, /^Part$/, 'fender-lip');
     await wrapper!.find('form[aria-label="Next finding"]').trigger('submit');
     await flushPromises();
     expect(rounds().at(-1)!.findings).toHaveLength(count);

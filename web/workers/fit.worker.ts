@@ -43,7 +43,7 @@ export const worker: FitWorker = {
         throw new ProblemError({
           code: 'missing',
           path: 'testFits.findings',
-          expected: 'at least one finding at this corner, in a posture whose height was measured',
+          expected: 'at least one finding at this corner, at a height that was measured',
           found: 'none',
         });
       }

@@ -15,7 +15,7 @@ interface Judged {
   readonly chosen: ChosenPlan;
 }
 
-/** Asks the planner's worker. A search that is cancelled ends the worker, and is answered with null. */
+/** Asks the planner's worker. A search that is canceled ends the worker, and is answered with null. */
 export class PlanClient {
   readonly #link = new WorkerLink<PlanWorker>(
     () => new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' }),

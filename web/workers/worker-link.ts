@@ -54,7 +54,7 @@ export class WorkerLink<Api> {
     const running = (this.#running ??= this.#started());
     let timer: ReturnType<typeof setTimeout> | undefined;
     let stop: (() => void) | undefined;
-    const cancelled = new Promise<null>((resolve) => {
+    const canceled = new Promise<null>((resolve) => {
       stop = () => resolve(null);
       this.#open.add(stop);
     });
@@ -62,7 +62,7 @@ export class WorkerLink<Api> {
       if (this.#limitMs !== null) timer = setTimeout(() => reject(new Error('no answer')), this.#limitMs);
     });
     try {
-      return await Promise.race([question(running), running.fault, cancelled, late]);
+      return await Promise.race([question(running), running.fault, canceled, late]);
     } catch (error) {
       if (this.#running === running) this.#drop();
       return faultResult(error);

@@ -33,7 +33,7 @@ interface Stretch<Tag> {
   readonly tag: Tag;
   readonly from: PlanePoint;
   readonly to: PlanePoint;
-  /** Line: from `from` to `to`, over its squared length. Arc: unit direction of its middle from its centre. */
+  /** Line: from `from` to `to`, over its squared length. Arc: unit direction of its middle from its center. */
   readonly alongA: number;
   readonly alongR: number;
   /** Arc: cosine of half its angle. */

@@ -10,7 +10,7 @@ export const clockFromAngle = (degrees: number, toward: TireHalf): string =>
   formatClock(toward === 'front' ? degrees : 360 - degrees);
 
 /**
- * Clock of a place by two tapes: `awayMm` from the hub centre straight to it, `aboveMm` above the hub (- below), by the
+ * Clock of a place by two tapes: `awayMm` from the hub center straight to it, `aboveMm` above the hub (- below), by the
  * cosine in the right triangle. Both in the wheel's plane.
  * @throws ProblemError `contradiction` when it would stand higher than it is away.
  */

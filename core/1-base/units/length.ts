@@ -82,7 +82,7 @@ export function formatFraction(mm: number): string {
   return whole === 0 ? `${sign}${top}/${bottom}` : `${sign}${whole} ${top}/${bottom}`;
 }
 
-/** Millimetres with one decimal, or none where it would be `.0`; never `-0`. */
+/** Millimeters with one decimal, or none where it would be `.0`; never `-0`. */
 export function formatMm(mm: number, decimals = 1): string {
   const rounded = Number(mm.toFixed(decimals));
   return String(rounded === 0 ? 0 : rounded);

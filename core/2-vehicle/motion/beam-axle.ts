@@ -34,7 +34,7 @@ export interface BeamAxleDescription {
 }
 
 /**
- * Share of the way from a leaf's fixed eye to its seat at which the seat's arc has its centre: the arc's radius is
+ * Share of the way from a leaf's fixed eye to its seat at which the seat's arc has its center: the arc's radius is
  * three quarters of the cantilever's length (spring makers' rule; value from memory).
  */
 const LEAF_ARC_CENTRE = 0.25;

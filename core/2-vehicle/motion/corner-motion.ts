@@ -308,7 +308,7 @@ function rackEnds(
       code: 'impossiblePosture',
       path: joinPath(path, key),
       expected: `a tie rod (${rod.lengthMm.toFixed(0)} mm) that reaches ${what}`,
-      found: 'one that goes over centre or is too short',
+      found: 'one that goes over center or is too short',
     });
   };
   check(atLeft, 'full left lock', 'steering.lockLeftDeg');

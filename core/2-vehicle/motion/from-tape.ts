@@ -13,9 +13,9 @@ import type { TrailingArmPoints } from './trailing-arm';
 export interface TieRodTape {
   /** Joint to joint. */
   readonly tieRodMm?: number | undefined;
-  /** Outer end behind the hub centre, - ahead. Default 120. */
+  /** Outer end behind the hub center, - ahead. Default 120. */
   readonly tieRodBehindMm?: number | undefined;
-  /** Outer end above the hub centre, - below. Default -60. */
+  /** Outer end above the hub center, - below. Default -60. */
   readonly tieRodUpMm?: number | undefined;
   /** Outer end inboard of the mounting face. Default 80. */
   readonly tieRodInboardMm?: number | undefined;
@@ -31,9 +31,9 @@ export interface DoubleWishboneTape extends TieRodTape {
   /** Default: 0.7 of the lower arm. */
   readonly upperArmMm?: number | undefined;
   readonly upperArmRiseMm?: number | undefined;
-  /** Hub centre down to the lower ball joint. Default 120. */
+  /** Hub center down to the lower ball joint. Default 120. */
   readonly lowerJointDownMm?: number | undefined;
-  /** Hub centre up to the upper ball joint. Default 160. */
+  /** Hub center up to the upper ball joint. Default 160. */
   readonly upperJointUpMm?: number | undefined;
   /** Mounting face in to the lower ball joint. Default 60. */
   readonly lowerJointInboardMm?: number | undefined;
@@ -48,7 +48,7 @@ export interface MacphersonStrutTape extends TieRodTape {
   readonly lowerArmRiseMm?: number | undefined;
   readonly lowerJointDownMm?: number | undefined;
   readonly lowerJointInboardMm?: number | undefined;
-  /** Hub centre up to the strut's upper mount. Default 540. */
+  /** Hub center up to the strut's upper mount. Default 540. */
   readonly topUpMm?: number | undefined;
   /** Mounting face in to the upper mount. Default: the lower joint's, and 13 degrees of inclination. */
   readonly topInboardMm?: number | undefined;
@@ -57,9 +57,9 @@ export interface MacphersonStrutTape extends TieRodTape {
 }
 
 export interface TrailingArmTape {
-  /** Pivot to hub centre, along the vehicle. */
+  /** Pivot to hub center, along the vehicle. */
   readonly armMm: number;
-  /** Pivot above the hub centre. Default 0. */
+  /** Pivot above the hub center. Default 0. */
   readonly pivotRiseMm?: number | undefined;
   /** The pivots' line leaned in plan: + = inner pivot further back (semi-trailing). Default 0. */
   readonly sweepDeg?: number | undefined;
@@ -116,7 +116,7 @@ export function doubleWishboneFromTape(tape: DoubleWishboneTape): DoubleWishbone
   const behind = tape.upperJointBehindMm ?? height * Math.tan(toRadians(TAPE_DEFAULTS.casterDeg));
   const upperInboard =
     tape.upperJointInboardMm ?? inboard + height * Math.tan(toRadians(TAPE_DEFAULTS.wishboneInclinationDeg));
-  // The axis crosses hub height below the hub centre's own x.
+  // The axis crosses hub height below the hub center's own x.
   const lower: Vec3 = [(behind * down) / height, -inboard, -down];
   const upper: Vec3 = [lower[0] - behind, -upperInboard, up];
   const lca = pivots(lower, tape.lowerArmMm, tape.lowerArmRiseMm ?? 0);

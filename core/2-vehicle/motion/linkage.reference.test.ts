@@ -409,7 +409,7 @@ describe('linkages that cannot be', () => {
       'a tie rod that cannot reach the locks',
       { type: 'doubleWishbone', points: { ...WISHBONE, tieRodOuter: [-20, -70, -62], tieRodInner: [-130, -110, -40] } },
       0,
-      /over centre|too short/,
+      /over center|too short/,
       'steering.lockLeftDeg',
     ],
   ])('%s', (_name, motion, travel, found, field) => {

@@ -142,7 +142,7 @@ describe('signs of the corner (ISO 8855 sense; facts of the trade: common practi
     expect(axleAt(upright, 0, 25)[2]).toBeLessThan(-0.02);
   });
 
-  test('an arm that points outboard from its centre leans the top in as it rises', () => {
+  test('an arm that points outboard from its center leans the top in as it rises', () => {
     expect(axleAt({}, 80)[2]).toBeGreaterThan(0);
     expect(axleAt({}, -80)[2]).toBeLessThan(0);
   });

@@ -15,7 +15,7 @@ export interface SteeringDescription {
   readonly casterDeg?: number | undefined;
   /** The axis passes this far inboard of the mounting face, at hub height. */
   readonly kingpinOffsetMm?: number | undefined;
-  /** The axis passes this far forward of the hub centre, at hub height; 0 by default. */
+  /** The axis passes this far forward of the hub center, at hub height; 0 by default. */
   readonly casterTrailMm?: number | undefined;
   readonly lockLeftDeg: number;
   readonly lockRightDeg: number;

@@ -40,7 +40,7 @@ export function swingArmPose(arm: SwingArmDescription, t: number, path = 'motion
 
 /**
  * Angle (rad, from the horizontal axis toward up) that raises by `t` a point that stands (`across`, `up`) from
- * its centre; the solution that starts at 0 for t = 0.
+ * its center; the solution that starts at 0 for t = 0.
  */
 export function swingAngle(across: number, up: number, t: number, path: string): number {
   const radius = Math.hypot(across, up);

@@ -45,7 +45,7 @@ export interface CornerBaseline {
   readonly complianceMm?: Readonly<Partial<Record<Mount, number>>> | undefined;
   /** Wheel studs beyond the hub's face, mm. */
   readonly studProtrusionMm?: number | undefined;
-  /** Hub centre to fender lip at the surveyed ride height, mm. */
+  /** Hub center to fender lip at the surveyed ride height, mm. */
   readonly hubToLipMm?: number | undefined;
   /** Ground to fender lip at that height, mm: with hub to lip it gives the tire's loaded radius. */
   readonly groundToLipMm?: number | undefined;

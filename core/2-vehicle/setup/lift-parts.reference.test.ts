@@ -78,7 +78,7 @@ describe('a spacer on top of the strut', () => {
     }
   });
 
-  test('moves the top of the tread by the millimetres the trade sees', () => {
+  test('moves the top of the tread by the millimeters the trade sees', () => {
     // 40 mm on a strut of about this lean: between 5 and 9 mm inboard at the top of a 400 mm radius (common practice, no source).
     const top = (...parts: LiftPart[]) =>
       place(motionOf(strut, ...parts).wheelPose({ travel: 0, steer: 0 }), [0, 0, 400])[1];

@@ -15,7 +15,7 @@ export interface RadiusCheck {
 
 /**
  * Shares of the free radius between which a loaded tire at pressure stands. Working values of this project, no published
- * source: 3 % flat is common, 12 % is a tire gone soft; a tape read to a couple of millimetres may show 1 % over.
+ * source: 3 % flat is common, 12 % is a tire gone soft; a tape read to a couple of millimeters may show 1 % over.
  */
 const LOADED_SHARE = { least: 0.88, most: 1.01 } as const;
 

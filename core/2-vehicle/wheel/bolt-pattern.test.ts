@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { parseBoltPattern, samePattern } from './bolt-pattern';
 
-test('patterns as they are typed: millimetres, inches, and what is none', () => {
+test('patterns as they are typed: millimeters, inches, and what is none', () => {
   expect(parseBoltPattern('6x139.7')).toEqual({ studs: 6, circleMm: 139.7 });
   expect(parseBoltPattern(' 5 × 114,3 mm')).toEqual({ studs: 5, circleMm: 114.3 });
   expect(samePattern(parseBoltPattern('5x4.5'), parseBoltPattern('5x114.3'))).toBe(true);

@@ -15,7 +15,7 @@ export type BackspacingSchool = 'lipToPad' | 'nominal';
 
 /** What was measured inside a wheel; left out: usual values by its diameter. */
 export interface WheelInside {
-  /** Inside diameter where the brake is, and at the drop centre, mm. */
+  /** Inside diameter where the brake is, and at the drop center, mm. */
   readonly insideDiameterMm?: number | undefined;
   readonly dropCentreInsideMm?: number | undefined;
   /** The spokes' back at places out from the axis: mm outboard of the mounting face, - = toward the brake. */

@@ -76,7 +76,7 @@ describe.each(SIZES)('inside of %s', (_name, sizes) => {
   });
 });
 
-test('a 17 in wheel is 395 to 402 mm across inside, less at the drop centre (common practice, no source)', () => {
+test('a 17 in wheel is 395 to 402 mm across inside, less at the drop center (common practice, no source)', () => {
   const [barrel, drop] = hollowWheel({ diameterIn: 17, widthIn: 8, offsetMm: 30 }).metal;
   expect(2 * barrel![2]).toBeGreaterThanOrEqual(395);
   expect(2 * barrel![2]).toBeLessThanOrEqual(402);

@@ -8,7 +8,7 @@ import { FLANGE_HEIGHT_MM, FLANGE_THICKNESS_MM, type WheelInside } from './rim';
  */
 const BARREL_DEPTH_MM = 17;
 
-/** mm by which the drop centre comes further in, and where it lies from the outer flange. Working values of this project. */
+/** mm by which the drop center comes further in, and where it lies from the outer flange. Working values of this project. */
 const DROP_CENTRE_DEPTH_MM = 13;
 const DROP_CENTRE_FROM_MM = 80;
 const DROP_CENTRE_TO_MM = 35;
@@ -37,7 +37,7 @@ export interface HollowWheelSizes extends WheelInside {
 }
 
 /**
- * Hollow section of a wheel in (a, r) about the *tire's centre plane*: flanges, barrel with its drop centre, pad and spokes revolved. The
+ * Hollow section of a wheel in (a, r) about the *tire's centre plane*: flanges, barrel with its drop center, pad and spokes revolved. The
  * mounting face lies at a = +offset; where the spokes' back was measured it steps from place to place, each step as far inboard as
  * the nearer of its two ends.
  */
@@ -153,7 +153,7 @@ function pathOf(shape: WheelShape): PathPlace[] {
   return path;
 }
 
-/** Inboard along the barrel, in and out of the drop centre. */
+/** Inboard along the barrel, in and out of the drop center. */
 function alongBarrel(
   shape: WheelShape,
   from: number,

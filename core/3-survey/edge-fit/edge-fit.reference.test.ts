@@ -89,7 +89,7 @@ describe('exact readings of known shapes give the shape back', () => {
     }
   });
 
-  test('a lopsided arch, its centre 30 mm ahead of the hub and 20 mm above: the law of cosines', () => {
+  test('a lopsided arch, its center 30 mm ahead of the hub and 20 mm above: the law of cosines', () => {
     const [ahead, above, radius] = [30, 20, 510];
     const clocks = [290, 320, 350, 20, 50, 75];
     const gap = (deg: number): number => {

@@ -33,7 +33,7 @@ export interface ReadingDescription {
   readonly steer: ReadingSteer;
   /** + bump. Either this or `hubToLipMm`. */
   readonly travelMm?: number | undefined;
-  /** Hub centre to fender lip at the moment of the reading: how bump and droop are read. */
+  /** Hub center to fender lip at the moment of the reading: how bump and droop are read. */
   readonly hubToLipMm?: number | undefined;
 }
 

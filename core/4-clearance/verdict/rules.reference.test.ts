@@ -286,7 +286,7 @@ describe('readings that contradict each other', () => {
     ]);
   });
 
-  test('a tape reads twice within a few millimetres; other places and postures are other readings', () => {
+  test('a tape reads twice within a few millimeters; other places and postures are other readings', () => {
     expect(disagreementsOf([reading(50), reading(53)])).toEqual([]);
     expect(disagreementsOf([reading(50), reading(20, { travelMm: 40 })])).toEqual([]);
     expect(disagreementsOf([reading(50), reading(20, { clock: '3:00' })])).toEqual([]);

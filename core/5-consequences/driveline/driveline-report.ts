@@ -10,27 +10,27 @@ import { attempt } from '../../1-base/problem';
 import { atPlaces, type BeforeAndAfter } from '../../4-clearance/case/travel-places';
 import { toDegrees, toRadians } from '../../1-base/units/angle';
 import { halfShaftAt, type HalfShaft, type HalfShaftState } from './half-shaft';
-import { propshaftAt, type Propshaft, type PropshaftState } from './propshaft';
+import { driveshaftAt, type Driveshaft, type DriveshaftState } from './driveshaft';
 
 /**
- * A beam axle's propshaft at both ends of its travel, both wheels alike: how far the axle hangs, what its links move it fore and aft and
+ * A beam axle's driveshaft at both ends of its travel, both wheels alike: how far the axle hangs, what its links move it fore and aft and
  * turn its pinion; the pinion's joint goes with the axle, which turns about its hubs. An axle shift of the setup and a drop of the linkage count. @throws ProblemError as `travelLimits`.
  */
-export function propshaftReport(
+export function driveshaftReport(
   description: CaseDescription,
   key: CornerKey,
-  shaft: Propshaft,
-): BeforeAndAfter<PropshaftState> {
+  shaft: Driveshaft,
+): BeforeAndAfter<DriveshaftState> {
   return atPlaces(description, key, (motion, travel, setup) => shaftOn(motion, travel, setup, shaft));
 }
 
 /** The same with the setup at one height. @throws ProblemError where the linkage does not reach it. */
-export function propshaftWithSetup(
+export function driveshaftWithSetup(
   description: CaseDescription,
   key: CornerKey,
-  shaft: Propshaft,
+  shaft: Driveshaft,
   travelMm: number,
-): PropshaftState {
+): DriveshaftState {
   const setup = setupForCorner(description, key);
   const motion = motionUnder(key, describedCorner(description, key), setup);
   return shaftOn(motion, travelMm, setup, shaft);
@@ -40,8 +40,8 @@ function shaftOn(
   motion: CornerMotion,
   travel: number,
   { linkageDropMm, casterChangeDeg }: Pick<Setup, 'linkageDropMm' | 'casterChangeDeg'>,
-  shaft: Propshaft,
-): PropshaftState {
+  shaft: Driveshaft,
+): DriveshaftState {
   // Caster given to a beam axle by arms or tapered blocks turns its pinion too.
   const axle = compose(motion.mountPose('axle', { travel, steer: 0 }), turn(rotationY(-toRadians(casterChangeDeg))));
   // The rear axle's pinion looks forward, the front one's back.
@@ -49,7 +49,7 @@ function shaftOn(
   const nose = rotate(axle.rotation, [ahead, 0, 0]);
   const joint: Vec3 = [ahead * (shaft.pinionReachMm ?? 0), 0, shaft.pinionRiseMm ?? 0];
   const [x, , z] = subtract(place(axle, joint), joint);
-  return propshaftAt(shaft, {
+  return driveshaftAt(shaft, {
     droppedMm: -z + linkageDropMm,
     forwardMm: x,
     pinionUpDeg: toDegrees(Math.asin(nose[2])),

@@ -3,8 +3,8 @@ import { describe, expect, test } from '@jest/globals';
 import { type CaseDescription } from '../../4-clearance/case/case-description';
 import { fittedAsSetup, type SetupDescription } from '../../2-vehicle/setup/setup';
 import { liftPartShift } from '../../2-vehicle/setup/part-shift';
-import { halfShaftReport, propshaftReport } from './driveline-report';
-import { slipJointShort } from './propshaft';
+import { halfShaftReport, driveshaftReport } from './driveline-report';
+import { slipJointShort } from './driveshaft';
 
 const FITTED = { tire: { size: '265/70R17' }, wheel: { diameterIn: 17, widthIn: 8, offsetMm: 25 }, spacerMm: 0 };
 
@@ -44,7 +44,7 @@ describe('half shafts, by plane geometry', () => {
   });
 });
 
-describe('propshaft of a beam axle on its links', () => {
+describe('driveshaft of a beam axle on its links', () => {
   const shaft = {
     axle: 'rear',
     lengthMm: 1200,
@@ -56,14 +56,14 @@ describe('propshaft of a beam axle on its links', () => {
   } as const;
 
   test('where it stands at the survey nothing is pulled, and the joints work between slope and flanges', () => {
-    const { before } = propshaftReport(stood({}, true), 'rearLeft', shaft);
+    const { before } = driveshaftReport(stood({}, true), 'rearLeft', shaft);
     expect(before.ride!.pulledApartMm).toBeCloseTo(0, 9);
     expect(before.ride!.shaftDeg).toBeCloseTo((Math.asin(180 / 1200) * 180) / Math.PI, 9);
     expect(before.ride!.outputJointDeg).toBeCloseTo(before.ride!.shaftDeg - 4, 9);
   });
 
   test('signs at both ends are computed, not guessed: the links draw the axle fore and aft as it moves', () => {
-    const { before } = propshaftReport(stood({}, true), 'rearLeft', shaft);
+    const { before } = driveshaftReport(stood({}, true), 'rearLeft', shaft);
     // The link's pivot stands 700 ahead and 120 above the hub: an arc of radius 710.2.
     const radius = Math.hypot(700, 120);
     const forward = (travel: number): number => 700 - Math.sqrt(radius ** 2 - (120 - travel) ** 2);
@@ -79,14 +79,14 @@ describe('propshaft of a beam axle on its links', () => {
   });
 
   test('lift on the spring steepens it where it is parked, and not at the ends of its travel', () => {
-    const { before, after } = propshaftReport(stood({ suspensionLiftMm: 60 }, true), 'rearLeft', shaft);
+    const { before, after } = driveshaftReport(stood({ suspensionLiftMm: 60 }, true), 'rearLeft', shaft);
     expect(after.ride!.outputJointDeg).toBeGreaterThan(before.ride!.outputJointDeg);
     expect(after.droop).toEqual(before.droop);
   });
 
   test('hangs on the pinion’s joint: as the axle turns on its link the joint rises or falls beside the hub', () => {
     const joint = { ...shaft, pinionReachMm: 260, pinionRiseMm: 30 };
-    const { before } = propshaftReport(stood({}, true), 'rearLeft', joint);
+    const { before } = driveshaftReport(stood({}, true), 'rearLeft', joint);
     // The link from its pivot at (700, 120) turns by the difference of its slopes; the joint goes round the hub by as much.
     const radius = Math.hypot(700, 120);
     const turn = (travel: number): number => Math.asin((120 - travel) / radius) - Math.asin(120 / radius);
@@ -105,13 +105,13 @@ describe('propshaft of a beam axle on its links', () => {
       const expected = Math.hypot(along, 180 - (at[1] - 30)) - 1200;
       expect(before[place]!.pulledApartMm).toBeCloseTo(expected, 6);
       expect(
-        Math.abs(expected - propshaftReport(stood({}, true), 'rearLeft', shaft).before[place]!.pulledApartMm),
+        Math.abs(expected - driveshaftReport(stood({}, true), 'rearLeft', shaft).before[place]!.pulledApartMm),
       ).toBeGreaterThan(1);
     }
   });
 
   test('less engaged than its maker wants is named, place by place', () => {
-    const { after } = propshaftReport(stood({}, true), 'rearLeft', { ...shaft, engagedMm: 43 });
+    const { after } = driveshaftReport(stood({}, true), 'rearLeft', { ...shaft, engagedMm: 43 });
     const short = slipJointShort(after, 51);
     expect(short.map(({ place }) => place)).toContain('ride');
     expect(short.find(({ place }) => place === 'ride')).toMatchObject({
@@ -120,7 +120,7 @@ describe('propshaft of a beam axle on its links', () => {
     });
     expect(slipJointShort(after, undefined)).toEqual([]);
     expect(
-      slipJointShort(propshaftReport(stood({}, true), 'rearLeft', { ...shaft, engagedMm: 200 }).after, 51),
+      slipJointShort(driveshaftReport(stood({}, true), 'rearLeft', { ...shaft, engagedMm: 200 }).after, 51),
     ).toEqual([]);
   });
 
@@ -134,7 +134,7 @@ describe('propshaft of a beam axle on its links', () => {
     expect(liftPartShift({ ...part, sits: 'ahead' }).casterChangeDeg).toBeCloseTo(-degrees, 9);
     // A file that does not say how long the spring is means no turn.
     expect(liftPartShift({ kind: 'shackle', extraMm: 60, share: 0.5 }).casterChangeDeg).toBe(0);
-    const { before, after } = propshaftReport(stood({ parts: [{ ...part, sits: 'behind' }] }, true), 'rearLeft', shaft);
+    const { before, after } = driveshaftReport(stood({ parts: [{ ...part, sits: 'behind' }] }, true), 'rearLeft', shaft);
     // A rear pinion looks forward: caster turns it up. At full bump the links stand alike, so that is all.
     expect(Math.abs(after.bump!.pinionJointDeg - before.bump!.pinionJointDeg)).toBeCloseTo(degrees, 0);
   });

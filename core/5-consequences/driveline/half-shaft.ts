@@ -5,7 +5,7 @@ import { toDegrees } from '../../1-base/units/angle';
 
 /** Half shaft of an independent suspension, by tape at the surveyed ride height, mm. */
 export interface HalfShaft {
-  /** Centre of the inner joint inboard of the wheel's mounting face, above its centre and forward of it. */
+  /** Centre of the inner joint inboard of the wheel's mounting face, above its center and forward of it. */
   readonly innerInboardMm: number;
   readonly innerRiseMm: number;
   readonly innerForwardMm?: number | undefined;

@@ -34,7 +34,7 @@ function sheet(marginAt: (point: Vec3) => number): PanelAnswer {
 }
 
 describe('a cut of one depth all along the edge', () => {
-  // A margin that grows a millimetre with each of depth: 20 short at the edge, so 25 deep leaves 5 to spare.
+  // A margin that grows a millimeter with each of depth: 20 short at the edge, so 25 deep leaves 5 to spare.
   test('gains as much as it is deep where the gap grows with the depth', () => {
     const answer = sheet(([, , z]) => z - 20);
     const { marginMm, gainedMm } = depthGain(answer, 25);

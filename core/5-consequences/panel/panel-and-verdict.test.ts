@@ -74,7 +74,7 @@ describe('the sheet that is cut lies where the verdict says the thing is', () =>
     }
   });
 
-  test('fifteen millimetres up, learned, lift the sheet and its cut by as much', () => {
+  test('fifteen millimeters up, learned, lift the sheet and its cut by as much', () => {
     const [before, after] = [undefined, { shiftMm: [0, 0, 15] } as const].map(
       (learned) => panelCase(caseOf(KINDS[0]![1], learned), 'frontLeft', 'lip', { depthMm: 25 }).field.points[2]!,
     );

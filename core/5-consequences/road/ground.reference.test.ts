@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { propshaftAt } from '../driveline/propshaft';
+import { driveshaftAt } from '../driveline/driveshaft';
 import {
   breakoverAngleDeg,
   effectiveAxleRatio,
@@ -38,7 +38,7 @@ describe('angles to the ground (SAE J1100, ISO 612: definitions from memory)', (
   });
 });
 
-test('static stability factor is half the track over the height of the centre of gravity (NHTSA, from memory)', () => {
+test('static stability factor is half the track over the height of the center of gravity (NHTSA, from memory)', () => {
   expect(staticStabilityFactor(1600, 640)).toBeCloseTo(1.25, 12);
   // As wide as twice its height it tips at 45 degrees.
   expect(tiltAngleDeg(staticStabilityFactor(1400, 700))).toBeCloseTo(45, 9);
@@ -52,31 +52,31 @@ test('gearing: engine speed by turns of the wheel, and the axle ratio that resto
   expect(effectiveAxleRatio(restored, 880 / 780)).toBeCloseTo(3.73, 12);
 });
 
-describe('propshaft', () => {
+describe('driveshaft', () => {
   const level = { lengthMm: 1000, riseMm: 0, outputDeg: 0, pinionDeg: 0, engagedMm: 82.55, leastMm: 50.8 } as const;
 
   test('3.25 in engaged, the front axle an inch forward leaves 2.25 of the 2 wanted (common practice, no source)', () => {
-    const moved = propshaftAt({ ...level, axle: 'front' }, { droppedMm: 0, forwardMm: 25.4, pinionUpDeg: 0 });
+    const moved = driveshaftAt({ ...level, axle: 'front' }, { droppedMm: 0, forwardMm: 25.4, pinionUpDeg: 0 });
     expect(moved.engagedMm! / 25.4).toBeCloseTo(2.25, 9);
     // So a quarter of an inch may be lost through travel.
     expect((moved.engagedMm! - level.leastMm) / 25.4).toBeCloseTo(0.25, 9);
-    const rear = propshaftAt({ ...level, axle: 'rear' }, { droppedMm: 0, forwardMm: 25.4, pinionUpDeg: 0 });
+    const rear = driveshaftAt({ ...level, axle: 'rear' }, { droppedMm: 0, forwardMm: 25.4, pinionUpDeg: 0 });
     expect(rear.engagedMm! / 25.4).toBeCloseTo(4.25, 9);
   });
 
   test('an axle that drops away from a shaft sloping down pulls it apart; one that a link draws in as it drops pushes it together', () => {
     const sloped = { ...level, axle: 'rear', riseMm: 150 } as const;
-    const drop = (forwardMm: number) => propshaftAt(sloped, { droppedMm: 80, forwardMm, pinionUpDeg: 0 }).pulledApartMm;
+    const drop = (forwardMm: number) => driveshaftAt(sloped, { droppedMm: 80, forwardMm, pinionUpDeg: 0 }).pulledApartMm;
     expect(drop(0)).toBeCloseTo(Math.hypot(Math.sqrt(1e6 - 150 ** 2), 230) - 1000, 9);
     expect(drop(0)).toBeGreaterThan(0);
     expect(drop(25)).toBeLessThan(0);
   });
 
   test('joints work at the shaft’s angle to output and pinion; turning the pinion up takes its joint’s away', () => {
-    const shaft = propshaftAt({ ...level, axle: 'rear' }, { droppedMm: 176.3, forwardMm: 0, pinionUpDeg: 0 });
+    const shaft = driveshaftAt({ ...level, axle: 'rear' }, { droppedMm: 176.3, forwardMm: 0, pinionUpDeg: 0 });
     expect(shaft.shaftDeg).toBeCloseTo(10, 1);
     expect(shaft.outputJointDeg).toBeCloseTo(shaft.shaftDeg, 12);
-    const turned = propshaftAt(
+    const turned = driveshaftAt(
       { ...level, axle: 'rear' },
       { droppedMm: 176.3, forwardMm: 0, pinionUpDeg: shaft.shaftDeg },
     );

@@ -28,7 +28,7 @@ export const breakoverAngleDeg = (
   endAngleDeg(behindFrontMm, heightMm, frontRadiusMm) +
   endAngleDeg(wheelbaseMm - behindFrontMm, heightMm, rearRadiusMm);
 
-/** Static stability factor: track over twice the height of the centre of gravity (NHTSA, definition from memory). */
+/** Static stability factor: track over twice the height of the center of gravity (NHTSA, definition from memory). */
 export const staticStabilityFactor = (trackMm: number, centreOfGravityMm: number): number =>
   trackMm / (2 * centreOfGravityMm);
 

@@ -150,7 +150,7 @@ describe('against every number put off and all worked out anew', () => {
     off.sort((a, b) => a - b);
     spread.sort((a, b) => a - b);
     const at = (values: number[], share: number): number => values[Math.floor(share * (values.length - 1))]!;
-    // The gaps differ from draw to draw by millimetres, the two ways by a fraction of that.
+    // The gaps differ from draw to draw by millimeters, the two ways by a fraction of that.
     expect(at(spread, 0.5)).toBeGreaterThan(2);
     expect(at(off, 0.5)).toBeLessThan(0.5);
     expect(at(off, 0.95)).toBeLessThan(2);

@@ -22,7 +22,7 @@ export type Called =
   | 'swayLink'
   | 'dragLink'
   | 'differentialDrop'
-  | 'propshaftJoint'
+  | 'driveshaftJoint'
   | 'slipJoint'
   | 'bodyLiftParts'
   | 'alignment';
@@ -58,7 +58,7 @@ export type NotMeasured =
   | 'swayBar'
   | 'dragLink'
   | 'halfShafts'
-  | 'propshaft'
+  | 'driveshaft'
   | 'shaftLimit'
   | 'slipJoint';
 
@@ -132,7 +132,7 @@ function questionsOf(findings: CornerFindings, asks: SchoolAsks): Question[] {
     ...(isBeam ? panhard(findings, asks) : []),
     swayLink(findings, asks),
     ...(isBeam && findings.corner.steering ? [dragLink(findings, asks)] : []),
-    ...(isBeam ? propshaft(findings, asks) : [halfShafts(findings, asks)]),
+    ...(isBeam ? driveshaft(findings, asks) : [halfShafts(findings, asks)]),
     { what: 'bodyLiftParts', before: 0, after: findings.setup.bodyLiftMm },
     alignment(findings),
   ];
@@ -239,12 +239,12 @@ function halfShafts({ halfShaft, ability }: CornerFindings, { share }: SchoolAsk
   return shaftJoints('differentialDrop', worst, 'halfShafts', ability.shaftMostDeg, share);
 }
 
-function propshaft({ propshaft, ability, slipJointLeastMm }: CornerFindings, asks: SchoolAsks): Question[] {
-  const worst = both(propshaft, ({ outputJointDeg, pinionJointDeg }) => Math.max(outputJointDeg, pinionJointDeg));
-  const jointsAsked = shaftJoints('propshaftJoint', worst, 'propshaft', ability.shaftMostDeg, asks.share);
-  const pulled = both(propshaft, ({ engagedMm }) => (engagedMm === null ? NaN : -engagedMm));
+function driveshaft({ driveshaft, ability, slipJointLeastMm }: CornerFindings, asks: SchoolAsks): Question[] {
+  const worst = both(driveshaft, ({ outputJointDeg, pinionJointDeg }) => Math.max(outputJointDeg, pinionJointDeg));
+  const jointsAsked = shaftJoints('driveshaftJoint', worst, 'driveshaft', ability.shaftMostDeg, asks.share);
+  const pulled = both(driveshaft, ({ engagedMm }) => (engagedMm === null ? NaN : -engagedMm));
   const known = pulled && slipJointLeastMm !== undefined && Number.isFinite(pulled.after);
-  if (!known) return [jointsAsked, { what: 'slipJoint', missing: [propshaft ? 'slipJoint' : 'propshaft'] }];
+  if (!known) return [jointsAsked, { what: 'slipJoint', missing: [driveshaft ? 'slipJoint' : 'driveshaft'] }];
   const lacks = (negative: number): number => asks.spareMm + slipJointLeastMm + negative;
   return [jointsAsked, { what: 'slipJoint', before: lacks(pulled.before), after: lacks(pulled.after) }];
 }

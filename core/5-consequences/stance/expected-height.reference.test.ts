@@ -60,7 +60,7 @@ describe('heights against what the trade measured (common practice, no source)',
     expect(groundToLip!.mm - 900).toBeCloseTo(rise.mm, 9);
   });
 
-  test('a levelling kit of 3 in that gave 2.5, a rear 2 in that was exact: the band holds both', () => {
+  test('a leveling kit of 3 in that gave 2.5, a rear 2 in that was exact: the band holds both', () => {
     const front = riseOf(stood('265/70R17', '265/70R17', 17, [{ kind: 'ride', liftMm: 3 * INCH }])).rise;
     expect(front.lowMm).toBeLessThan(2.5 * INCH);
     const block: LiftPart = {

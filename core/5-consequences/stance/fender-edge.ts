@@ -12,7 +12,7 @@ export interface FenderEdge {
   readonly outboardMm: readonly (number | null)[];
 }
 
-/** 78/549/EEC: a guard covers the wheel from 30 degrees ahead of its centre to 50 behind (from memory). */
+/** 78/549/EEC: a guard covers the wheel from 30 degrees ahead of its center to 50 behind (from memory). */
 const BEHIND_DEG = 50;
 const AHEAD_DEG = 30;
 const STRETCH_DEG = 10;

@@ -6,9 +6,9 @@ import type { CornerDescription } from '../../3-survey/description/corner-descri
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import type { Setup } from '../../2-vehicle/setup/setup';
 import { attempt } from '../../1-base/problem';
-import { halfShaftReport, propshaftReport } from '../driveline/driveline-report';
+import { halfShaftReport, driveshaftReport } from '../driveline/driveline-report';
 import type { HalfShaft, HalfShaftState } from '../driveline/half-shaft';
-import type { Propshaft, PropshaftState } from '../driveline/propshaft';
+import type { Driveshaft, DriveshaftState } from '../driveline/driveshaft';
 import { dragLinkReport, type DragLink, type DragLinkState } from './drag-link';
 import type { HeightBands } from './expected-height';
 import { cornerStance, type AxleAbility, type CornerStance, type CornerUnderside } from './stance-report';
@@ -22,7 +22,7 @@ export interface AxleMeasured {
   readonly dragLink?: DragLink | undefined;
   readonly halfShaft?: HalfShaft | undefined;
   readonly differentialDropMm?: number | undefined;
-  readonly propshaft?: Propshaft | undefined;
+  readonly driveshaft?: Driveshaft | undefined;
   readonly slipJointLeastMm?: number | undefined;
 }
 
@@ -36,7 +36,7 @@ export interface CornerFindings {
   readonly swayBar?: BeforeAndAfter<SwayBarState> | undefined;
   readonly dragLink?: BeforeAndAfter<DragLinkState> | undefined;
   readonly halfShaft?: BeforeAndAfter<HalfShaftState> | undefined;
-  readonly propshaft?: BeforeAndAfter<PropshaftState> | undefined;
+  readonly driveshaft?: BeforeAndAfter<DriveshaftState> | undefined;
   readonly slipJointLeastMm?: number | undefined;
 }
 
@@ -47,7 +47,7 @@ export function cornerFindings(
   measured: AxleMeasured,
   bands?: HeightBands,
 ): CornerFindings {
-  const { underside = {}, ability = {}, swayBar, dragLink, halfShaft, propshaft, slipJointLeastMm } = measured;
+  const { underside = {}, ability = {}, swayBar, dragLink, halfShaft, driveshaft, slipJointLeastMm } = measured;
   const corner = describedCorner(description, key);
   const isBeam = corner.motion.type === 'beamAxle';
   const found = <Measured, Report>(
@@ -68,7 +68,7 @@ export function cornerFindings(
     halfShaft: found(isBeam ? undefined : halfShaft, (shaft) =>
       halfShaftReport(description, key, shaft, measured.differentialDropMm ?? 0),
     ),
-    propshaft: found(isBeam ? propshaft : undefined, (shaft) => propshaftReport(description, key, shaft)),
+    driveshaft: found(isBeam ? driveshaft : undefined, (shaft) => driveshaftReport(description, key, shaft)),
     slipJointLeastMm,
   };
 }

@@ -25,16 +25,16 @@ describe('what 1 to 4 in call for at usual axles (common practice, no source)', 
     for (const kind of ['independent', 'beam'] as const) expect(called(kind)[1]).toEqual(['longerShock', 'alignment']);
   });
 
-  test('3 in on a beam axle: longer brake hoses, caster correction, a propshaft spacer, an adjustable panhard rod', () => {
+  test('3 in on a beam axle: longer brake hoses, caster correction, a driveshaft spacer, an adjustable panhard rod', () => {
     expect(called('beam')[2]).toEqual(
       expect.arrayContaining(['longerHose', 'casterCorrection', 'slipJoint', 'panhardCorrection']),
     );
-    expect(called('beam')[2]).not.toContain('propshaftJoint');
+    expect(called('beam')[2]).not.toContain('driveshaftJoint');
   });
 
-  test('4 in on a beam axle: longer hoses and more caster again, and a high-angle propshaft', () => {
+  test('4 in on a beam axle: longer hoses and more caster again, and a high-angle driveshaft', () => {
     const [, , three, four] = tableOf('beam').rows;
-    expect(four!.calls.map(({ what }) => what)).toContain('propshaftJoint');
+    expect(four!.calls.map(({ what }) => what)).toContain('driveshaftJoint');
     for (const what of ['longerHose', 'casterCorrection', 'panhardCorrection'] as const) {
       const by = (row: typeof three): number => Math.abs(row!.calls.find((call) => call.what === what)!.by);
       expect(by(four)).toBeGreaterThan(by(three));

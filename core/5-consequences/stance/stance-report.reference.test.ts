@@ -206,7 +206,7 @@ describe('what it calls for, computed from the corner', () => {
     const full: CornerFindings = {
       ...base,
       corner: { ...base.corner, motion: { type: 'beamAxle', hubSpacingMm: 1600, leaf: true }, steering: LEANING_AXIS },
-      propshaft: { before: same({ ...shaft, outputJointDeg: 19, engagedMm: 60 }), after: same(shaft) },
+      driveshaft: { before: same({ ...shaft, outputJointDeg: 19, engagedMm: 60 }), after: same(shaft) },
       slipJointLeastMm: 50,
       swayBar: { before: same({ ...state, armToLinkDeg: 60 }), after: same(state) },
       dragLink: {
@@ -215,7 +215,7 @@ describe('what it calls for, computed from the corner', () => {
       },
     };
     const found = Object.fromEntries(calledFor(full).map(({ what, by }) => [what, by]));
-    expect(found).toMatchObject({ propshaftJoint: 3, slipJoint: 5, dragLink: -16 });
+    expect(found).toMatchObject({ driveshaftJoint: 3, slipJoint: 5, dragLink: -16 });
     expect(found).toHaveProperty('swayLink');
     expect(calledFor(base).map(({ what }) => what)).toEqual(['alignment']);
   });

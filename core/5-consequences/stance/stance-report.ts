@@ -38,7 +38,7 @@ export interface AxleAbility {
   readonly upperJointMostDeg?: number | undefined;
   /** Turn of the arms at the frame that their bushings stand, from how they stand today, degrees. */
   readonly armMostDeg?: number | undefined;
-  /** Working angle that the joints of half shafts or propshaft stand, degrees. */
+  /** Working angle that the joints of half shafts or driveshaft stand, degrees. */
   readonly shaftMostDeg?: number | undefined;
   readonly shockRatio?: number | undefined;
 }

@@ -85,7 +85,7 @@ export const USUAL_AXLES: Readonly<Record<AxleKind, UsualAxle>> = {
         sensorWireSpareMm: 70,
       },
       ability: { camberByDeg: 0, casterByDeg: 4, shaftMostDeg: 13, shockRatio: 1 },
-      propshaft: {
+      driveshaft: {
         axle: 'front',
         lengthMm: 800,
         riseMm: 80,

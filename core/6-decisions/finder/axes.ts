@@ -148,7 +148,7 @@ export class Axes {
   }
 }
 
-/** To a hundredth of a millimetre, so that the same plane reached two ways is one. */
+/** To a hundredth of a millimeter, so that the same plane reached two ways is one. */
 const centrePlaneMm = (spacerMm: number, offsetMm: number): number => Math.round(100 * (spacerMm - offsetMm)) / 100;
 
 function indexIn(sorted: readonly number[], value: number): number {

@@ -60,7 +60,7 @@ function measuringRimIn(tire: TireChoice): number {
   return designRimIn(size);
 }
 
-/** Load index and speed symbol; a tire carries those of its own text where the catalogue has none. */
+/** Load index and speed symbol; a tire carries those of its own text where the catalog has none. */
 export function checkTire(tire: TireChoice, { loadIndexLeast, speedSymbolLeast }: Constraints): Checked {
   const size = parseTireSize(tire.size);
   const loadIndex = tire.loadIndex ?? size.loadIndex;

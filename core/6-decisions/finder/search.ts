@@ -51,7 +51,7 @@ export interface PartialDot {
 const AS_IT_STANDS: Stance = { liftKind: null, liftMm: 0, bumpStopMm: 0, steeringStopDeg: 0, axleShiftMm: 0 };
 
 /**
- * All combinations of a question on one set of corners. What a combination meets depends on its section, its centre plane and
+ * All combinations of a question on one set of corners. What a combination meets depends on its section, its center plane and
  * its stance alone, so that those cells are worked out once each and the combinations are read off them.
  */
 export class FinderSearch {

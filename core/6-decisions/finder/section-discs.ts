@@ -8,7 +8,7 @@ import {
 } from '../../1-base/geometry/outline';
 
 /**
- * Discs that together fill a section from inside: [a, r, radius] each, mm about its centre plane. The distance from a
+ * Discs that together fill a section from inside: [a, r, radius] each, mm about its center plane. The distance from a
  * place to the section, inside as outside (negative), is the least of its distances to their middles less their radii.
  */
 export type SectionDiscs = Float64Array;
@@ -29,7 +29,7 @@ interface EdgePlace extends PlanePoint {
   readonly nr: number;
 }
 
-/** Inner discs of a section that is the same on both sides of its centre plane. */
+/** Inner discs of a section that is the same on both sides of its center plane. */
 export function sectionDiscs(whole: Outline<unknown>): SectionDiscs {
   // From a middle on the outboard side the nearest of the edge is on that side too.
   const outline = makeOutline(whole.pieces.filter((piece) => pieceStart(piece).a > 1e-9 || pieceEnd(piece).a > 1e-9));

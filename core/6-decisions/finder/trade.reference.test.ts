@@ -158,7 +158,7 @@ describe('what a question leaves out', () => {
     expect(rows.ok ? rows.value : 0).toBe(count);
   });
 
-  test('what a tire of the catalogue may be beyond its size takes room from that tire alone', () => {
+  test('what a tire of the catalog may be beyond its size takes room from that tire alone', () => {
     const list = [{ size: '265/70R17' }, { size: '265/70R17', label: 'grows', growthMm: 6, radiusToleranceMm: 2 }];
     const { rows } = found(vehicle(ABOVE), question({ tires: { from: 'list', list } }));
     const of = (label: string | undefined) => rows.find((row) => (row.label || undefined) === label)!.lowGapMm;

@@ -63,7 +63,7 @@ describe('the next reading', () => {
     // Looked for among places a few degrees apart along the rod: never below, and hardly above.
     expect(atRightLock(moved)).toBeGreaterThan(gapMm - 1e-6);
     expect(atRightLock(moved)).toBeLessThan(gapMm + 1);
-    // Six millimetres outboard, learned, bring a rail beside the inner sidewall nearer by about as much.
+    // Six millimeters outboard, learned, bring a rail beside the inner sidewall nearer by about as much.
     expect(atRightLock(described()) - atRightLock(moved)).toBeGreaterThan(4);
     expect(atRightLock(described()) - atRightLock(moved)).toBeLessThan(6.5);
   });

@@ -78,7 +78,7 @@ export interface PlanJudgement {
   readonly setup: NonNullable<CaseDescription['setup']>;
 }
 
-/** The plan as one would choose it: amounts to the next half millimetre, which is what can be marked. */
+/** The plan as one would choose it: amounts to the next half millimeter, which is what can be marked. */
 export function chosenOf({ changes, steps }: Plan): ChosenPlan {
   return {
     changes,

@@ -16,7 +16,7 @@ import { type VehicleChanges } from './setup-changes';
 /** What is known of the whole vehicle. Lengths mm. */
 export interface VehicleFacts {
   readonly wheelbaseMm?: number | undefined;
-  /** Slip joint of the propshaft engaged now, and the least its maker wants. */
+  /** Slip joint of the driveshaft engaged now, and the least its maker wants. */
   readonly slipJointEngagedMm?: number | undefined;
   readonly slipJointLeastMm?: number | undefined;
 }

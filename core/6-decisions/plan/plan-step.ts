@@ -18,7 +18,7 @@ export interface PlanStep {
   readonly isBoth?: boolean;
   readonly minutes: number;
   readonly partsMinor: number;
-  /** Labour and parts, before tax. */
+  /** Labor and parts, before tax. */
   readonly costMinor: number;
   readonly permanence: number;
 }

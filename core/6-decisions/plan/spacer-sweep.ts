@@ -9,7 +9,7 @@ import { attempt } from '../../1-base/problem';
 
 /** What a thickness of spacer does at a corner; thickness 0 is none, whatever is fitted now. Lengths mm. */
 export interface SpacerSweep {
-  /** Low gap by thickness, every millimetre; null where it cannot be mounted. */
+  /** Low gap by thickness, every millimeter; null where it cannot be mounted. */
   readonly steps: readonly { readonly thicknessMm: number; readonly low: ObstacleVerdict | null }[];
   /** Stretches of thickness in which everything is left what is wanted. */
   readonly clear: readonly { readonly fromMm: number; readonly toMm: number }[];

@@ -119,16 +119,16 @@ export function workOrder(
   ];
   const parts = partLines(plan, entered, setup, shop);
   const sum = (amounts: readonly number[]): number => amounts.reduce((total, next) => total + next, 0);
-  const labour = sum(lines.map((line) => line.labourMinor));
+  const labor = sum(lines.map((line) => line.labourMinor));
   const partsMinor = sum(parts.map(({ sumMinor }) => sumMinor));
-  const netMinor = labour + partsMinor;
+  const netMinor = labor + partsMinor;
   const taxedMinor = shop.taxOn === 'all' ? netMinor : shop.taxOn === 'parts' ? partsMinor : 0;
   const tax = taxMinor(taxedMinor, shop.taxMillionths);
   return {
     lines,
     parts,
     minutes: sum(lines.map(({ minutes }) => minutes)),
-    sums: { labourMinor: labour, partsMinor, netMinor, taxedMinor, taxMinor: tax, totalMinor: netMinor + tax },
+    sums: { labourMinor: labor, partsMinor, netMinor, taxedMinor, taxMinor: tax, totalMinor: netMinor + tax },
   };
 }
 
@@ -205,8 +205,8 @@ const stepLine = (shop: ShopTerms, { kind, at, amount, isBoth, minutes }: PlanSt
 
 function standing(shop: ShopTerms, what: StandingWork, cautions: readonly Precaution[], times = 1): WorkLine {
   const minutes = STANDING_MINUTES[what] * times;
-  const labour = labourMinor(shop, minutes);
-  return { what, work: null, at: null, amount: 0, prescribed: null, minutes, labourMinor: labour, cautions };
+  const labor = labourMinor(shop, minutes);
+  return { what, work: null, at: null, amount: 0, prescribed: null, minutes, labourMinor: labor, cautions };
 }
 
 const prescribedLine = (shop: ShopTerms, step: PrescribedStep): WorkLine => ({

@@ -9,7 +9,7 @@ import { dice, type Dice } from '../../1-base/numeric/dice';
 import type { ShapeDescription } from '../../3-survey/shape/shape';
 
 /**
- * A made-up wheel well whose shape is known to the last millimetre, for tests and benchmarks: what readings of it lead to is
+ * A made-up wheel well whose shape is known to the last millimeter, for tests and benchmarks: what readings of it lead to is
  * compared with the truth. Shapes are not of the fitted families.
  */
 export interface SyntheticWell {

@@ -275,7 +275,7 @@ function densely(points: readonly Vec3[]): Vec3[] {
   });
 }
 
-/** Places to a tenth of a millimetre, as a file keeps them. */
+/** Places to a tenth of a millimeter, as a file keeps them. */
 const written = (points: readonly Vec3[]): Vec3[] => points.map(([x, y, z]) => [tenth(x), tenth(y), tenth(z)] as const);
 const tenth = (mm: number): number => Math.round(10 * mm) / 10;
 

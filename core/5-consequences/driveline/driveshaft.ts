@@ -2,8 +2,8 @@ import { TRAVEL_PLACES, type ByPlace, type TravelPlace } from '../../4-clearance
 import type { Axle } from '../../2-vehicle/setup/corner-key';
 import { toDegrees } from '../../1-base/units/angle';
 
-/** A propshaft between the transfer case (or gearbox) and an axle, as measured at the surveyed ride height. Lengths mm. */
-export interface Propshaft {
+/** A driveshaft between the transfer case (or gearbox) and an axle, as measured at the surveyed ride height. Lengths mm. */
+export interface Driveshaft {
   /** Joint to joint. */
   readonly lengthMm: number;
   /** The case's joint above the axle's. */
@@ -13,7 +13,7 @@ export interface Propshaft {
   /** Over level, degrees: + = the case's output points down toward the axle, the axle's pinion up toward the case. */
   readonly outputDeg: number;
   readonly pinionDeg: number;
-  /** The pinion's joint from the hub centre: toward the case, and up. Left out: taken to sit at the hub's height and place (older jobs). */
+  /** The pinion's joint from the hub center: toward the case, and up. Left out: taken to sit at the hub's height and place (older jobs). */
   readonly pinionReachMm?: number | undefined;
   readonly pinionRiseMm?: number | undefined;
   /** Slip joint engaged, and its least. */
@@ -22,7 +22,7 @@ export interface Propshaft {
 }
 
 /** What the shaft does with the axle elsewhere. */
-export interface PropshaftState {
+export interface DriveshaftState {
   readonly lengthMm: number;
   readonly shaftDeg: number;
   /** Working angles of the joints: between shaft and output, shaft and pinion. */
@@ -38,14 +38,14 @@ export interface PropshaftState {
  * bump), `forwardMm` further forward, and the pinion turned up by `pinionUpDeg`. A front axle moved forward pulls the joint apart, a rear one
  * pushes it together; an axle that hangs lower pulls it apart where the shaft already slopes down to it, and pushes it together where it slopes up.
  */
-export function propshaftAt(
-  { lengthMm, riseMm, axle, outputDeg, pinionDeg, engagedMm }: Propshaft,
+export function driveshaftAt(
+  { lengthMm, riseMm, axle, outputDeg, pinionDeg, engagedMm }: Driveshaft,
   {
     droppedMm,
     forwardMm,
     pinionUpDeg,
   }: { readonly droppedMm: number; readonly forwardMm: number; readonly pinionUpDeg: number },
-): PropshaftState {
+): DriveshaftState {
   const along = Math.sqrt(lengthMm * lengthMm - riseMm * riseMm) + (axle === 'front' ? forwardMm : -forwardMm);
   const rise = riseMm + droppedMm;
   const length = Math.hypot(along, rise);
@@ -68,7 +68,7 @@ export interface SlipShort {
   readonly leastMm: number;
 }
 
-export function slipJointShort(states: ByPlace<PropshaftState>, leastMm: number | undefined): SlipShort[] {
+export function slipJointShort(states: ByPlace<DriveshaftState>, leastMm: number | undefined): SlipShort[] {
   if (leastMm === undefined) return [];
   return TRAVEL_PLACES.flatMap((place) => {
     const engagedMm = states[place]?.engagedMm ?? null;
