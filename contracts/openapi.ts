@@ -62,6 +62,7 @@ export const ROUTES: readonly Route[] = [
     body: jobApi.jobContentSchema,
     refuses: [400, 413],
   }),
+  route('post', '/api/jobs/example', 'Make an invented job to look round in', 201, jobApi.jobSchema),
   route('get', '/api/jobs/{id}', 'One job', 200, jobApi.jobSchema, { refuses: [400, 404] }),
   route(
     'put',

@@ -375,6 +375,12 @@ const trailCart: FileInput = {
 };
 
 /** The bay board as it stands on an invented morning. */
+/** One to look round in: surveyed, with a setup that is too close somewhere. */
+export const exampleJob = (): JobContent => {
+  const example = demoJobs().find(({ title }) => title.startsWith('Patrol pickup'))!;
+  return { ...example, title: `Example: ${example.title}` };
+};
+
 export function demoJobs(): JobContent[] {
   const jobs: [title: string, file: FileInput][] = [
     ['Rescue wagon: 33s, cut once', rescueWagon],

@@ -9,7 +9,8 @@ test('a shop of inches types bare numbers; what can hardly be is asked about bef
   await page.getByRole('button', { name: 'New job' }).click();
   await page.getByLabel('What is wanted, on which vehicle').fill('Stranger: 40s today');
   await page.getByRole('button', { name: /^Inches/ }).click();
-  await page.getByRole('button', { name: 'Start with the baseline' }).click();
+  await page.getByRole('button', { name: 'Start with the intake' }).click();
+  await room(page, 'Baseline').click();
 
   const height = (corner: string, what: string) => page.getByLabel(`${corner}: ${what}`);
   await height('Front left', 'hub to lip').fill('20 1/2');

@@ -210,7 +210,8 @@ test('a new job starts from a baseline, gets an obstacle, a reading and its firs
   await page.goto('/');
   await page.getByRole('button', { name: 'New job' }).click();
   await page.getByLabel('What is wanted, on which vehicle').fill('Groomer escort, taller tires');
-  await page.getByRole('button', { name: 'Start with the baseline' }).click();
+  await page.getByRole('button', { name: 'Start with the intake' }).click();
+  await room(page, 'Baseline').click();
   await expect(page.getByText('starting values that nobody measured')).toBeVisible();
   await page.getByLabel('Front left: hub to lip').fill('20 1/2 in');
   // One edit measures one value: the others stay what they are.

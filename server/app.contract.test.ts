@@ -9,7 +9,7 @@ import { asCase } from '@/contracts/as-case';
 import { MOST_JOB_BYTES } from '@/contracts/job-size';
 import { finderQuestionSchema } from '@/contracts/finder';
 import { FinderSession } from '@/core/6-decisions/finder/session';
-import { demoJobs } from '@/demo/demo-jobs';
+import { demoJobs, exampleJob } from '@/demo/demo-jobs';
 import { makeApp } from './app';
 import { CatalogueRepository } from './db/catalogue-repository';
 import { WellRepository } from './db/well-repository';
@@ -45,6 +45,7 @@ beforeAll(async () => {
   app = makeApp({
     ...repositories,
     finder,
+    example: exampleJob,
     drivers: [simulatedGauge(() => 0), simulatedScanner()],
     logger: pino({ level: 'silent' }),
   });
@@ -467,4 +468,13 @@ describe('devices over HTTP', () => {
     await request(app).post('/api/devices/simulated-gauge/act').send({ act: 'throw' }).expect(400);
     await request(app).post('/api/devices/simulated-gauge/act').send({ act: 'hold', mm: 40 }).expect(204);
   });
+});
+
+test('the example is a job like any other, made anew each time', async () => {
+  const first = await request(app).post('/api/jobs/example').expect(201);
+  const second = await request(app).post('/api/jobs/example').expect(201);
+  expect(first.body.id).not.toBe(second.body.id);
+  expect(first.body.title).toMatch(/^Example: /);
+  const read = await request(app).get(`/api/jobs/${first.body.id}`).expect(200);
+  expect(read.body.document).toEqual(first.body.document);
 });

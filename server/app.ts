@@ -17,6 +17,7 @@ import { wellRoutes } from './routes/wells';
 import { photoRoutes } from './routes/photos';
 import { finderRoutes } from './routes/finder';
 import type { FinderPool } from './jobs/finder-pool';
+import type { JobContent } from '@/contracts/job-api';
 import { deviceRoutes } from './routes/devices';
 import { jobRoutes } from './routes/jobs';
 import { shopRoutes } from './routes/shop';
@@ -32,6 +33,8 @@ export interface AppParts {
   /** Absent in tests of the rest alone. */
   readonly finder?: FinderPool;
   readonly logger: Logger;
+  /** An invented job to look round in. */
+  readonly example: () => JobContent;
   /** Built web files; absent in tests of the API alone. */
   readonly webRoot?: string;
 }
@@ -45,6 +48,7 @@ export function makeApp({
   drivers = [],
   finder,
   logger,
+  example,
   webRoot,
 }: AppParts): Express {
   const app = express();
@@ -77,7 +81,7 @@ export function makeApp({
   // Before the JSON parser: a photo's body is bytes.
   app.use('/api/photos', photoRoutes(photos));
   app.use('/api', express.json({ limit: MOST_JOB_BYTES }));
-  app.use('/api/jobs', jobRoutes(jobs));
+  app.use('/api/jobs', jobRoutes(jobs, example));
   app.use('/api/catalogue', catalogueRoutes(catalogue));
   app.use('/api/wells', wellRoutes(wells));
   app.use('/api/shop', shopRoutes(shop));

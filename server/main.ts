@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { seededNormal } from '@/core/1-base/numeric/seeded-random';
 import { demoCatalogue } from '@/demo/demo-catalogue';
-import { demoJobs } from '@/demo/demo-jobs';
+import { demoJobs, exampleJob } from '@/demo/demo-jobs';
 import { makeApp } from './app';
 import { simulatedGauge } from './devices/simulated-gauge';
 import { simulatedScanner } from './devices/simulated-scanner';
@@ -49,6 +49,7 @@ async function main(): Promise<void> {
     shop: new ShopRepository(database.db),
     drivers: [simulatedGauge(seededNormal(23)), simulatedScanner()],
     logger,
+    example: exampleJob,
     webRoot: resolve(root, 'dist/web'),
   });
   const server: Server = app.listen(settings.PORT, '127.0.0.1', (error?: Error) => {

@@ -196,7 +196,8 @@ export const STARTING_WORDS: Readonly<Record<StartingValue, string>> = {
   shockSpacingMm: 'how far apart the shocks of the axle stand',
 };
 
-function firstWords(first: WantedFirst): string {
+/** What to measure first, as something to do. */
+export function firstWords(first: WantedFirst): string {
   switch (first.kind) {
     case 'value':
       return `measure ${STARTING_WORDS[first.value]}`;

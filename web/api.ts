@@ -97,6 +97,7 @@ export const api = {
   listJobs: () => call('GET', '/jobs', jobListSchema),
   readJob: (id: string) => call('GET', `/jobs/${id}`, jobSchema),
   createJob: (content: JobContent) => call('POST', '/jobs', jobSchema, content),
+  exampleJob: () => call('POST', '/jobs/example', jobSchema),
   saveJob: (id: string, update: JobUpdate, options: CallOptions = {}) =>
     call('PUT', `/jobs/${id}`, jobSchema, update, options),
   removeJob: (id: string) => call<void>('DELETE', `/jobs/${id}`, null),

@@ -5,6 +5,8 @@ import type { EnvelopeKind } from '@/core/4-clearance/envelope/envelope-kind';
 import type { StandardId, Verdict } from '@/core/4-clearance/case/standard';
 import type { RotorPlace } from '@/core/2-vehicle/setup/rotor';
 import type { EdgeKind, RodRun } from '@/core/3-survey/description/edge-kind';
+import type { VehicleKind } from '@/core/2-vehicle/setup/vehicle-kind';
+import type { MotionDescription } from '@/core/2-vehicle/motion/motion-description';
 import type { Mount } from '@/core/2-vehicle/motion/mount';
 import type { PartKind } from '@/core/3-survey/shape/part-kind';
 import type { Material } from '@/core/3-survey/shape/material';
@@ -45,6 +47,23 @@ export const MOUNT_SAYS: Readonly<Record<Mount, string>> = {
   lowerArm: 'swings with the lower arm',
   tieRod: 'goes with the tie rod',
   knuckle: 'rises, falls and steers with the wheel',
+};
+
+export const VEHICLE_KIND_NAMES: Readonly<Record<VehicleKind, string>> = {
+  pickup: 'Pickup',
+  wagon: 'Wagon',
+  coupe: 'Car',
+  van: 'Van',
+  cart: 'Cart',
+};
+
+/** What a wheel hangs on, as anybody can see it. */
+export const MOTION_NAMES: Readonly<Record<MotionDescription['type'], string>> = {
+  doubleWishbone: 'Two arms',
+  macphersonStrut: 'Strut',
+  beamAxle: 'Solid axle',
+  trailingArm: 'Trailing arm',
+  swingArm: 'Not known',
 };
 
 export const ACROSS_NAMES: Readonly<Record<RotorPlace, string>> = {

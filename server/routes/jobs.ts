@@ -7,6 +7,7 @@ import {
   jobSchema,
   jobUpdateSchema,
   type Job,
+  type JobContent,
 } from '@/contracts/job-api';
 import type { JobRepository, StoredJob } from '../db/job-repository';
 import { answer, checked, refuse, Refusal } from '../http';
@@ -18,8 +19,8 @@ const idOf = (params: unknown): string => checked(z.object({ id: jobIdSchema }),
 
 const gone = (id: string): never => refuse(404, 'notFound', 'id', 'a job on the bay board', id);
 
-/** `/api/jobs`: list, create, read, save over a known revision, remove. */
-export function jobRoutes(jobs: JobRepository): Router {
+/** `/api/jobs`: list, create, make the example, read, save over a known revision, remove. */
+export function jobRoutes(jobs: JobRepository, example: () => JobContent): Router {
   const router = Router();
 
   router.get(
@@ -31,6 +32,15 @@ export function jobRoutes(jobs: JobRepository): Router {
     '/',
     answer(async (request, response) => {
       const job = await jobs.create(checked(jobContentSchema, request.body));
+      response.status(201);
+      return toWire(job);
+    }),
+  );
+
+  router.post(
+    '/example',
+    answer(async (_request, response) => {
+      const job = await jobs.create(example());
       response.status(201);
       return toWire(job);
     }),

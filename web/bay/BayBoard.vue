@@ -22,8 +22,14 @@ import UnitsToggle from '../kit/UnitsToggle.vue';
 import { useUnits } from '../stores/units';
 import PageHead from '../kit/PageHead.vue';
 import { readLowgapUpload } from '../kit/lowgap-upload';
-import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
-import { AXLES, CORNER_KEYS, CORNERS_OF, type Axle } from '@/core/2-vehicle/setup/corner-key';
+import { cornerVerdicts, worstOfCorners } from '@/core/4-clearance/verdict/worst-of-corners';
+import { nextStep } from '../job/next-step';
+import { ROOM_LABELS } from '../job/rooms';
+import VehicleAbove from '../kit/VehicleAbove.vue';
+import { VERDICT_WORDS } from '../words';
+import { useBoardVerdicts } from './use-board-verdicts';
+import { AXLES, cornerName, CORNER_KEYS, CORNERS_OF, type Axle } from '@/core/2-vehicle/setup/corner-key';
+import WelcomePage from './WelcomePage.vue';
 import { blankJob } from './blank-job';
 import NoticeBox from '../kit/NoticeBox.vue';
 
@@ -54,7 +60,10 @@ async function load(): Promise<void> {
 onMounted(load);
 
 async function create(content: JobContent, room: string): Promise<void> {
-  const made: ApiResult<Job> = await api.createJob(content);
+  await enter(await api.createJob(content), room);
+}
+
+async function enter(made: ApiResult<Job>, room: string): Promise<void> {
   if (made.ok) {
     await router.push({ name: room, params: { id: made.value.id } });
   } else {
@@ -68,8 +77,10 @@ async function create(content: JobContent, room: string): Promise<void> {
 async function startNew(): Promise<void> {
   if (newTitle.value.trim() === '') return;
   units.chosen = newUnits.value;
-  await create(blankJob(newTitle.value.trim(), newUnits.value), 'baseline');
+  await create(blankJob(newTitle.value.trim(), newUnits.value), 'intake');
 }
+
+const openExample = async (): Promise<void> => enter(await api.exampleJob(), 'bench');
 
 async function importFile(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement;
@@ -81,16 +92,20 @@ async function importFile(event: Event): Promise<void> {
   if (read.ok) await create({ title: read.value.vehicle.label, customer: '', document: read.value }, 'bench');
 }
 
-const surveyed = (job: Job): string => {
-  const parts = CORNER_KEYS.flatMap((key) => {
-    const corner = job.document.corners[key];
-    if (!corner) return [];
-    const count = corner.obstacles.length;
-    return [
-      `${CORNER_NAMES[key]}: ${count === 0 ? 'not surveyed' : `${count} ${count === 1 ? 'obstacle' : 'obstacles'}`}`,
-    ];
-  });
-  return parts.join(' · ');
+const evaluations = useBoardVerdicts(jobs);
+const stands = (job: Job) => cornerVerdicts(worstOfCorners(evaluations.value.get(job.id)?.obstacles ?? []));
+/** What the drawing shows, in words. */
+const standsWords = (job: Job): string => {
+  const verdicts = stands(job);
+  return CORNER_KEYS.flatMap((key) =>
+    verdicts[key] ? [`${cornerName(key)} ${VERDICT_WORDS[verdicts[key]]}`] : [],
+  ).join(', ');
+};
+const next = (job: Job): string => {
+  const step = nextStep(job.document, evaluations.value.get(job.id) ?? null);
+  return step
+    ? `${ROOM_LABELS[step.room]}: ${step.says.replace(/\d{4}-\d\d-\d\d/, (day) => dayText(day))}`
+    : 'nothing is open';
 };
 
 /** The first look that is still to come, or was missed. */
@@ -120,7 +135,7 @@ const fitted = (job: Job): string =>
 </script>
 
 <template>
-  <PageHead title="Bay board" says="Low Gap: what clears, where it touches, by how much" is-first>
+  <PageHead title="Bay board" says="What clears, where, by how much" is-first>
     <v-btn variant="outlined" size="large" :prepend-icon="mdiPhoneOutline" :to="{ name: 'quick' }">Quick look</v-btn>
     <v-btn variant="outlined" size="large" :prepend-icon="mdiTire" :to="{ name: 'catalogue' }">Tires and wheels</v-btn>
     <v-btn variant="outlined" size="large" :prepend-icon="mdiChartBoxOutline" :to="{ name: 'record' }"
@@ -151,12 +166,11 @@ const fitted = (job: Job): string =>
       The server does not answer. Start it and <a href="/">load this page again</a>; drafts kept in this browser are
       safe.
     </NoticeBox>
-    <p v-else-if="loaded && jobs.length === 0" class="empty">
-      No jobs yet. Start with <strong>New job</strong>: write down what is fitted now, then measure the wheel well.
-    </p>
+    <WelcomePage v-else-if="loaded && jobs.length === 0" @start="askName" @example="openExample" />
     <ul class="cards">
       <li v-for="job in jobs" :key="job.id">
         <router-link class="card panel" :to="{ name: 'bench', params: { id: job.id } }">
+          <VehicleAbove :verdicts="stands(job)" class="drawn" />
           <h2>{{ job.title }}</h2>
           <p class="vehicle">{{ job.document.vehicle.label }}</p>
           <dl class="figures facts">
@@ -169,7 +183,10 @@ const fitted = (job: Job): string =>
               <dd>{{ wanted(job) }}</dd>
             </div>
           </dl>
-          <p class="survey">{{ surveyed(job) }}</p>
+          <p class="stands" :class="{ 'visually-hidden': !standsWords(job) }">
+            {{ standsWords(job) || 'nothing judged' }}
+          </p>
+          <p v-if="!nextDue(job)"><span class="muted">Next,</span> {{ next(job) }}</p>
           <p v-if="nextDue(job)" class="due" :class="nextDue(job)!.late ? 'verdict-rubs' : ''">
             {{ nextDue(job)!.late ? 'Overdue' : 'Due' }} {{ dayText(nextDue(job)!.due) }}:
             {{ nextDue(job)!.text }}
@@ -198,7 +215,7 @@ const fitted = (job: Job): string =>
       <UnitsToggle :units="newUnits" @choose="(unit) => (newUnits = unit)" />
       <div class="keys ends">
         <v-btn variant="text" @click="naming = false">Cancel</v-btn>
-        <v-btn type="submit" color="primary" :disabled="newTitle.trim() === ''">Start with the baseline</v-btn>
+        <v-btn type="submit" color="primary" :disabled="newTitle.trim() === ''">Start with the intake</v-btn>
       </div>
     </form>
   </v-dialog>
@@ -218,7 +235,7 @@ const fitted = (job: Job): string =>
 .copy {
   position: absolute;
   right: 8px;
-  bottom: 8px;
+  bottom: 6px;
 }
 .card {
   display: block;
@@ -226,7 +243,11 @@ const fitted = (job: Job): string =>
   padding: 18px 20px;
   color: inherit;
   text-decoration: none;
-  border-left: 6px solid var(--accent);
+}
+.drawn {
+  float: right;
+  height: 132px;
+  margin: 0 -4px 0 12px;
 }
 .card:hover {
   border-color: var(--accent);

@@ -77,7 +77,9 @@ describe('the bay board', () => {
 
   test('without a job it says how to begin', async () => {
     await board([]);
-    expect(pageText()).toContain('No jobs yet');
+    expect(said('welcome')).toContain('1. Say what is on it');
+    await press(/^Begin a job/);
+    expect(pageText()).toContain('What is wanted, on which vehicle');
   });
 
   test('a server that is away is said', async () => {
@@ -90,7 +92,7 @@ describe('the bay board', () => {
   test('a new job wants a name and begins with the baseline of one corner', async () => {
     await board([]);
     await press(/^New job/);
-    expect((key(/^Start with the baseline/).element as HTMLButtonElement).disabled).toBe(true);
+    expect((key(/^Start with the intake/).element as HTMLButtonElement).disabled).toBe(true);
     await type(/^What is wanted/, '  Bigger tires  ');
     await press(/^Inches/);
     await all('form')[0]!.trigger('submit');

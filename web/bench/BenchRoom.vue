@@ -147,6 +147,14 @@ function pick(id: string): void {
         {{ marginWords(worst.marginMm) }}.
         <v-btn variant="text" height="48" @click="pick(worst.id)">Back to the worst</v-btn>
       </p>
+      <GapLadder
+        v-if="obstacles.length"
+        :obstacles="obstacles"
+        :spreads="spreads"
+        :picked-id="picked?.id ?? null"
+        :ride-mm="rideMm"
+        @pick="pick"
+      />
       <p v-if="picked" class="sentence" data-testid="sentence" :class="`verdict-${picked.verdict}`">
         {{ verdictSentence(picked, rideMm) }}
       </p>
@@ -163,14 +171,6 @@ function pick(id: string): void {
       <ModelNote />
       <SlipNote />
       <AlignmentNote v-if="job.evaluation?.beforeAlignment" :before="job.evaluation.beforeAlignment" />
-      <GapLadder
-        v-if="obstacles.length"
-        :obstacles="obstacles"
-        :spreads="spreads"
-        :picked-id="picked?.id ?? null"
-        :ride-mm="rideMm"
-        @pick="pick"
-      />
       <ul v-if="pairs.length" class="bullets small" aria-label="Parts against each other" data-testid="pairs">
         <li v-for="p in pairs" :key="p.a + p.b" :class="p.marginMm < 0 ? 'verdict-rubs' : ''">{{ pairWords(p) }}</li>
       </ul>
@@ -222,28 +222,28 @@ function pick(id: string): void {
   font-weight: 500;
   margin: 0;
 }
+/* Picture and ladder side by side; what is tried stands beneath the picture, whose handles change it too. */
 @media (max-width: 1180px) {
-  .bench {
-    grid-template-columns: 284px minmax(0, 1fr);
-    grid-template-rows: auto 1fr;
-  }
   .setup-column {
-    grid-row: 1 / span 2;
+    grid-area: 2 / 1;
+  }
+  .bench {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 410px);
   }
   .answer {
-    grid-column: 2;
+    grid-area: 1 / 2 / span 2;
   }
 }
 @media (max-width: 760px) {
   .bench {
     grid-template-columns: minmax(0, 1fr);
   }
+  .answer,
   .setup-column {
-    grid-row: auto;
-    order: 1;
+    grid-area: auto;
   }
-  .answer {
-    grid-column: auto;
+  .setup-column {
+    order: 1;
   }
 }
 </style>

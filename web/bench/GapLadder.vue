@@ -74,9 +74,6 @@ const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
     <div class="ladder-head">
       <h2 class="panel-title">Gap ladder</h2>
       <span class="muted summary">{{ summary }}</span>
-      <v-btn height="48" min-width="64" variant="text" @click="asTable = !asTable">{{
-        asTable ? 'Ladder' : 'Table'
-      }}</v-btn>
     </div>
 
     <FiguresTable
@@ -117,13 +114,17 @@ const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
             class="rung"
             :aria-pressed="o.id === pickedId"
             :data-testid="`rung-${o.id}`"
+            :title="needsWords(o.requiredMm)"
             @click="emit('pick', o.id)"
           >
             <span class="line">
               <VerdictMark :verdict="o.verdict" :size="18" />
               <span class="named"
-                ><strong>{{ o.label }}</strong>
-                <span class="spare">{{ needsWords(o.requiredMm) }}, {{ marginWords(o.marginMm) }}</span></span
+                ><strong>{{ o.label }}</strong
+                ><span class="spare"
+                  ><span class="visually-hidden">{{ needsWords(o.requiredMm) }}, </span
+                  >{{ marginWords(o.marginMm) }}</span
+                ></span
               >
               <span class="gap figures">{{ formatMm(o.gapMm) }} mm</span>
             </span>
@@ -150,6 +151,9 @@ const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
         Notch: the gap the standard wants. Hatched: overlap. Thin line: measuring error, 90 % of cases.
       </p>
     </template>
+    <v-btn height="48" min-width="64" variant="text" class="turn" @click="asTable = !asTable">{{
+      asTable ? 'Ladder' : 'Table'
+    }}</v-btn>
   </section>
 </template>
 
@@ -170,6 +174,20 @@ const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
   font-size: 14px;
   line-height: 18px;
 }
+/* With the key, beneath the last rung. */
+.turn {
+  justify-self: end;
+  margin-top: -42px;
+}
+.key {
+  padding-right: 76px;
+  min-height: 36px;
+}
+@media (max-width: 1180px) {
+  .spare {
+    display: none;
+  }
+}
 .axis text {
   font-size: 13px;
   fill: var(--muted);
@@ -188,7 +206,7 @@ li {
   width: 100%;
   min-height: 48px;
   text-align: left;
-  padding: 3px 0 2px;
+  padding: 1px 0;
   border-top: 1px solid var(--rule);
 }
 .rung[aria-pressed='true'] {
@@ -202,7 +220,8 @@ li {
   line-height: 21px;
 }
 .line :deep(.mark) {
-  width: 92px;
+  flex: none;
+  width: 88px;
   white-space: nowrap;
   font-size: 15px;
 }
@@ -210,6 +229,8 @@ li {
   font-weight: 500;
 }
 .gap {
+  min-width: 62px;
+  text-align: right;
   white-space: nowrap;
   font-size: 18px;
   font-weight: 600;
@@ -217,11 +238,18 @@ li {
 .named {
   flex: 1;
   min-width: 0;
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+}
+.named strong {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .spare {
-  display: block;
+  flex: none;
   font-size: 14px;
-  line-height: 17px;
   color: var(--muted);
 }
 .bar {

@@ -39,7 +39,7 @@ describe('the gap ladder', () => {
       expect(rungs[i]!.text()).toContain(label);
       expect(rungs[i]!.text()).toContain(String(Number(gapMm.toFixed(1))));
     });
-    expect(wrapper.text()).toContain(`${sorted.length} obstacles: `);
+    expect(wrapper.text()).toContain(`${sorted.length} parts: `);
     for (const verdict of ['tooClose', 'close', 'clear'] as const) {
       const count = sorted.filter((one) => one.verdict === verdict).length;
       if (count) expect(wrapper.text()).toContain(`${count} ${VERDICT_WORDS[verdict]}`);

@@ -10,6 +10,7 @@ import { useUnits } from '../stores/units';
 import type { LengthUnit } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
 import { STANDARD_NAMES } from '../words';
+import VehicleAsked from './VehicleAsked.vue';
 import PhotoWall from './PhotoWall.vue';
 
 /** What the customer has, wants and allows, before anything is measured. */
@@ -86,7 +87,7 @@ const NOTES = [
 <template>
   <div class="intake columns">
     <section class="panel group leaf" aria-labelledby="who-title">
-      <h2 id="who-title" class="panel-title">Vehicle and use</h2>
+      <h2 id="who-title" class="panel-title">Job and vehicle</h2>
       <v-text-field
         label="Job"
         maxlength="120"
@@ -106,16 +107,18 @@ const NOTES = [
         @update:model-value="setVehicle"
       />
       <UnitsToggle :units="units.unit" @choose="setUnits" />
+    </section>
+
+    <VehicleAsked />
+
+    <section class="panel group leaf" aria-labelledby="look-title">
+      <h2 id="look-title" class="panel-title">Use, and the look wanted</h2>
       <ChipGroup
         label="Use"
         :words="USE_WORDS"
         :chosen="intake.uses ?? []"
         @press="(use) => set('uses', toggle(intake.uses, use))"
       />
-    </section>
-
-    <section class="panel group leaf" aria-labelledby="look-title">
-      <h2 id="look-title" class="panel-title">The look wanted</h2>
       <ChipGroup
         label="Look"
         :words="LOOK_WORDS"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiArrowLeft, mdiDownload, mdiFolderOpenOutline, mdiRedo, mdiUndo } from '@mdi/js';
+import { mdiArrowLeft, mdiDotsVertical, mdiDownload, mdiFolderOpenOutline, mdiRedo, mdiUndo } from '@mdi/js';
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { problemText } from '../problem-words';
 import type { Problem } from '@/core/1-base/problem';
@@ -8,12 +8,17 @@ import { downloadLowgap, readLowgapUpload } from '../kit/lowgap-upload';
 import ThemeSwitch from '../kit/ThemeSwitch.vue';
 import { saveWords } from '../saving/save-words';
 import { useJobStore } from '../stores/job';
+import HelpKey from '../help/HelpKey.vue';
+import NextLine from './NextLine.vue';
+import CornerTabs from './CornerTabs.vue';
 import RoomsBar from './RoomsBar.vue';
 import SaveNotices from './SaveNotices.vue';
 import NoticeBox from '../kit/NoticeBox.vue';
 
 const props = defineProps<{ id: string }>();
 const job = useJobStore();
+/** On a narrow screen: the keys that are seldom wanted are shown too. */
+const more = ref(false);
 const picker = ref<HTMLInputElement>();
 const fileProblems = shallowRef<readonly Problem[]>([]);
 
@@ -55,82 +60,118 @@ function clear<T extends object>(target: T): T {
 </script>
 
 <template>
-  <header class="head">
-    <v-btn
-      variant="text"
-      size="48"
-      :icon="mdiArrowLeft"
-      :to="{ name: 'bay' }"
-      aria-label="Bay board"
-      title="Bay board"
-    />
-    <div class="what">
-      <h1>{{ job.title || 'Job' }}</h1>
-      <p class="muted">
-        {{ job.document?.vehicle.label }}<template v-if="job.customer"> · {{ job.customer }}</template>
-      </p>
+  <header class="shell" :class="{ more }">
+    <div class="head">
+      <v-btn
+        variant="text"
+        size="48"
+        :icon="mdiArrowLeft"
+        :to="{ name: 'bay' }"
+        aria-label="Bay board"
+        title="Bay board"
+      />
+      <div class="what">
+        <h1>{{ job.title || 'Job' }}</h1>
+        <p class="muted">
+          {{ job.document?.vehicle.label }}<template v-if="job.customer"> · {{ job.customer }}</template>
+        </p>
+      </div>
+      <span class="save" :class="`save-${job.saveStatus.state}`" role="status" data-testid="save-state">{{
+        saveWords(job.saveStatus)
+      }}</span>
+      <v-btn
+        variant="text"
+        size="48"
+        :icon="mdiUndo"
+        aria-label="Undo"
+        title="Undo (Ctrl+Z)"
+        :disabled="!job.undoable"
+        @click="job.undo"
+      />
+      <v-btn
+        class="rare"
+        variant="text"
+        size="48"
+        :icon="mdiRedo"
+        aria-label="Redo"
+        title="Redo (Ctrl+Y)"
+        :disabled="!job.redoable"
+        @click="job.redo"
+      />
+      <v-btn
+        class="rare"
+        variant="text"
+        size="48"
+        :icon="mdiDownload"
+        aria-label="Save as a file"
+        title="Save as a file"
+        :disabled="!job.document"
+        @click="job.document && downloadLowgap(job.document, job.title)"
+      />
+      <v-btn
+        class="rare"
+        variant="text"
+        size="48"
+        :icon="mdiFolderOpenOutline"
+        aria-label="Load a file"
+        title="Load a file into this job"
+        @click="picker?.click()"
+      />
+      <input
+        ref="picker"
+        type="file"
+        accept=".json,application/json"
+        hidden
+        data-testid="load-file"
+        @change="loadFile"
+      />
+      <HelpKey class="rare" />
+      <ThemeSwitch class="rare" />
+      <v-btn
+        variant="text"
+        size="48"
+        class="more-key"
+        :icon="mdiDotsVertical"
+        aria-label="More keys"
+        :aria-expanded="more"
+        @click="more = !more"
+      />
     </div>
-    <span class="save" :class="`save-${job.saveStatus.state}`" role="status" data-testid="save-state">{{
-      saveWords(job.saveStatus)
-    }}</span>
-    <v-btn
-      variant="text"
-      size="48"
-      :icon="mdiUndo"
-      aria-label="Undo"
-      title="Undo (Ctrl+Z)"
-      :disabled="!job.undoable"
-      @click="job.undo"
-    />
-    <v-btn
-      variant="text"
-      size="48"
-      :icon="mdiRedo"
-      aria-label="Redo"
-      title="Redo (Ctrl+Y)"
-      :disabled="!job.redoable"
-      @click="job.redo"
-    />
-    <v-btn
-      variant="text"
-      size="48"
-      :icon="mdiDownload"
-      aria-label="Save as a file"
-      title="Save as a file"
-      :disabled="!job.document"
-      @click="job.document && downloadLowgap(job.document, job.title)"
-    />
-    <v-btn
-      variant="text"
-      size="48"
-      :icon="mdiFolderOpenOutline"
-      aria-label="Load a file"
-      title="Load a file into this job"
-      @click="picker?.click()"
-    />
-    <input ref="picker" type="file" accept=".json,application/json" hidden data-testid="load-file" @change="loadFile" />
-    <ThemeSwitch />
+    <RoomsBar :id="id" class="bar" />
+    <CornerTabs v-if="job.document" class="corner-pick" />
   </header>
 
-  <RoomsBar :id="id" />
-
-  <main class="content">
+  <main id="content" class="content" tabindex="-1">
     <SaveNotices />
     <NoticeBox v-if="fileProblems.length" kind="error" closable data-testid="file-problems" @close="fileProblems = []">
       <strong>The file was not taken; the job is as it was.</strong>
       <div v-for="p in fileProblems.slice(0, 6)" :key="p.path + p.code">{{ problemText(p) }}</div>
     </NoticeBox>
     <router-view v-if="job.document" />
+    <NextLine v-if="job.document" :id="id" />
   </main>
   <GapStrip v-if="job.document" />
 </template>
 
 <style scoped>
+.shell {
+  display: grid;
+  grid-template: 'head corners' auto 'bar corners' auto / minmax(0, 1fr) auto;
+  column-gap: 10px;
+  padding: 4px 12px 0;
+  border-bottom: 2px solid var(--rule);
+}
 .head {
+  grid-area: head;
   display: flex;
   align-items: center;
-  gap: 4px;
-  padding: 6px 12px 2px;
+  gap: 2px;
+}
+.bar {
+  grid-area: bar;
+}
+.corner-pick {
+  grid-area: corners;
 }
 .what {
   flex: 1;
@@ -140,6 +181,9 @@ h1 {
   font-size: 20px;
   line-height: 24px;
   font-weight: 600;
+}
+h1,
+.what p {
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;
@@ -159,30 +203,55 @@ h1 {
   color: var(--rubs);
   font-weight: 600;
 }
+.more-key {
+  display: none;
+}
 .content {
   padding: 12px 20px calc(var(--strip-height) + 20px);
+  outline: none;
 }
-@media (max-width: 760px) {
+@media (max-width: 760px), (max-height: 500px) {
+  .shell {
+    grid-template: 'head' auto 'bar' auto 'corners' auto / minmax(0, 1fr);
+    padding: 0 4px;
+  }
   .head {
+    flex-wrap: nowrap;
+  }
+  .more .head {
     flex-wrap: wrap;
   }
-  .what {
-    flex: 1 0 80%;
-  }
   .what p {
-    white-space: nowrap;
-    overflow: hidden;
-    text-overflow: ellipsis;
+    display: none;
   }
-  .save {
-    margin-right: auto;
+  .more-key {
+    display: inline-grid;
   }
-  .content {
-    padding-left: 10px;
-    padding-right: 10px;
+  .shell:not(.more) .rare {
+    display: none;
   }
   .content {
-    padding-bottom: calc(var(--strip-height) + 60px);
+    padding: 8px 10px calc(var(--strip-height) + 12px);
+  }
+}
+/* Little height: one line of head, with the rooms beside the title. */
+@media (max-height: 500px) {
+  .shell {
+    grid-template: 'head bar corners' auto / minmax(90px, 0.6fr) minmax(0, 1fr) minmax(0, 0.9fr);
+  }
+  .shell:not(.more) .save {
+    display: none;
+  }
+}
+@media (max-height: 500px) and (max-width: 760px) {
+  .shell {
+    grid-template: 'head bar' auto / minmax(0, 1fr) minmax(0, 1fr);
+  }
+  .shell:not(.more) .corner-pick {
+    display: none;
+  }
+  .more {
+    grid-template: 'head' auto 'bar' auto 'corners' auto / minmax(0, 1fr);
   }
 }
 @media print {

@@ -7,6 +7,8 @@ import { ID } from '../testing/fake-server';
 import { mountedInJob, openedJob } from '../testing/mounting';
 import { all, key, keys, pageText, press, said } from '../testing/page';
 import { endWorkersHere, runWorkersHere, until } from '../testing/worker-here';
+import CornerTabs from './CornerTabs.vue';
+import NextLine from './NextLine.vue';
 import RoomsBar from './RoomsBar.vue';
 
 let job: JobStore;
@@ -58,8 +60,10 @@ describe('the bar of rooms', () => {
     expect(stateOf('Bench')).toContain(String(rubbing));
   });
 
-  test('each corner has the gap of its worst thing and the verdict on it; one that was not taken says so', async () => {
-    await bar();
+  test('each corner has the gap of its worst part and the verdict on it; one that was not taken says so', async () => {
+    wrapper = await mountedInJob(CornerTabs, {}, { room: 'bench', query: { corner: 'frontLeft' } });
+    await until(() => job.evaluation);
+    await flushPromises();
     const worst = job
       .evaluation!.obstacles.filter((one) => one.corner === 'frontLeft')
       .reduce((least, next) => (next.marginMm < least.marginMm ? next : least));
@@ -72,6 +76,24 @@ describe('the bar of rooms', () => {
     );
     expect(tab('Rear right')).toContain('not taken');
     expect(key(/^Front left/).attributes('aria-pressed')).toBe('true');
+  });
+});
+
+describe('what every room ends with', () => {
+  test('the way to what is missing and matters most', async () => {
+    wrapper = await mountedInJob(NextLine, { id: ID }, { room: 'bench', query: { corner: 'frontLeft' } });
+    await until(() => job.evaluation);
+    await flushPromises();
+    expect(said('next-line')).toMatch(/^Next: 2 parts are too close/);
+    expect(key(/^Plan/).attributes('href')).toContain(`/jobs/${ID}/plan`);
+  });
+
+  test('in the room where it is to be done it says so, without a way', async () => {
+    wrapper = await mountedInJob(NextLine, { id: ID }, { room: 'plan' });
+    await until(() => job.evaluation);
+    await flushPromises();
+    expect(said('next-line')).toMatch(/^Next, here: /);
+    expect(keys(/^Plan/)).toHaveLength(0);
   });
 });
 

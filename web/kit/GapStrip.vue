@@ -111,7 +111,7 @@ function showWhere(): void {
   inset: auto 0 0 0;
   z-index: 900;
   min-height: var(--strip-height);
-  padding: 14px 20px 8px;
+  padding: 11px 20px 4px;
   display: flex;
   align-items: center;
   gap: 24px;
@@ -141,8 +141,8 @@ function showWhere(): void {
   width: 30px;
 }
 .number {
-  font-size: 46px;
-  line-height: 48px;
+  font-size: 42px;
+  line-height: 44px;
   font-weight: 600;
   min-width: 3.2ch;
   text-align: right;
@@ -163,10 +163,15 @@ function showWhere(): void {
 .posture {
   font-size: 16px;
   line-height: 22px;
-  flex: 0 1 auto;
+  flex: 0 1 400px;
+  min-width: 0;
 }
 .detail {
-  display: block;
+  display: -webkit-box;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
+  line-clamp: 2;
+  overflow: hidden;
   font-size: 14px;
   line-height: 18px;
   color: var(--muted);
@@ -175,24 +180,37 @@ function showWhere(): void {
   font-size: 17px;
   margin: 0;
 }
-@media (max-width: 760px) {
+@media (max-width: 760px), (max-height: 500px) {
   .strip {
-    flex-wrap: wrap;
     gap: 4px 12px;
-    padding: 12px 12px 6px;
+    padding: 7px 10px 2px;
+  }
+  .caption,
+  .posture,
+  .strip .glyph,
+  .amount :deep(.word) {
+    display: none;
   }
   .number {
-    font-size: 34px;
-    line-height: 36px;
+    font-size: 30px;
+    line-height: 34px;
   }
   .where {
     font-size: 15px;
-    line-height: 20px;
-    flex-basis: 60%;
+    line-height: 19px;
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
   }
-  .posture,
-  .strip .glyph {
-    display: none;
+  .detail {
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .message {
+    font-size: 15px;
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
   }
 }
 @media print {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiArrowLeft } from '@mdi/js';
+import HelpKey from '../help/HelpKey.vue';
 import ThemeSwitch from './ThemeSwitch.vue';
 
 /** The head of a page outside any job: what it is, the way back to the bay board, its keys, the theme. */
@@ -15,13 +16,14 @@ defineProps<{ title: string; says?: string; isFirst?: boolean }>();
       <p v-if="says" class="muted">{{ says }}</p>
     </div>
     <slot />
+    <HelpKey />
     <ThemeSwitch />
   </header>
 </template>
 
 <style scoped>
 .head {
-  gap: 8px 14px;
+  gap: 8px;
   padding: 14px 28px;
 }
 h1 {
@@ -29,6 +31,13 @@ h1 {
   font-size: 28px;
   line-height: 32px;
   font-weight: 600;
+}
+@media (min-width: 761px) {
+  .head :deep(.v-btn--size-large) {
+    min-height: 48px;
+    padding-inline: 13px;
+    font-size: 15px;
+  }
 }
 @media (max-width: 760px) {
   .head {

@@ -18,14 +18,8 @@ import { useUnits } from '../stores/units';
 import QuickDrawing from './QuickDrawing.vue';
 import { jobOfQuick } from './quick-job';
 import QuickPlaces from './QuickPlaces.vue';
-import {
-  changeLines,
-  recordWords,
-  saidTogether,
-  shortLabel,
-  SUSPENSION_NAMES,
-  VEHICLE_KIND_NAMES,
-} from './quick-words';
+import { changeLines, recordWords, saidTogether, shortLabel } from './quick-words';
+import { MOTION_NAMES, VEHICLE_KIND_NAMES } from '../words';
 import { useQuickLook } from './use-quick-look';
 
 /** A question on the phone: two setups, nothing measured. What changes, where to put a finger, how often it cleared. */
@@ -40,7 +34,7 @@ const kinds = [
 const suspensions = computed(() => [
   ...QUICK_SUSPENSIONS.filter((value) => texts.value.axle === 'front' || value !== 'macphersonStrut').map((value) => ({
     value,
-    title: SUSPENSION_NAMES[value],
+    title: MOTION_NAMES[value],
   })),
   { value: null, title: 'Not known' },
 ]);

@@ -4,7 +4,8 @@ import type { QuickPlace } from '@/core/6-decisions/quick/quick-places';
 import type { LengthUnit } from '@/core/1-base/units/length';
 import type { Problem } from '@/core/1-base/problem';
 import { fieldText } from '@/contracts/problems';
-import { placeSays, shortLabel, rangeWords, SAID_WORDS, SUSPENSION_NAMES } from './quick-words';
+import { MOTION_NAMES } from '../words';
+import { placeSays, shortLabel, rangeWords, SAID_WORDS } from './quick-words';
 
 /** Where today's tire must have room, with a stick of that length, and what the person on the phone says of it. */
 const props = defineProps<{
@@ -18,9 +19,7 @@ const props = defineProps<{
 const emit = defineEmits<{ answer: [place: string, text: string] }>();
 
 const only = ({ under }: QuickPlace): string =>
-  under.length === props.suspensions
-    ? ''
-    : `, on ${under.map((one) => SUSPENSION_NAMES[one].toLowerCase()).join(' or ')}`;
+  under.length === props.suspensions ? '' : `, on ${under.map((one) => MOTION_NAMES[one].toLowerCase()).join(' or ')}`;
 const refusal = ({ id }: QuickPlace): string => {
   const problem = props.problemAt(`said.${id}`);
   return problem ? fieldText(problem) : '';

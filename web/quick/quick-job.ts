@@ -5,7 +5,8 @@ import type { QuickPlace } from '@/core/6-decisions/quick/quick-places';
 import { quickCorner, wantedSetup, type QuickQuestion } from '@/core/6-decisions/quick/quick-question';
 import { blankCorner, settle, takeMotion } from '../baseline/blank-corner';
 import { newToken } from '../saving/tab';
-import { placeSays, VEHICLE_KIND_NAMES } from './quick-words';
+import { VEHICLE_KIND_NAMES } from '../words';
+import { placeSays } from './quick-words';
 
 const MOST_TITLE = 120;
 const MOST_NOTES = 4000;

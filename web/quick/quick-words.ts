@@ -2,23 +2,8 @@ import { bothUnits, formatFraction, formatMm, type LengthUnit } from '@/core/1-b
 import type { VehicleKind } from '@/core/2-vehicle/setup/vehicle-kind';
 import type { QuickChange, SaidLoad } from '@/core/6-decisions/quick/quick-change';
 import type { QuickPlace, SaidVerdict } from '@/core/6-decisions/quick/quick-places';
-import type { QuickSuspension } from '@/core/6-decisions/quick/quick-question';
 import { ENOUGH_WELLS, type QuickRecord } from '@/core/6-decisions/quick/quick-record';
-import { ACROSS_NAMES } from '../words';
-
-export const VEHICLE_KIND_NAMES: Readonly<Record<VehicleKind, string>> = {
-  pickup: 'Pickup',
-  wagon: 'Wagon',
-  coupe: 'Car',
-  van: 'Van',
-  cart: 'Cart',
-};
-
-export const SUSPENSION_NAMES: Readonly<Record<QuickSuspension, string>> = {
-  doubleWishbone: 'Two arms',
-  macphersonStrut: 'Strut',
-  beamAxle: 'Solid axle',
-};
+import { ACROSS_NAMES, VEHICLE_KIND_NAMES } from '../words';
 
 /** A length with the shop's unit first. */
 export const lengthWords = (mm: number, unit: LengthUnit): string =>
