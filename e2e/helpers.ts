@@ -56,7 +56,8 @@ export interface Printed {
 /** A length as the screen shows it. */
 export const shown = (mm: number): string => String(Number(mm.toFixed(1)));
 
-export const room = (page: Page, name: string) => page.getByRole('navigation').getByRole('link', { name });
+export const room = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Rooms of this job' }).getByRole('link', { name });
 export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('Saved');
 export const lowGap = async (page: Page): Promise<string> => (await page.getByTestId('low-gap').textContent()) ?? '';
 

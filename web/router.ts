@@ -27,6 +27,7 @@ export const makeRouter = (
           { path: 'survey', name: 'survey', component: room(() => import('./survey/SurveyRoom.vue')) },
           { path: 'stance', name: 'stance', component: room(() => import('./stance/StanceRoom.vue')) },
           { path: 'compare', name: 'compare', component: room(() => import('./compare/CompareRoom.vue')) },
+          { path: 'customer', name: 'customer', component: room(() => import('./customer/CustomerRoom.vue')) },
           { path: 'finder', name: 'finder', component: room(() => import('./finder/FinderRoom.vue')) },
           { path: 'plan', name: 'plan', component: room(() => import('./plan/PlanRoom.vue')) },
           { path: 'install', name: 'install', component: room(() => import('./install/InstallRoom.vue')) },

@@ -244,6 +244,11 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
 }
 @media (max-width: 1100px) {
   .finder {
+    grid-template-columns: 330px minmax(0, 1fr);
+  }
+}
+@media (max-width: 860px) {
+  .finder {
     grid-template-columns: minmax(0, 1fr);
   }
 }

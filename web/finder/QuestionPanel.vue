@@ -115,6 +115,18 @@ const others = computed(() =>
 
 <template>
   <form class="panel box close" aria-label="What to look for" @submit.prevent="emit('find')">
+    <div class="row">
+      <v-btn v-if="running" height="48" variant="outlined" :prepend-icon="mdiStop" @click="emit('cancel')">Stop</v-btn>
+      <v-btn v-else type="submit" height="48" color="primary" :prepend-icon="mdiMagnify">Find</v-btn>
+      <v-progress-linear
+        v-if="running"
+        :model-value="100 * share"
+        height="8"
+        rounded
+        color="primary"
+        :aria-label="`Looking through ${combinations} combinations`"
+      />
+    </div>
     <ChipGroup
       label="Which corners"
       :words="FIT_WORDS"
@@ -158,18 +170,6 @@ const others = computed(() =>
     <p v-if="catalogueProblem" class="small verdict-close" role="alert">{{ catalogueProblem }}</p>
     <div v-if="problems.length" class="verdict-rubs small" role="alert" data-testid="finder-problems">
       <p v-for="p in others.length ? others : problems" :key="p.path + p.code">{{ problemText(p) }}</p>
-    </div>
-    <div class="row">
-      <v-btn v-if="running" height="48" variant="outlined" :prepend-icon="mdiStop" @click="emit('cancel')">Stop</v-btn>
-      <v-btn v-else type="submit" height="48" color="primary" :prepend-icon="mdiMagnify">Find</v-btn>
-      <v-progress-linear
-        v-if="running"
-        :model-value="100 * share"
-        height="8"
-        rounded
-        color="primary"
-        :aria-label="`Looking through ${combinations} combinations`"
-      />
     </div>
   </form>
 </template>

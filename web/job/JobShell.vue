@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { mdiArrowLeft, mdiDotsVertical, mdiDownload, mdiFolderOpenOutline, mdiRedo, mdiUndo } from '@mdi/js';
+import {
+  mdiArrowLeft,
+  mdiCommentTextOutline,
+  mdiDotsVertical,
+  mdiDownload,
+  mdiFolderOpenOutline,
+  mdiRedo,
+  mdiUndo,
+} from '@mdi/js';
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { problemText } from '../problem-words';
 import type { Problem } from '@/core/1-base/problem';
@@ -124,6 +132,15 @@ function clear<T extends object>(target: T): T {
         hidden
         data-testid="load-file"
         @change="loadFile"
+      />
+      <v-btn
+        class="rare"
+        variant="text"
+        size="48"
+        :icon="mdiCommentTextOutline"
+        :to="{ name: 'customer', params: { id } }"
+        aria-label="For the customer"
+        title="One page for the customer"
       />
       <HelpKey class="rare" />
       <ThemeSwitch class="rare" />

@@ -180,6 +180,20 @@ function showWhere(): void {
   font-size: 17px;
   margin: 0;
 }
+@media (max-width: 1180px) {
+  .strip {
+    gap: 14px;
+  }
+  .posture {
+    flex-basis: 250px;
+    font-size: 15px;
+    line-height: 19px;
+  }
+  .posture .detail {
+    -webkit-line-clamp: 1;
+    line-clamp: 1;
+  }
+}
 @media (max-width: 760px), (max-height: 500px) {
   .strip {
     gap: 4px 12px;

@@ -24,15 +24,8 @@ const send = (key: string): void => emit('key', key === '␣' ? ' ' : key.length
       <v-icon :icon="mdiBackspaceOutline" />
     </button>
     <button type="button" tabindex="-1" aria-label="0" class="zero" @mousedown.prevent @click="send('0')">0</button>
-    <button
-      type="button"
-      tabindex="-1"
-      class="enter"
-      aria-label="Take the reading"
-      @mousedown.prevent
-      @click="emit('enter')"
-    >
-      <v-icon :icon="mdiKeyboardReturn" /> Take the reading
+    <button type="button" tabindex="-1" class="enter" aria-label="Enter" @mousedown.prevent @click="emit('enter')">
+      <v-icon :icon="mdiKeyboardReturn" /> Enter
     </button>
   </div>
 </template>

@@ -103,16 +103,6 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
     <p v-if="problems.steer || problems.across" class="verdict-rubs" role="alert">
       {{ problems.steer ?? problems.across }}
     </p>
-    <v-text-field
-      v-model="form.hubToLip"
-      label="Hub to lip now (empty: at ride height)"
-      :error-messages="errors('hubToLip')"
-      :suffix="suffix('hubToLip')"
-      :hint="heard('hubToLip')"
-      persistent-hint
-      autocomplete="off"
-      class="figures"
-    />
     <div class="gap-row row tops">
       <v-text-field
         ref="gapField"
@@ -139,10 +129,20 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
         class="figures"
         autocomplete="off"
       />
+      <v-btn type="submit" color="primary" height="52" class="take">Take the reading</v-btn>
     </div>
+    <v-text-field
+      v-model="form.hubToLip"
+      label="Hub to lip now (empty: at ride height)"
+      :error-messages="errors('hubToLip')"
+      :suffix="suffix('hubToLip')"
+      :hint="heard('hubToLip')"
+      persistent-hint
+      autocomplete="off"
+      class="figures"
+    />
     <p v-if="question" class="verdict-close" role="alert" data-testid="reading-question">{{ question }}</p>
     <NumberPad @key="(text) => (form.gap += text)" @back="form.gap = form.gap.slice(0, -1)" @enter="take" />
-    <button type="submit" hidden />
   </form>
 </template>
 
@@ -171,6 +171,9 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
 .entry :deep(.v-field__input) {
   font-family: var(--figures);
   min-height: 48px;
+}
+.take {
+  padding-inline: 12px;
 }
 .gap-row :deep(.v-field__input) {
   min-height: 52px;

@@ -137,6 +137,7 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
         @click="addToAverage"
         >Average<template v-if="several.length"> ({{ several.length }})</template></v-btn
       >
+      <v-btn type="submit" color="primary" height="52">Take it</v-btn>
     </div>
     <p v-if="question" class="verdict-close" role="alert" data-testid="walk-question">{{ question }}</p>
     <NumberPad @key="(k) => (text += k)" @back="text = text.slice(0, -1)" @enter="take()" />
@@ -146,7 +147,6 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
       <v-btn variant="text" height="48" @click="skip(false)">Skip</v-btn>
       <v-btn v-if="asked.step !== null" variant="text" height="48" @click="skip(true)">Not on this vehicle</v-btn>
     </div>
-    <button type="submit" hidden />
   </form>
   <div v-else class="done" data-testid="walk-done">
     <p>
