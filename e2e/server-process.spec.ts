@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { room } from './helpers';
 import { expect, test } from '@playwright/test';
 import { demoJobs } from '@/demo/demo-jobs';
 
@@ -89,7 +90,7 @@ test('the installation goes on with the server gone: rooms never entered open, t
     first.child.kill('SIGKILL');
     await first.ended;
 
-    const link = (name: string) => page.getByRole('navigation').getByRole('link', { name });
+    const link = (name: string) => room(page, name);
     await link('Install').click();
     await page.getByRole('button', { name: /^Make the sheet/ }).click();
     await page.getByRole('button', { name: /^Step 1 done/ }).click();

@@ -22,7 +22,7 @@ const MAIN: readonly (readonly [room: string, what: (page: Page) => Locator])[] 
   ['Plan', (page) => page.getByRole('button', { name: /^Find plans/ })],
   ['Install', (page) => page.getByRole('button', { name: /^Make the sheet/ })],
   ['Test fit', (page) => page.getByRole('button', { name: /^Begin a test fit|^As / }).first()],
-  ['Follow-up', (page) => page.getByRole('button', { name: /^Hand over/ })],
+  ['Follow-up', (page) => page.getByRole('button', { name: /^Handed over/ })],
 ];
 
 const stripTop = async (page: Page): Promise<number> => (await page.getByTestId('gap-strip').boundingBox())!.y;

@@ -41,64 +41,66 @@ const landedText = (i: number): string => {
 </script>
 
 <template>
-  <table class="figures">
-    <caption class="visually-hidden">
-      Readings of
-      {{
-        obstacle.label
-      }}
-    </caption>
-    <thead>
-      <tr>
-        <th>Clock</th>
-        <th>Across</th>
-        <th>Steer</th>
-        <th>Height</th>
-        <th>Gap</th>
-        <th>Tape</th>
-        <th>Outboard</th>
-        <th v-if="isFitted">Off the edge, mm</th>
-        <th><span class="visually-hidden">Remove</span></th>
-      </tr>
-    </thead>
-    <tbody>
-      <template v-for="(reading, i) in obstacle.readings" :key="i">
-        <tr :class="{ doubted: fitOf(i)?.misses }" :title="landedText(i)">
-          <td>{{ reading.clock }}</td>
-          <td>{{ ACROSS_NAMES[reading.across] }}</td>
-          <td>{{ steerText(reading) }}</td>
-          <td>{{ heightText(reading) }}</td>
-          <td :title="bothUnits(reading.gapMm)">
-            <strong>{{ gapText(reading) }}</strong>
-          </td>
-          <td>{{ reading.nearest ? 'nearest' : 'straight out' }}</td>
-          <td>{{ outboardText(reading) }}</td>
-          <td v-if="isFitted">
-            {{ fitOf(i)?.gapOffMm === null || fitOf(i) === undefined ? '' : signedMm(fitOf(i)!.gapOffMm!) }}
-          </td>
-          <td>
-            <v-btn
-              variant="text"
-              size="48"
-              :icon="mdiDeleteOutline"
-              :aria-label="`Remove the reading at ${reading.clock}`"
-              @click="emit('remove', i)"
-            />
-          </td>
+  <div class="scroll">
+    <table class="figures">
+      <caption class="visually-hidden">
+        Readings of
+        {{
+          obstacle.label
+        }}
+      </caption>
+      <thead>
+        <tr>
+          <th>Clock</th>
+          <th>Across</th>
+          <th>Steer</th>
+          <th>Height</th>
+          <th>Gap</th>
+          <th>Tape</th>
+          <th>Outboard</th>
+          <th v-if="isFitted">Off the edge, mm</th>
+          <th><span class="visually-hidden">Remove</span></th>
         </tr>
-        <tr v-if="fitOf(i)?.misses && !reading.confirmed" class="doubt">
-          <td colspan="9" data-testid="contradiction">
-            The others say {{ formatMm(Math.abs(fitOf(i)!.gapOffMm ?? 0)) }} mm
-            {{ (fitOf(i)!.gapOffMm ?? 0) > 0 ? 'more' : 'less' }} here{{
-              fitOf(i)!.contradicts ? '. It is set aside' : ''
-            }}:
-            <v-btn variant="outlined" height="48" @click="emit('remove', i)">Take it again</v-btn>
-            <v-btn variant="outlined" height="48" @click="emit('confirm', i)">It stands</v-btn>
-          </td>
-        </tr>
-      </template>
-    </tbody>
-  </table>
+      </thead>
+      <tbody>
+        <template v-for="(reading, i) in obstacle.readings" :key="i">
+          <tr :class="{ doubted: fitOf(i)?.misses }" :title="landedText(i)">
+            <td>{{ reading.clock }}</td>
+            <td>{{ ACROSS_NAMES[reading.across] }}</td>
+            <td>{{ steerText(reading) }}</td>
+            <td>{{ heightText(reading) }}</td>
+            <td :title="bothUnits(reading.gapMm)">
+              <strong>{{ gapText(reading) }}</strong>
+            </td>
+            <td>{{ reading.nearest ? 'nearest' : 'straight out' }}</td>
+            <td>{{ outboardText(reading) }}</td>
+            <td v-if="isFitted">
+              {{ fitOf(i)?.gapOffMm === null || fitOf(i) === undefined ? '' : signedMm(fitOf(i)!.gapOffMm!) }}
+            </td>
+            <td>
+              <v-btn
+                variant="text"
+                size="48"
+                :icon="mdiDeleteOutline"
+                :aria-label="`Remove the reading at ${reading.clock}`"
+                @click="emit('remove', i)"
+              />
+            </td>
+          </tr>
+          <tr v-if="fitOf(i)?.misses && !reading.confirmed" class="doubt">
+            <td colspan="9" data-testid="contradiction">
+              The others say {{ formatMm(Math.abs(fitOf(i)!.gapOffMm ?? 0)) }} mm
+              {{ (fitOf(i)!.gapOffMm ?? 0) > 0 ? 'more' : 'less' }} here{{
+                fitOf(i)!.contradicts ? '. It is set aside' : ''
+              }}:
+              <v-btn variant="outlined" height="48" @click="emit('remove', i)">Take it again</v-btn>
+              <v-btn variant="outlined" height="48" @click="emit('confirm', i)">It stands</v-btn>
+            </td>
+          </tr>
+        </template>
+      </tbody>
+    </table>
+  </div>
 </template>
 
 <style scoped>
