@@ -81,18 +81,15 @@ const PICTURES: readonly Picture[] = [
     job: 'Lift-line pickup',
     prepare: async (page) => page.getByTestId('residuals-say').waitFor(),
   },
-  { name: 'hand-over', room: 'follow-up?view=handOver', job: 'Lift-line pickup' },
   {
-    name: 'compare',
-    room: 'bench',
-    // Of the pickup's last but one: it changes the job.
-    afterStudy: async (page) => {
-      await page.getByRole('button', { name: 'Keep this one' }).click();
-      await page.getByRole('button', { name: 'Tire size: next lower' }).click();
-      await page.getByRole('button', { name: 'Keep this one' }).click();
-      await page.getByRole('link', { name: 'Side by side' }).click();
-      await page.getByTestId('compare-low-2').waitFor();
-    },
+    name: 'quick-look',
+    path: '/quick?fitted=265/70R17 on 17x8 %2B30&wanted=285/70R17 on 17x9 -12&vehicle=pickup&units=in&said.pinch-weld.body.2=two fingers',
+    prepare: async (page) => page.getByTestId('quick-record').waitFor(),
+  },
+  {
+    name: 'customer',
+    room: 'customer',
+    prepare: async (page) => page.locator('.wheel-picture').waitFor({ timeout: 60_000 }),
   },
   {
     name: 'survey-walk',
@@ -138,7 +135,8 @@ async function main(): Promise<void> {
           ? `${base}/jobs/${idOf(picture.job ?? 'pickup')}/${picture.room}`
           : `${base}${picture.path ?? '/'}`,
       );
-      if (picture.path) await page.getByRole('row').nth(1).waitFor();
+      if (picture.path?.startsWith('/catalog')) await page.getByRole('row').nth(1).waitFor();
+      else if (picture.path) await page.getByTestId('quick-changes').waitFor();
       else await page.getByTestId(picture.room ? 'low-gap' : 'import-file').waitFor({ state: 'attached' });
       await page.evaluate(() => document.fonts.ready);
       await picture.prepare?.(page);

@@ -87,7 +87,7 @@ const leans = computed(() =>
 <template>
   <section class="panel box" aria-label="Rake">
     <h2 class="panel-title">Rake and lean</h2>
-    <RakeDrawing v-if="lips" :front="lips.front" :rear="lips.rear" />
+    <RakeDrawing v-if="lips" :front="lips.front" :rear="lips.rear" :kind="job.document?.vehicle.kind ?? 'pickup'" />
     <p v-if="rakeNow !== null && rakeThen !== null" data-testid="rake-says">
       Rake, rear lip over front lip: {{ bothUnits(rakeNow) }} now, {{ bothUnits(rakeThen) }} expected<template
         v-if="sag"
