@@ -76,9 +76,8 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
   await page.getByLabel('Minutes it took').fill('20');
   await expect(page.getByTestId('sheet-says')).toContainText(/1 of \d+ done, 20 min so far/);
   await expect(page.getByText('brake lines, hoses and sensor wires off their brackets')).toBeVisible();
-  await page.getByRole('button', { name: 'Fasteners' }).click();
   await page.getByLabel('Fastener', { exact: true }).fill('Lower arm bolt');
-  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('button', { name: 'Add the fastener' }).click();
   const bolt = page.getByRole('article', { name: 'Lower arm bolt' });
   await expect(bolt.getByRole('button', { name: 'Tightened: Lower arm bolt' })).toBeDisabled();
   await bolt.getByLabel('Torque, N·m or lb ft').fill('tight');
@@ -86,7 +85,6 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
   await bolt.getByLabel('Torque, N·m or lb ft').fill('100 lb ft');
   await expect(bolt).toContainText('100 lb ft (135.6 N m)');
   await bolt.getByRole('button', { name: 'Tightened: Lower arm bolt' }).click();
-  await page.getByRole('button', { name: 'Parts and problems found' }).click();
   await page.getByLabel('What happened').fill('Broken bolt');
   await page.getByLabel('Minutes it cost').fill('90');
   await page.getByRole('button', { name: 'Add the problem' }).click();

@@ -59,7 +59,6 @@ async function readPapers(page: Page) {
   const sheet = page.getByRole('region', { name: 'Installation sheet' });
   await expect(sheet.getByRole('listitem').first()).toBeVisible();
   const steps = flat((await sheet.textContent()) ?? '');
-  await view(page, 'Fasteners');
   await page.getByRole('button', { name: /^Take \d+ from the work/ }).click();
   const fasteners = flat((await page.getByRole('region', { name: 'Fasteners' }).textContent()) ?? '');
   await room(page, 'Follow-up').click();

@@ -40,8 +40,6 @@ const router = useRouter();
 const VIEWS = {
   board: 'Board',
   list: 'List',
-  frontier: 'Frontier',
-  refused: 'Refused',
   card: 'Pre-check card',
   claim: 'Claim check',
   schools: 'Schools',
@@ -171,6 +169,7 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
             :is-known="isKnown"
             @pick="pick"
           />
+          <FrontierTable v-if="answer" :answer="answer" @pick="pick" />
           <KeptAnswerList
             v-if="!answer && !finder.running.value && finder.kept.value"
             :kept="finder.kept.value"
@@ -181,20 +180,20 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
         <ClaimPanel v-else-if="view === 'claim'" :client="finder.client" />
         <SchoolsTable v-else-if="view === 'schools'" :client="finder.client" :question="finder.question.value" />
         <p v-else-if="!answer" class="muted none">Press Find first: there is no answer yet.</p>
-        <FoundTable
-          v-else-if="view === 'list'"
-          :rows="answer.rows"
-          :axle="answer.axle"
-          :chances="finder.chances.value"
-          :caption="caption"
-          :picked-number="pickedNumber"
-          :file="`finder-${answer.axle}`"
-          :standard="job.document?.standard ?? 'neverRub'"
-          :is-known="isKnown"
-          @pick="pick"
-        />
-        <FrontierTable v-else-if="view === 'frontier'" :answer="answer" @pick="pick" />
-        <RefusedList v-else :answer="answer" :ride-mm="rideMm" @pick="pick" />
+        <template v-else>
+          <FoundTable
+            :rows="answer.rows"
+            :axle="answer.axle"
+            :chances="finder.chances.value"
+            :caption="caption"
+            :picked-number="pickedNumber"
+            :file="`finder-${answer.axle}`"
+            :standard="job.document?.standard ?? 'neverRub'"
+            :is-known="isKnown"
+            @pick="pick"
+          />
+          <RefusedList :answer="answer" :ride-mm="rideMm" @pick="pick" />
+        </template>
       </section>
       <section v-if="pairs.length && (view === 'board' || view === 'list')" class="panel pairs box" aria-label="Pairs">
         <h2 class="panel-title">Biggest pairs, front and rear</h2>
@@ -211,7 +210,7 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
         </ul>
       </section>
       <PickedCombination
-        v-if="answer && ['board', 'list', 'frontier', 'refused'].includes(view)"
+        v-if="answer && (view === 'board' || view === 'list')"
         :explanation="finder.explanation.value"
         :explaining="finder.explaining.value"
         :ways="finder.ways.value"

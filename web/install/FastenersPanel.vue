@@ -127,7 +127,7 @@ function toggle(one: FastenerEntry): void {
     </article>
     <div class="row">
       <v-text-field v-model="name" label="Fastener" maxlength="120" class="grow" hide-details @keyup.enter="add" />
-      <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="add">Add</v-btn>
+      <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="add">Add the fastener</v-btn>
       <v-btn v-if="isPlanKnown && wanted.length" height="48" variant="outlined" @click="takeWork"
         >Take {{ wanted.length }} from the work</v-btn
       >

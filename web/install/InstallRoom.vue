@@ -20,8 +20,6 @@ const state = useInstall();
 const VIEWS = {
   receiving: 'Parts received',
   sheet: 'Sheet',
-  fasteners: 'Fasteners',
-  surprises: 'Parts and problems found',
 } as const;
 const view = useView(VIEWS, 'sheet');
 
@@ -48,17 +46,10 @@ const print = (): void => window.print();
     </p>
     <SlipNote :setup="planned" />
     <ReceivingPanel v-if="view === 'receiving'" :state="state" :plan="plan" :is-plan-known="isKnown" />
-    <FastenersPanel v-else-if="view === 'fasteners'" :state="state" :plan="plan" :is-plan-known="isKnown" />
-    <SurprisesPanel v-else-if="view === 'surprises'" :state="state" />
-    <InstallSheet v-else :state="state" :plan="plan" :is-plan-known="isKnown" />
+    <template v-else>
+      <InstallSheet :state="state" :plan="plan" :is-plan-known="isKnown" />
+      <FastenersPanel :state="state" :plan="plan" :is-plan-known="isKnown" />
+      <SurprisesPanel :state="state" />
+    </template>
   </div>
 </template>
-
-<style scoped>
-.views {
-  display: flex;
-  gap: 10px;
-  overflow-x: auto;
-  justify-content: space-between;
-}
-</style>

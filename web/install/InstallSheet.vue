@@ -198,7 +198,7 @@ function make(): void {
     </ol>
     <div class="add row no-print">
       <v-text-field v-model="added" label="A step of one’s own" maxlength="400" hide-details @keyup.enter="add" />
-      <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="add">Add</v-btn>
+      <v-btn height="48" variant="outlined" :prepend-icon="mdiPlus" @click="add">Add the step</v-btn>
     </div>
     <p class="small muted">
       Torque, sequence and safety are the vehicle’s and the parts’ makers’ to say; this sheet orders the work and keeps

@@ -108,7 +108,7 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
         ref="gapField"
         v-model="form.gap"
         label="Gap"
-        :placeholder="unit.run.value === 'in' ? '2 7/8 or 57 mm' : '57 or 2 7/8 in'"
+        :placeholder="unit.run.value === 'in' ? '2 7/8' : '57'"
         :error-messages="errors('gap')"
         :suffix="suffix('gap')"
         :hint="heard('gap')"
