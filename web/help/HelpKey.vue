@@ -17,7 +17,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 
 <template>
   <v-btn variant="text" size="48" :icon="mdiHelp" aria-label="Help" title="Help (?)" @click="open = true" />
-  <v-dialog v-model="open" max-width="860" aria-label="Help">
+  <v-dialog v-model="open" max-width="1000" aria-label="Help">
     <div class="panel dialog" data-testid="help">
       <h2 class="panel-title">Help</h2>
       <div class="two">

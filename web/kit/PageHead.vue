@@ -44,4 +44,9 @@ h1 {
     padding-inline: 14px;
   }
 }
+@media print {
+  .head > :deep(:is(.v-btn, a.v-btn)) {
+    display: none;
+  }
+}
 </style>

@@ -292,7 +292,12 @@ async function makeJob(): Promise<void> {
 }
 @media print {
   .quick-look {
-    display: block;
+    display: flex;
+    flex-direction: column;
+    align-items: stretch;
+  }
+  .drawn {
+    order: 1;
   }
   .asked {
     display: none;
