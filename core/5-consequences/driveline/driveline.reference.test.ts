@@ -134,7 +134,11 @@ describe('driveshaft of a beam axle on its links', () => {
     expect(liftPartShift({ ...part, sits: 'ahead' }).casterChangeDeg).toBeCloseTo(-degrees, 9);
     // A file that does not say how long the spring is means no turn.
     expect(liftPartShift({ kind: 'shackle', extraMm: 60, share: 0.5 }).casterChangeDeg).toBe(0);
-    const { before, after } = driveshaftReport(stood({ parts: [{ ...part, sits: 'behind' }] }, true), 'rearLeft', shaft);
+    const { before, after } = driveshaftReport(
+      stood({ parts: [{ ...part, sits: 'behind' }] }, true),
+      'rearLeft',
+      shaft,
+    );
     // A rear pinion looks forward: caster turns it up. At full bump the links stand alike, so that is all.
     expect(Math.abs(after.bump!.pinionJointDeg - before.bump!.pinionJointDeg)).toBeCloseTo(degrees, 0);
   });

@@ -66,7 +66,8 @@ describe('driveshaft', () => {
 
   test('an axle that drops away from a shaft sloping down pulls it apart; one that a link draws in as it drops pushes it together', () => {
     const sloped = { ...level, axle: 'rear', riseMm: 150 } as const;
-    const drop = (forwardMm: number) => driveshaftAt(sloped, { droppedMm: 80, forwardMm, pinionUpDeg: 0 }).pulledApartMm;
+    const drop = (forwardMm: number) =>
+      driveshaftAt(sloped, { droppedMm: 80, forwardMm, pinionUpDeg: 0 }).pulledApartMm;
     expect(drop(0)).toBeCloseTo(Math.hypot(Math.sqrt(1e6 - 150 ** 2), 230) - 1000, 9);
     expect(drop(0)).toBeGreaterThan(0);
     expect(drop(25)).toBeLessThan(0);
