@@ -215,7 +215,7 @@ describe('the room', () => {
     await wrapper!.find('form[aria-label="Next finding"]').trigger('submit');
     await flushPromises();
     expect(rounds().at(-1)!.findings).toHaveLength(count);
-    expect(alerts()).toContain('the posture it was seen in');
+    expect(alerts()).toContain('what was tried when it was seen');
   });
 
   test('a cut that was measured takes the old edge’s place, and can be taken back', async () => {
