@@ -27,13 +27,25 @@ function start(data: string, port: number) {
   return { child, ended, output: () => output };
 }
 
+/** Ends whatever still runs on the data before they go, so that what went wrong is what is said. */
+async function cleared(data: string): Promise<void> {
+  await Promise.all(
+    [...running].map((child) => {
+      const gone = new Promise((resolve) => child.once('exit', resolve));
+      child.kill('SIGKILL');
+      return gone;
+    }),
+  );
+  rmSync(data, { recursive: true, force: true, maxRetries: 5 });
+}
+
 test.afterEach(() => running.forEach((child) => child.kill('SIGKILL')));
 
 test('jobs outlive a restart and a kill; a second process on the same data is refused', async ({ request }) => {
   const data = mkdtempSync(join(tmpdir(), 'lowgap-data-'));
   try {
     const first = start(data, PORT);
-    await expect.poll(first.output, { timeout: 30_000 }).toContain('ready');
+    await expect.poll(first.output, { timeout: 90_000 }).toContain('ready');
     const document = {
       format: 'lowgap',
       version: 1,
@@ -57,19 +69,19 @@ test('jobs outlive a restart and a kill; a second process on the same data is re
     first.child.kill('SIGTERM');
     expect(await first.ended).toBe(0);
     const third = start(data, PORT);
-    await expect.poll(third.output, { timeout: 30_000 }).toContain('ready');
+    await expect.poll(third.output, { timeout: 90_000 }).toContain('ready');
     expect((await (await request.get(`${BASE}/api/jobs/${id}`)).json()).title).toBe('Keeps');
 
     // Killed without a word: the lock goes stale and the next start takes over.
     third.child.kill('SIGKILL');
     await third.ended;
     const fourth = start(data, PORT);
-    await expect.poll(fourth.output, { timeout: 40_000 }).toContain('ready');
+    await expect.poll(fourth.output, { timeout: 90_000 }).toContain('ready');
     expect((await request.get(`${BASE}/api/jobs/${id}`)).status()).toBe(200);
     fourth.child.kill('SIGTERM');
     await fourth.ended;
   } finally {
-    rmSync(data, { recursive: true, force: true });
+    await cleared(data);
   }
 });
 
@@ -80,7 +92,7 @@ test('the installation goes on with the server gone: rooms never entered open, t
   const data = mkdtempSync(join(tmpdir(), 'lowgap-data-'));
   try {
     const first = start(data, PORT);
-    await expect.poll(first.output, { timeout: 30_000 }).toContain('ready');
+    await expect.poll(first.output, { timeout: 90_000 }).toContain('ready');
     const { document } = structuredClone(demoJobs().find(({ title }) => title.startsWith('Rescue'))!);
     const made = await page.request.post(`${BASE}/api/jobs`, { data: { title: 'In the bay', document } });
     const { id } = await made.json();
@@ -102,14 +114,14 @@ test('the installation goes on with the server gone: rooms never entered open, t
     await expect(page.getByTestId('plan-says')).toContainText(/Clears as planned|still to do/, { timeout: 60_000 });
 
     const again = start(data, PORT);
-    await expect.poll(again.output, { timeout: 40_000 }).toContain('ready');
+    await expect.poll(again.output, { timeout: 90_000 }).toContain('ready');
     await expect(page.getByTestId('save-state')).toHaveText('Saved', { timeout: 60_000 });
     const kept = await (await page.request.get(`${BASE}/api/jobs/${id}`)).json();
     expect(kept.document.install.steps[0].doneAt).toBeTruthy();
     again.child.kill('SIGTERM');
     await again.ended;
   } finally {
-    rmSync(data, { recursive: true, force: true });
+    await cleared(data);
   }
 });
 
@@ -118,5 +130,5 @@ test('settings that cannot be used are named', async () => {
   const child = start(data, 99999);
   expect(await child.ended).toBe(1);
   expect(child.output()).toContain('PORT: expected at most 65535');
-  rmSync(data, { recursive: true, force: true });
+  await cleared(data);
 });

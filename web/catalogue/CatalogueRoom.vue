@@ -7,7 +7,7 @@ import {
   mdiPencilOutline,
   mdiPlus,
 } from '@mdi/js';
-import { computed, onMounted, ref, shallowRef } from 'vue';
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { CATALOGUE_KINDS, type CatalogueContent, type CatalogueItem, type CatalogueKind } from '@/contracts/catalogue';
 import { commonSizes, type CommonSize } from '@/core/2-vehicle/tire/common-sizes';
@@ -16,6 +16,7 @@ import { problemText } from '../problem-words';
 import { api, type ApiResult } from '../api';
 import { saveText } from '../kit/save-text';
 import PageHead from '../kit/PageHead.vue';
+import PageKeys from '../kit/PageKeys.vue';
 import ViewTabs from '../kit/ViewTabs.vue';
 import { formatMoney } from '@/core/1-base/units/money';
 import { CATALOGUE_FIELDS } from './catalogue-fields';
@@ -35,6 +36,9 @@ const SHELVES = { tire: 'Tires', wheel: 'Wheels', spacer: 'Spacers', sizes: 'Com
 
 const items = shallowRef<readonly CatalogueItem[]>([]);
 const search = ref('');
+/** A search, or another shelf, begins at its first page. */
+const page = ref(1);
+watch([search, () => props.kind], () => (page.value = 1));
 const problems = shallowRef<readonly Problem[]>([]);
 const editing = shallowRef<{ item: CatalogueItem | null; texts?: Record<string, string> } | null>(null);
 const table = shallowRef<CsvTable | null>(null);
@@ -67,6 +71,12 @@ const headers = computed(() => [
   ...CATALOGUE_FIELDS[own.value].map(({ key, title }) => ({ key, title })),
   { key: 'actions', title: '', sortable: false },
 ]);
+/** A line by what stands in its first columns, so that its keys are told apart. */
+const nameOf = (item: Readonly<Record<string, unknown>>): string =>
+  CATALOGUE_FIELDS[own.value]
+    .slice(0, 3)
+    .flatMap(({ key }) => (item[key] === undefined ? [] : [String(item[key])]))
+    .join(' ');
 const SIZE_HEADERS = [
   { key: 'size', title: 'Size' },
   { key: 'rimDiameterIn', title: 'Rim, in' },
@@ -174,6 +184,7 @@ function writeFile(): void {
         v-if="shelf === 'sizes'"
         :headers="SIZE_HEADERS"
         :items="sizes"
+        v-model:page="page"
         :search="search"
         item-value="size"
         density="comfortable"
@@ -188,10 +199,14 @@ function writeFile(): void {
             @click="copySize(item)"
           />
         </template>
+        <template #bottom="{ pageCount }">
+          <PageKeys :page="page" :pages="pageCount" what="Sizes" @turn="(to) => (page = to)" />
+        </template>
       </v-data-table>
       <v-data-table
         v-else
         :headers="headers"
+        v-model:page="page"
         :items="rows"
         :search="search"
         density="comfortable"
@@ -200,9 +215,24 @@ function writeFile(): void {
       >
         <template #[`item.actions`]="{ item }">
           <span class="apart">
-            <v-btn variant="text" size="48" :icon="mdiPencilOutline" aria-label="Change" @click="edit(item.id)" />
-            <v-btn variant="text" size="48" :icon="mdiDeleteOutline" aria-label="Remove" @click="remove(item.id)" />
+            <v-btn
+              variant="text"
+              size="48"
+              :icon="mdiPencilOutline"
+              :aria-label="`Change ${nameOf(item)}`"
+              @click="edit(item.id)"
+            />
+            <v-btn
+              variant="text"
+              size="48"
+              :icon="mdiDeleteOutline"
+              :aria-label="`Remove ${nameOf(item)}`"
+              @click="remove(item.id)"
+            />
           </span>
+        </template>
+        <template #bottom="{ pageCount }">
+          <PageKeys :page="page" :pages="pageCount" what="The list" @turn="(to) => (page = to)" />
         </template>
       </v-data-table>
     </section>

@@ -3,6 +3,7 @@ import { mdiDownload } from '@mdi/js';
 import { computed, ref } from 'vue';
 import type { FoundRow } from '@/core/6-decisions/finder/rows';
 import { gradedVerdict, STANDARDS, verdictOf, type StandardId, type Verdict } from '@/core/4-clearance/case/standard';
+import PageKeys from '../kit/PageKeys.vue';
 import VerdictMark from '../kit/VerdictMark.vue';
 import { formatMm } from '@/core/1-base/units/length';
 import type { FoundOn } from '@/core/6-decisions/finder/session';
@@ -36,6 +37,7 @@ const props = defineProps<{
 const emit = defineEmits<{ pick: [number: number] }>();
 
 const search = ref('');
+const page = ref(1);
 const only = ref<'all' | 'clears'>('all');
 
 const HEADERS = [
@@ -107,11 +109,12 @@ const unchecked = computed(() => [...new Set(props.rows.flatMap((row) => row.unc
     <v-data-table
       :headers="HEADERS"
       :items="items"
+      v-model:page="page"
       :search="search"
       item-value="number"
       density="compact"
       :items-per-page="15"
-      no-data-text="Nothing will do. Under Refused stands what each tire fails by."
+      no-data-text="Nothing will do. Below stands what each tire falls short by."
     >
       <template #item="{ item }">
         <tr :data-grade="item.grade" :aria-current="item.number === pickedNumber" @click="emit('pick', item.number)">
@@ -131,6 +134,9 @@ const unchecked = computed(() => [...new Set(props.rows.flatMap((row) => row.unc
           <td class="figures">{{ item.row.pokeMm === null ? 'no edge' : signedMm(item.row.pokeMm) }}</td>
           <td class="figures">{{ costWords(item.row.costMinor) }}</td>
         </tr>
+      </template>
+      <template #bottom="{ pageCount }">
+        <PageKeys :page="page" :pages="pageCount" what="Combinations" @turn="(to) => (page = to)" />
       </template>
     </v-data-table>
   </div>

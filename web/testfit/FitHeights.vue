@@ -79,7 +79,7 @@ function set(key: CornerKey, field: 'hubToLipMm' | 'groundToLipMm', mm: number |
     <div v-for="r in rows" :key="r.key" class="corner">
       <strong
         >{{ CORNER_NAMES[r.key]
-        }}<span v-if="r.kit" class="muted small" data-testid="kit-got"> {{ r.kit }}</span></strong
+        }}<span v-if="r.kit" class="muted small kit" data-testid="kit-got">{{ r.kit }}</span></strong
       >
       <div v-for="f in r.fields" :key="f.key">
         <QuantityField
@@ -103,6 +103,9 @@ function set(key: CornerKey, field: 'hubToLipMm' | 'groundToLipMm', mm: number |
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 4px 10px;
+}
+.kit {
+  margin-left: 10px;
 }
 .corner strong {
   grid-column: 1 / -1;

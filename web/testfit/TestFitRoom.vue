@@ -109,10 +109,10 @@ const open = computed(() => state.notTried.value.filter(({ what }) => what.lengt
         <p v-if="!open.length" class="verdict-clear" data-testid="not-tried">
           Every corner went through all its stops and locks allow: what was seen holds for the whole envelope.
         </p>
-        <p v-else data-testid="not-tried">
+        <p v-else class="open" data-testid="not-tried">
           <strong>Not tried yet, so not known.</strong>
           <span v-for="o in open" :key="o.key"
-            >&#32;{{ CORNER_NAMES[o.key] }}: {{ o.what.map(untriedWords).join('; ') }}.
+            >{{ CORNER_NAMES[o.key] }}: {{ o.what.map(untriedWords).join('; ') }}.
           </span>
         </p>
       </section>
@@ -127,6 +127,9 @@ const open = computed(() => state.notTried.value.filter(({ what }) => what.lengt
 </template>
 
 <style scoped>
+.open > span {
+  margin-left: 6px;
+}
 .which :deep(.v-text-field) {
   flex: 0 1 420px;
 }
