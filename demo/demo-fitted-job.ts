@@ -81,7 +81,7 @@ export const liftLinePickup = (pickup: FileInput): FileInput => ({
       {
         id: 's6',
         kind: 'alignment',
-        text: 'Alignment; steering wheel centred; headlamps aimed.',
+        text: 'Alignment; steering wheel centered; headlamps aimed.',
         cautions: ['sensors'],
       },
     ],

@@ -45,7 +45,7 @@ const WORDS: Readonly<Record<InstallKind, (step: SheetStep) => string>> = {
   spacersOn: (step) =>
     step.spacerType === 'boltOn'
       ? `${axleOf(step)}: ${partsOf(step)} on the bare hub face, their own nuts by hand, then in a star to the spacer maker’s torque; the wheel’s nuts are a second joint with its own torque. Turn the wheel: no stud end touches its pad.`
-      : `${axleOf(step)}: ${partsOf(step)} flat on the bare hub face, centred; count the turns each nut takes before its seat (at least eight).`,
+      : `${axleOf(step)}: ${partsOf(step)} flat on the bare hub face, centered; count the turns each nut takes before its seat (at least eight).`,
   wheelsOn: () => 'Wheels on: faces clean and bare, nuts by hand first, then evenly in a star in steps.',
   brakeCheck: () => 'Turn lock to lock and let it hang: no brake hose, cable or wire is tight or touches.',
   onItsWheels: () => 'Down on its wheels; roll it back and forth, bounce it, settle it.',
@@ -55,7 +55,7 @@ const WORDS: Readonly<Record<InstallKind, (step: SheetStep) => string>> = {
   lookBehind: () => `${STANDING_WORDS.lookBehind}.`,
   flexAgain: () => `${STANDING_WORDS.flexAgain}; measure the new edges in the test fit.`,
   sealEdges: () => `${STANDING_WORDS.sealEdges}.`,
-  alignment: () => 'Alignment; steering wheel centred; headlamps aimed.',
+  alignment: () => 'Alignment; steering wheel centered; headlamps aimed.',
   reTorque: () => `${STANDING_WORDS.reTorque}.`,
   own: () => '',
 };

@@ -248,8 +248,8 @@ export const SPACER_CHECK_WORDS: Readonly<Record<SpacerFinding['check'], string>
   nutDepth: 'Closed nut not down on the stud’s end',
   thickness: 'Room for its nuts',
   pocket: 'Stud ends in the wheel’s pocket',
-  register: 'Spacer centred by the hub',
-  wheelRegister: 'Wheel centred',
+  register: 'Spacer centered by the hub',
+  wheelRegister: 'Wheel centered',
   faces: 'Faces clean, bare and flat',
 };
 

@@ -37,8 +37,8 @@ export function alignByPoints(points: readonly NamedPoint[], path = 'points'): A
       found: `${points.length}`,
     });
   }
-  const scanned = centred(points.map((p) => p.scan));
-  const known = centred(points.map((p) => p.corner));
+  const scanned = centered(points.map((p) => p.scan));
+  const known = centered(points.map((p) => p.corner));
   for (const [which, { off }] of [
     ['scan', scanned],
     ['corner', known],
@@ -71,7 +71,7 @@ export function alignByHubFace({ face, points }: HubFace, wheel: Pose, path = ''
     const expected = 'two named points beside the hub face';
     throw new ProblemError({ code: 'missing', path: joinPath(path, 'points'), expected, found: `${points.length}` });
   }
-  const { centre, off } = centred(face);
+  const { centre, off } = centered(face);
   if (breadth(off) < LEAST_BREADTH) {
     const expected = 'places on a circle, not in one line';
     throw new ProblemError({ code: 'contradiction', path: joinPath(path, 'face'), expected, found: 'one line' });
@@ -105,7 +105,7 @@ function checked(points: readonly NamedPoint[], pose: Pose, path: string): Align
   return { pose, residuals };
 }
 
-function centred(points: readonly Vec3[]): { centre: Vec3; off: Vec3[] } {
+function centered(points: readonly Vec3[]): { centre: Vec3; off: Vec3[] } {
   const sum = points.reduce((total, p) => add(total, p), [0, 0, 0] as Vec3);
   const centre = scale(sum, 1 / points.length);
   return { centre, off: points.map((p) => subtract(p, centre)) };
@@ -133,7 +133,7 @@ function eigen(matrix: number[][]): { values: number[]; vectors: number[][] } {
   return { values: realEigenvalues, vectors: eigenvectorMatrix.to2DArray() };
 }
 
-/** The rotation that takes one set of centred points onto another best: the largest eigenvector of Horn's 4 x 4 matrix. */
+/** The rotation that takes one set of centered points onto another best: the largest eigenvector of Horn's 4 x 4 matrix. */
 function hornRotation(from: readonly Vec3[], to: readonly Vec3[]): Rotation {
   const [[xx, xy, xz], [yx, yy, yz], [zx, zy, zz]] = covariance(from, to) as unknown as [Vec3, Vec3, Vec3];
   const { vectors } = eigen([

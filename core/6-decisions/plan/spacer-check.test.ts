@@ -58,7 +58,7 @@ describe('spacers', () => {
     expect(found(SLIP_ON, 'nutDepth')).toMatchObject({ verdict: 'unknown', missing: ['nutDepthMm'] });
   });
 
-  test('centred by the hub or not', () => {
+  test('centered by the hub or not', () => {
     // Bores are turned some tenths larger so that they go on at all (common practice, no source).
     expect(verdicts({ ...SLIP_ON, spacerBoreMm: SLIP_ON.hubBoreMm! + 0.2 })).toMatchObject({ register: 'right' });
     expect(verdicts({ ...SLIP_ON, spacerBoreMm: 108 })).toMatchObject({ register: 'wrong' });
@@ -66,7 +66,7 @@ describe('spacers', () => {
     expect(verdicts({ ...SLIP_ON, hubBoreMm: undefined })).toMatchObject({ register: 'unknown' });
   });
 
-  test('the wheel is centred by what is left of the hub’s register or by the spacer’s own, and asks which', () => {
+  test('the wheel is centered by what is left of the hub’s register or by the spacer’s own, and asks which', () => {
     expect(found(SLIP_ON, 'wheelRegister')).toMatchObject({ verdict: 'unknown', missing: ['spacerLipMm'] });
     const plain = { ...SLIP_ON, spacerLipMm: 0, hubRegisterMm: 10 };
     expect(found(plain, 'wheelRegister')).toMatchObject({ verdict: 'right', haveMm: 4 });

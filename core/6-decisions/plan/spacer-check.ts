@@ -66,7 +66,7 @@ export interface SpacerFinding {
 const ENGAGEMENT_DIAMETERS = 1;
 const LEAST_TURNS = 8;
 
-/** mm by which a bore may be larger than the hub for the spacer to be centred by it. */
+/** mm by which a bore may be larger than the hub for the spacer to be centered by it. */
 const REGISTER_MM = 0.3;
 
 /** mm of the hub's register that must reach into the wheel to centre it (common practice, no source). */
@@ -112,7 +112,7 @@ function pattern({ type, hubPattern, wheelPattern }: SpacerFit): SpacerFinding {
   };
 }
 
-/** The wheel centred by what is left of the hub's register, or by the spacer's own. */
+/** The wheel centered by what is left of the hub's register, or by the spacer's own. */
 function wheelRegister(fit: SpacerFit): SpacerFinding {
   if (fit.spacerLipMm === undefined) return unknown('wheelRegister', ['spacerLipMm']);
   if (fit.spacerLipMm > 0) {
@@ -209,7 +209,7 @@ function pocket(fit: SpacerFit): SpacerFinding {
   return finding('pocket', depth.studPocketMm, out + POCKET_CLEAR_MM);
 }
 
-/** Centred by the hub: the bore no more than a little larger. */
+/** Centered by the hub: the bore no more than a little larger. */
 function register(fit: SpacerFit): SpacerFinding {
   const known = numbersOf(fit, ['hubBoreMm', 'spacerBoreMm']);
   if (isMissing(known)) return unknown('register', known);
