@@ -1,5 +1,7 @@
 /** The quick look as it goes over the address bar, into a worker and into a job. */
 import { AXLES, axleOf, CORNER_KEYS, type Axle } from '@/core/2-vehicle/setup/corner-key';
+import type { WheelAndTire } from '@/core/2-vehicle/setup/wheel-and-tire';
+import { underPrint } from '@/core/2-vehicle/tire/tire-shape';
 import { wheelOffsetMm } from '@/core/2-vehicle/wheel/rim';
 import { VEHICLE_KINDS } from '@/core/2-vehicle/setup/vehicle-kind';
 import { parseFitmentText } from '@/core/6-decisions/quick/fitment-text';
@@ -10,6 +12,8 @@ import { attempt, type Problem, type Result } from '@/core/1-base/problem';
 import type { LengthUnit } from '@/core/1-base/units/length';
 import { meantLength } from '@/core/1-base/units/meant-length';
 import { LIMITS } from '@/core/1-base/limits';
+import { fittedSchema } from './lowgap-file';
+import { parseWith } from './parse';
 import type { Job } from './job-api';
 import { vehicleOf } from './copied-job';
 import type { Well } from './well-api';
@@ -55,10 +59,15 @@ export function quickQuery({ answers, ...texts }: QuickTexts): Record<string, st
   return Object.fromEntries([...Object.entries(texts), ...said].filter(([, text]) => text.trim() !== ''));
 }
 
-/** The question that the texts ask; problems by the name of their text. */
-export function quickQuestion(texts: QuickTexts): Result<QuickQuestion> {
-  const fitted = attempt(() => checkedFitment(texts.fitted, 'fitted'));
-  const wanted = attempt(() => checkedFitment(texts.wanted, 'wanted'));
+/** What the texts ask: null while a setup or the lift cannot be read. An answer that cannot be read is left out of it. Problems by the name of their text. */
+export interface ReadQuick {
+  readonly question: QuickQuestion | null;
+  readonly problems: readonly Problem[];
+}
+
+export function quickQuestion(texts: QuickTexts): ReadQuick {
+  const fitted = at('fitted', readFitment(texts.fitted));
+  const wanted = at('wanted', readFitment(texts.wanted));
   const lift = at(
     'lift',
     attempt(() => liftOf(texts)),
@@ -68,14 +77,14 @@ export function quickQuestion(texts: QuickTexts): Result<QuickQuestion> {
   );
   const all = [fitted, wanted, lift, ...answers.map(([, read]) => read)];
   const problems = all.flatMap((one): readonly Problem[] => (one.ok ? [] : one.problems));
-  if (!fitted.ok || !wanted.ok || !lift.ok || problems.length > 0) return { ok: false, problems };
+  if (!fitted.ok || !wanted.ok || !lift.ok) return { question: null, problems };
   return {
-    ok: true,
-    value: {
+    problems,
+    question: {
       axle: texts.axle,
       vehicle: VEHICLE_KINDS.find((one) => one === texts.vehicle) ?? null,
       suspension: QUICK_SUSPENSIONS.find((one) => one === texts.suspension) ?? null,
-      fitted: fitted.value,
+      fitted: { ...fitted.value, tire: underPrint(fitted.value.tire) },
       wanted: wanted.value,
       liftMm: lift.value,
       answers: Object.fromEntries(answers.flatMap(([place, read]) => (read.ok ? [[place, read.value]] : []))),
@@ -83,10 +92,14 @@ export function quickQuestion(texts: QuickTexts): Result<QuickQuestion> {
   };
 }
 
-function checkedFitment(text: string, path: string): ReturnType<typeof parseFitmentText> {
-  const fitment = parseFitmentText(text, path);
-  wheelOffsetMm(fitment.wheel, path);
-  return fitment;
+/** A setup as it was said, within what a job may hold. */
+function readFitment(text: string): Result<WheelAndTire> {
+  const read = attempt(() => parseFitmentText(text));
+  if (!read.ok) return read;
+  const checked = parseWith(fittedSchema, read.value);
+  if (!checked.ok) return checked;
+  const stands = attempt(() => wheelOffsetMm(read.value.wheel));
+  return stands.ok ? read : stands;
 }
 
 /** Problems of one text lie at it. */

@@ -14,7 +14,7 @@ test('a phone question is answered from two lines; what is needed is what one re
   await page.getByLabel('Wanted').fill(WANTED);
   await page.getByRole('button', { name: 'Rear', exact: true }).click();
   await page.getByRole('button', { name: 'Pickup' }).click();
-  await page.getByRole('button', { name: 'Solid axle' }).click();
+  await page.getByRole('button', { name: 'Two arms' }).click();
   await page.getByRole('button', { name: 'mm', exact: true }).click();
 
   // 20 mm wider at 70 % is 28 mm taller; the speedometer shows 802.8 where it rolls 830.8.
@@ -48,7 +48,7 @@ test('a phone question is answered from two lines; what is needed is what one re
   await expect(top).toContainText('could be either');
   await page.getByRole('button', { name: 'Make it a job' }).click();
   await expect(page).toHaveURL(/\/jobs\/.*\/intake/);
-  await expect(page.getByRole('button', { name: 'Solid axle' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'Two arms' })).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByTestId('gap-strip')).toContainText('No low gap yet');
   await room(page, 'Bench').click();
   await expect(page.getByTestId('tire-size').locator('input')).toHaveValue('285/70R17');

@@ -103,9 +103,7 @@ const standsWords = (job: Job): string => {
 };
 const next = (job: Job): string => {
   const step = nextStep(job.document, evaluations.value.get(job.id) ?? null);
-  return step
-    ? `${ROOM_LABELS[step.room]}: ${step.says.replace(/\d{4}-\d\d-\d\d/, (day) => dayText(day))}`
-    : 'nothing is open';
+  return step ? `${ROOM_LABELS[step.room]}: ${step.says}` : 'nothing is open';
 };
 
 /** The first look that is still to come, or was missed. */

@@ -74,9 +74,11 @@ const cards = computed(() =>
     if (!answer.ok) return { name, setup, said: null, problem: problemText(answer.problems[0]!) };
     const own = withSetup(file, setup);
     const rideOf = (key: CornerKey): number => cornerLimits(own, key)?.ride ?? 0;
-    return { name, setup, said: customerAnswer(answer.value, rideOf, units.unit), problem: '' };
+    return { name, setup, said: customerAnswer(answer.value, rideOf, units.unit, labelOf), problem: '' };
   }),
 );
+const labelOf = (corner: CornerKey, id: string): string =>
+  job.document?.corners[corner]?.obstacles.find((one) => one.id === id)?.label ?? id;
 const shown = computed(() => cards.value[chosen.value] ?? cards.value[0]);
 
 /** What the plan of the setup on the bench costs; of others nothing was planned. */
@@ -93,7 +95,9 @@ const cost = computed(() => {
   const money = sums.totalMinor > 0 ? `, ${formatMoney(sums.totalMinor)} in all` : '';
   return `${clears}: about ${timeWords(minutes)} of work${money}, tires and wheels apart.`;
 });
-const costOf = (i: number): string => (i === 0 && cost.value ? cost.value : 'The work it takes is not planned yet.');
+/** The setup on the bench stands first, where there is one. */
+const costOf = (i: number): string =>
+  i === 0 && job.document?.setup && cost.value ? cost.value : 'The work it takes is not planned yet.';
 
 const pictured = computed(() => {
   const said = shown.value?.said;

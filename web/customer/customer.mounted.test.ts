@@ -89,4 +89,17 @@ describe('words for whoever pays', () => {
     const { lines } = customerAnswer(evaluateCase(asCase(document)), () => 0, 'in');
     expect(lines[0]).toMatch(/1\/8 in of room, 5\/16 in wanted/);
   });
+
+  test('two parts that come too near each other keep it from clearing; corners nobody measured are named', () => {
+    const { document } = demoJobs().find(({ title }) => title.startsWith('Patrol'))!;
+    const { setup: _, ...fitted } = document;
+    const evaluation = evaluateCase(asCase(fitted as typeof document));
+    const clear = { ...evaluation, obstacles: evaluation.obstacles.filter(({ marginMm }) => marginMm >= 0) };
+    const pair = { corner: 'frontLeft', a: 'track-bar', b: 'perch', gapMm: 4, requiredMm: 10, marginMm: -6 };
+    const said = customerAnswer({ ...clear, pairs: [pair] } as unknown as typeof evaluation, () => 0, 'mm');
+    expect(said.headline).toBe('Too close as it is.');
+    expect(said.verdict).toBe('tooClose');
+    expect(said.lines.join(' ')).toContain('track-bar and perch, front left, come near each other: 4 mm');
+    expect(said.lines.at(-1)).toBe('Not measured: rear left, rear right.');
+  });
 });

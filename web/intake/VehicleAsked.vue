@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { MotionDescription } from '@/core/2-vehicle/motion/motion-description';
 import { AXLES, axleOf, CORNER_KEYS, type Axle } from '@/core/2-vehicle/setup/corner-key';
@@ -44,6 +44,13 @@ const setKind = (kind: VehicleKind | null): void =>
     else file.vehicle.kind = kind;
   });
 
+/** What was measured of the suspension that stood before, and went with it. */
+const lost = ref('');
+function undo(): void {
+  job.undo();
+  lost.value = '';
+}
+
 function setMotion(
   corners: readonly (keyof LowgapFile['corners'])[],
   type: MotionType | null,
@@ -51,6 +58,8 @@ function setMotion(
 ): void {
   // Measures of the one that stands already are not thrown away by pressing it again.
   if (type === null || type === now) return;
+  const { starting = [] } = job.document?.corners[corners[0]!] ?? {};
+  lost.value = now !== null && !starting.includes('motion') ? MOTION_NAMES[now].toLowerCase() : '';
   job.change((file) => {
     for (const key of corners) {
       const corner = file.corners[key];
@@ -85,5 +94,9 @@ function setMotion(
         <template #default="{ value }"><SuspensionSketch :type="value" /></template>
       </PictureChoice>
     </template>
+    <p v-if="lost" class="row" role="status" data-testid="lost">
+      <span>What was measured of it as {{ lost }} went with it.</span>
+      <v-btn height="48" variant="outlined" @click="undo">Undo it</v-btn>
+    </p>
   </section>
 </template>

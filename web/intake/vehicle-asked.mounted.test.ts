@@ -2,7 +2,7 @@ import { afterEach, beforeAll, beforeEach, expect, test } from '@jest/globals';
 import type { VueWrapper } from '@vue/test-utils';
 import type { JobStore } from '../stores/job';
 import { mountedInJob, openedJob } from '../testing/mounting';
-import { all, press } from '../testing/page';
+import { all, press, said } from '../testing/page';
 import { endWorkersHere, runWorkersHere } from '../testing/worker-here';
 import VehicleAsked from './VehicleAsked.vue';
 
@@ -35,6 +35,15 @@ test('the kind of vehicle and of suspension are chosen by picture, for both corn
     expect(obstacles).toHaveLength(10);
   }
   expect(job.document!.corners.rearLeft!.motion.type).toBe('beamAxle');
+});
+
+test('measures that go with a suspension are said, and come back by one press', async () => {
+  const before = JSON.stringify(job.document!.corners);
+  await press(/^Strut$/);
+  expect(said('lost')).toContain('two arms');
+  await press(/^Undo it/);
+  expect(JSON.stringify(job.document!.corners)).toBe(before);
+  expect(said('lost')).toBe('');
 });
 
 test('pressing what stands already throws no measure away', async () => {

@@ -2,7 +2,6 @@
 import { mdiArrowRight } from '@mdi/js';
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
-import { dayText } from '../kit/dates';
 import { useJobStore } from '../stores/job';
 import { nextStep } from './next-step';
 import { ROOM_LABELS } from './rooms';
@@ -16,15 +15,13 @@ const isHere = computed(() => {
   const step = next.value;
   return step !== null && step.room === route.name && (!step.corner || step.corner === route.query['corner']);
 });
-
-const says = computed(() => next.value?.says.replace(/\d{4}-\d\d-\d\d/, (day) => dayText(day)) ?? '');
 </script>
 
 <template>
   <nav class="next" aria-label="Next" data-testid="next-line">
     <template v-if="next">
       <span class="says"
-        ><strong>Next{{ isHere ? ', here' : '' }}:</strong> {{ says }}.</span
+        ><strong>Next{{ isHere ? ', here' : '' }}:</strong> {{ next.says }}.</span
       >
       <v-btn
         v-if="!isHere"

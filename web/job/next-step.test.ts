@@ -5,6 +5,7 @@ import { evaluateCase } from '@/core/4-clearance/verdict/evaluate';
 import { demoJobs } from '@/demo/demo-jobs';
 import { blankJob } from '../bay/blank-job';
 import { takeMotion } from '../baseline/blank-corner';
+import { dayText } from '../kit/dates';
 import { nextStep } from './next-step';
 
 const next = (file: LowgapFile) => nextStep(file, file.setup ? evaluateCase(asCase(file)) : null);
@@ -51,7 +52,7 @@ describe('what comes next follows the order of the trade', () => {
     const step = next(file)!;
     expect(step.room).toBe('followUp');
     const days = file.followUp!.due.filter(({ doneOn }) => !doneOn).map(({ due }) => due);
-    expect(step.says).toContain([...days].sort()[0]!);
+    expect(step.says).toContain(dayText([...days].sort()[0]!));
   });
 
   test('nothing is open once all is done', () => {

@@ -4,6 +4,7 @@ import type { Evaluation } from '@/core/4-clearance/verdict/evaluate';
 import { cornerKnown, type StartingValue } from '@/core/3-survey/known/known';
 import { CORNER_KEYS, cornerName, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { firstWords } from '../advice';
+import { dayText } from '../kit/dates';
 
 export type StepRoom =
   'intake' | 'baseline' | 'survey' | 'stance' | 'bench' | 'finder' | 'plan' | 'install' | 'testFit' | 'followUp';
@@ -46,7 +47,9 @@ export function nextStep(file: LowgapFile, evaluation: Evaluation | null): NextS
   if (!file.setup) return at('bench', 'choose the tire and wheel to try');
   const { steps = [], fasteners = [] } = file.install ?? {};
   const undone = steps.filter(({ doneAt }) => doneAt === undefined).length;
-  const short = (evaluation?.obstacles ?? []).filter(({ verdict }) => fallsShort(verdict)).length;
+  const short =
+    (evaluation?.obstacles ?? []).filter(({ verdict }) => fallsShort(verdict)).length +
+    (evaluation?.pairs ?? []).filter(({ marginMm }) => marginMm < 0).length;
   const handedOver = file.followUp?.handedOver !== undefined;
   if (!handedOver && short > 0 && !file.plan?.chosen)
     return at('plan', `${count(short, 'part is', 'parts are')} too close: find the least change that clears them`);
@@ -60,7 +63,7 @@ export function nextStep(file: LowgapFile, evaluation: Evaluation | null): NextS
   const [due] = (file.followUp?.due ?? [])
     .filter(({ doneOn }) => doneOn === undefined)
     .sort((a, b) => a.due.localeCompare(b.due));
-  return due ? at('followUp', `${due.text}, due ${due.due}`) : null;
+  return due ? at('followUp', `${due.text}, due ${dayText(due.due)}`) : null;
 }
 
 const isEmpty = (intake: LowgapFile['intake']): boolean =>

@@ -8,7 +8,7 @@ import type { LowgapFitted } from '@/contracts/lowgap-file';
 import { attempt } from '@/core/1-base/problem';
 import { parseTireSize } from '@/core/2-vehicle/tire/size';
 import { nextSize } from '@/core/2-vehicle/tire/nearest-sizes';
-import { USUAL_UNDER_PRINT_MM } from '@/core/2-vehicle/tire/tire-shape';
+import { underPrint } from '@/core/2-vehicle/tire/tire-shape';
 import { tireSection } from '@/core/2-vehicle/tire/section';
 import { formatMm, mmToIn } from '@/core/1-base/units/length';
 import { backspacingFromOffset, wheelOffsetMm, type BackspacingSchool } from '@/core/2-vehicle/wheel/rim';
@@ -54,15 +54,9 @@ function typeSize(entered: string | null): void {
     const { kind } = fitment.tire;
     const said = props.measured ? fitment.tire : kind === undefined ? {} : { kind };
     fitment.tire = { ...said, size: parsed.value.text };
-    if (props.measured) takeUnderPrint(fitment, parsed.value.printedDiameterMm !== undefined);
+    if (props.measured) fitment.tire = underPrint(fitment.tire);
     else fitment.typed = withoutTire(fitment.typed);
   });
-}
-
-/** A flotation tire that nobody measured is taken for somewhat smaller than its print: gaps were read off what it really is. */
-function takeUnderPrint({ tire }: Fitment, isFlotation: boolean): void {
-  if (!isFlotation) delete tire.underPrintMm;
-  else if (tire.measuredDiameterMm === undefined) tire.underPrintMm ??= USUAL_UNDER_PRINT_MM;
 }
 
 const TIRE_FIELDS = Object.keys(tireShapeFields);

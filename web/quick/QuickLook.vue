@@ -185,8 +185,8 @@ async function makeJob(): Promise<void> {
           <h2 id="places-title" class="panel-title">Today’s tire must have at least this much room</h2>
           <p class="small muted">
             {{ texts.axle === 'front' ? 'Front' : 'Rear' }} wheel on the right side, facing it: 12 is up, 3 toward the
-            front. As it stands on the ground, square to the tire. Black is the least, the open part what locks, travel
-            and suspension may ask more.
+            front. As it stands on the ground, square to the tire. The filled part is the least, the open one what
+            locks, travel and suspension may ask more.
           </p>
           <QuickPlaces
             :places="look.places"

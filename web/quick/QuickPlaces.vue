@@ -24,6 +24,8 @@ const refusal = ({ id }: QuickPlace): string => {
   const problem = props.problemAt(`said.${id}`);
   return problem ? fieldText(problem) : '';
 };
+/** mm that a sheet is wide within its margins: a longer stick is not drawn on it. */
+const PAPER_MM = 170;
 /** Side by side on the screen; on paper, at 100 %, as long as what is to be put into the gap. */
 const longest = computed(() => Math.max(1, ...props.places.map(({ mostMm }) => mostMm)));
 const stick = (mm: number): Record<string, string> => ({
@@ -42,7 +44,8 @@ const SAID_CLASS = { enough: '', short: 'verdict-tooClose', between: 'verdict-cl
       </div>
       <div class="needs">
         <strong class="figures">{{ rangeWords(place.leastMm, place.mostMm, units) }}</strong>
-        <span class="stick" aria-hidden="true"
+        <span v-if="place.mostMm > PAPER_MM" class="only-print small">longer than the paper: by tape</span>
+        <span class="stick" :class="{ long: place.mostMm > PAPER_MM }" aria-hidden="true"
           ><span class="sure" :style="stick(place.leastMm)"></span
           ><span class="may" :style="stick(place.mostMm - place.leastMm)"></span
         ></span>
@@ -124,6 +127,9 @@ const SAID_CLASS = { enough: '', short: 'verdict-tooClose', between: 'verdict-cl
   .sure,
   .may {
     width: var(--length);
+  }
+  .stick.long {
+    display: none;
   }
   .places > li {
     grid-template-columns: minmax(0, 1fr);

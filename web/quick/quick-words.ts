@@ -1,4 +1,4 @@
-import { bothUnits, formatFraction, formatMm, type LengthUnit } from '@/core/1-base/units/length';
+import { bothUnits, formatFraction, formatFractionUp, formatMm, type LengthUnit } from '@/core/1-base/units/length';
 import type { VehicleKind } from '@/core/2-vehicle/setup/vehicle-kind';
 import type { QuickChange, SaidLoad } from '@/core/6-decisions/quick/quick-change';
 import type { QuickPlace, SaidVerdict } from '@/core/6-decisions/quick/quick-places';
@@ -12,7 +12,7 @@ export const lengthWords = (mm: number, unit: LengthUnit): string =>
 /** `22 to 31 mm`, in the shop's unit first; one number where both are the same on a tape. */
 export function rangeWords(leastMm: number, mostMm: number, unit: LengthUnit): string {
   const [least, most] = [up(leastMm), up(mostMm)];
-  const inches = [formatFraction(least), formatFraction(most)];
+  const inches = [formatFractionUp(leastMm), formatFractionUp(mostMm)];
   const mm = least === most ? `${least} mm` : `${least} to ${most} mm`;
   if (unit === 'mm') return mm;
   return `${inches[0] === inches[1] ? inches[0] : `${inches[0]} to ${inches[1]}`} in (${mm})`;

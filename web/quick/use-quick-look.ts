@@ -31,11 +31,12 @@ export function useQuickLook() {
   };
 
   const read = computed(() => quickQuestion(texts.value));
-  const question = computed(() => (read.value.ok ? read.value.value : null));
+  const question = computed(() => read.value.question);
   /** What is wrong with one text; what is still empty is only waited for. */
   const problemAt = (name: string): Problem | undefined => {
-    const all = read.value.ok ? engineProblems.value : read.value.problems;
-    return all.find(({ path }) => path === name || path.startsWith(`${name}.`));
+    return [...read.value.problems, ...engineProblems.value].find(
+      ({ path }) => path === name || path.startsWith(`${name}.`),
+    );
   };
 
   const look = shallowRef<QuickLook | null>(null);

@@ -3,13 +3,10 @@ import { withItsUnit } from '@/core/1-base/units/meant-length';
 import type { LowgapCorner, LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
 import type { NextReading } from '@/core/6-decisions/next-reading/next-reading';
 import type { WalkHeight } from '@/core/3-survey/walk/walk-height';
-import { usualWalk, type WalkStep, type WalkStop } from '@/core/3-survey/walk/usual-walk';
+import { steerOn, usualWalk, type PlainSteer, type WalkStep, type WalkStop } from '@/core/3-survey/walk/usual-walk';
 import { mountsOf } from '@/core/2-vehicle/motion/motion-description';
 import type { Side } from '@/core/2-vehicle/motion/steering';
 import type { ReadingPlace } from '@/core/3-survey/reading/reading';
-import { parseClock } from '@/core/1-base/units/clock';
-
-export type PlainSteer = 'left' | 'straight' | 'right';
 
 /** A gap to be taken: at what, where and at which steer and travel. */
 export interface GapAsked {
@@ -45,15 +42,6 @@ export type Asked = GapAsked | OutboardAsked;
 
 const HEIGHT_ORDER: Readonly<Record<WalkHeight, number>> = { ride: 0, bump: 1, hang: 2 };
 const STEER_ORDER: Readonly<Record<PlainSteer, number>> = { straight: 0, left: 1, right: 2 };
-
-/** The walk is written for a left wheel; on a right one the locks change places. */
-function steerOn(side: Side, { steer, clock }: WalkStep): PlainSteer {
-  const mirrored = (plain: PlainSteer): PlainSteer =>
-    side === 'left' || plain === 'straight' ? plain : plain === 'left' ? 'right' : 'left';
-  if (steer !== 'toward') return mirrored(steer);
-  // What is inboard and ahead comes nearer when the front of the wheel turns inboard.
-  return mirrored(parseClock(clock) < 180 ? 'right' : 'left');
-}
 
 export const skipKey = (stop: string, step: number, what: 'gap' | 'outboard' = 'gap'): string =>
   `${stop}.${step}${what === 'outboard' ? '.outboard' : ''}`;

@@ -68,8 +68,16 @@ export function parseLength(text: string, defaultUnit: LengthUnit, path = ''): P
 }
 
 /** Inches to the nearest 1/16 as a tape shows them: `2 7/8`, `3/16`, `-1 1/2`, `0`. */
-export function formatFraction(mm: number): string {
-  const sixteenths = Math.round((Math.abs(mm) / MM_PER_IN) * 16);
+export const formatFraction = (mm: number): string => fractionText(Math.round((Math.abs(mm) / MM_PER_IN) * 16), mm < 0);
+
+/** A length (mm, not negative) that is needed: inches to the next 1/16, never below it. */
+export const formatFractionUp = (mm: number): string =>
+  fractionText(Math.ceil((mm / MM_PER_IN) * 16 - SIXTEENTH_SLACK), false);
+
+/** Sixteenths by which a whole number of them may be missed by rounding. */
+const SIXTEENTH_SLACK = 1e-6;
+
+function fractionText(sixteenths: number, isNegative: boolean): string {
   const whole = Math.floor(sixteenths / 16);
   let top = sixteenths % 16;
   let bottom = 16;
@@ -77,7 +85,7 @@ export function formatFraction(mm: number): string {
     top /= 2;
     bottom /= 2;
   }
-  const sign = mm < 0 && sixteenths > 0 ? '-' : '';
+  const sign = isNegative && sixteenths > 0 ? '-' : '';
   if (top === 0) return `${sign}${whole}`;
   return whole === 0 ? `${sign}${top}/${bottom}` : `${sign}${whole} ${top}/${bottom}`;
 }

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { attempt } from '../problem';
 import { formatClock, parseClock } from './clock';
-import { formatFraction, formatMm, parseLength } from './length';
+import { formatFraction, formatFractionUp, formatMm, parseLength } from './length';
 
 describe('lengths as people type them', () => {
   test.each([
@@ -73,4 +73,13 @@ describe('clock positions', () => {
     );
     expect(formatClock(359.9)).toBe('12:00');
   });
+});
+
+test('a needed length is never shortened by its sixteenths', () => {
+  for (let mm = 0; mm < 130; mm += 0.37) {
+    const said = parseLength(formatFractionUp(mm), 'in').mm;
+    expect(said).toBeGreaterThanOrEqual(mm - 1e-5);
+    expect(said).toBeLessThan(mm + 25.4 / 16);
+  }
+  expect(formatFractionUp(25.4)).toBe('1');
 });

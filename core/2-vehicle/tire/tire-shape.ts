@@ -1,6 +1,7 @@
 import { joinPath, ProblemError } from '../../1-base/problem';
 import type { TireDescription } from './dimensions';
 import { rollingOfRevolutionsMm } from './rolling';
+import { parseTireSize } from './size';
 import type { Shoulder, TireKind } from './tire-kind';
 
 /** Shoulder radius over section height, by picture. Working values of this project. */
@@ -75,6 +76,13 @@ export const shoulderReachMm = ({ treadWidthMm, shoulderRadiusMm }: TreadShape):
 
 /** mm by which a flotation tire measures under its printed diameter: 0.2 to 0.5 in (common practice, no source), in the middle. */
 export const USUAL_UNDER_PRINT_MM = 9;
+
+/** A fitted tire with what it is taken to measure under its print, where it is a flotation tire that nobody measured: gaps are read off what it really is. */
+export function underPrint<T extends TireDescription>(tire: T): T {
+  const { underPrintMm, ...rest } = tire;
+  if (parseTireSize(tire.size).printedDiameterMm === undefined) return rest as T;
+  return tire.measuredDiameterMm === undefined ? { ...tire, underPrintMm: underPrintMm ?? USUAL_UNDER_PRINT_MM } : tire;
+}
 
 const TIRE_KEYS = [
   'measuredDiameterMm',

@@ -1,3 +1,5 @@
+import { parseClock } from '../../1-base/units/clock';
+import type { Side } from '../../2-vehicle/motion/steering';
 import type { Material } from '../shape/material';
 import type { MotionDescription } from '../../2-vehicle/motion/motion-description';
 import type { Mount } from '../../2-vehicle/motion/mount';
@@ -198,4 +200,17 @@ export function usualWalk({ steering, motion: { type } }: WalkedCorner): readonl
   }
   if (type === 'beamAxle') return STEERED_WALK.map((stop) => (stop.id === 'arm-end' ? { ...stop, ...LINK } : stop));
   return STEERED_WALK;
+}
+
+export type PlainSteer = 'left' | 'straight' | 'right';
+
+/** A lock as it is called on the other side of the vehicle. */
+export const mirroredSteer = (steer: PlainSteer): PlainSteer =>
+  steer === 'straight' ? steer : steer === 'left' ? 'right' : 'left';
+
+/** How a step is steered on a side. The walk is written for a left wheel; on a right one the locks change places. */
+export function steerOn(side: Side, { steer, clock }: Pick<WalkStep, 'steer' | 'clock'>): PlainSteer {
+  // What is inboard and ahead comes nearer when the front of the wheel turns inboard.
+  const onLeft = steer !== 'toward' ? steer : parseClock(clock) < 180 ? 'right' : 'left';
+  return side === 'left' ? onLeft : mirroredSteer(onLeft);
 }

@@ -76,40 +76,48 @@ export interface QuickCase {
 /** A steering axis as such axles have it (working values of this project, no published source). */
 const AXIS = { inclinationDeg: 11, casterDeg: 4, kingpinOffsetMm: 95, casterTrailMm: 0 };
 
-function motionOf(suspension: QuickSuspension, { armMm, hubSpacingMm }: Unknowns): MotionDescription {
+/** Stops and shocks of a solid axle stand 0.5 to 0.7 of its track apart (common practice, no source); the further apart, the less it flexes. */
+const STOP_SHARES = [0.7, 0.5] as const;
+
+function motionOf(suspension: QuickSuspension, { armMm, hubSpacingMm }: Unknowns, travel: 0 | 1): MotionDescription {
   switch (suspension) {
     case 'doubleWishbone':
       return { type: 'doubleWishbone', tape: { lowerArmMm: armMm } };
     case 'macphersonStrut':
       return { type: 'macphersonStrut', tape: { lowerArmMm: armMm } };
-    case 'beamAxle':
-      // Each end stopped for itself: the other wheel's height is one thing more that nobody asked about.
-      return { type: 'beamAxle', hubSpacingMm };
+    case 'beamAxle': {
+      // Stops stand well inboard: flexed, one wheel goes far past its parallel bump, and there a tall tire meets the fender.
+      const spacingMm = STOP_SHARES[travel] * hubSpacingMm;
+      return { type: 'beamAxle', hubSpacingMm, stopSpacingMm: spacingMm, shockSpacingMm: spacingMm };
+    }
   }
 }
+
+/** The least and the most of a span. */
+const ENDS = [0, 1] as const;
 
 /** The corners of what is not known: least and most lock with least and most travel, under each suspension it may have. */
 export function quickCases(question: QuickQuestion): QuickCase[] {
   const unknowns = unknownsOf(question.vehicle);
   const key = quickCorner(question);
   return suspensionsOf(question).flatMap((suspension) =>
-    [0, 1].flatMap((lock) =>
-      [0, 1].map((travel): QuickCase => {
+    ENDS.flatMap((lock) =>
+      ENDS.map((travel): QuickCase => {
         const corner: CornerDescription = {
-          motion: motionOf(suspension, unknowns),
+          motion: motionOf(suspension, unknowns, travel),
           ...(question.axle === 'front'
             ? {
                 steering: {
                   ...(suspension === 'beamAxle' ? AXIS : {}),
-                  lockRightDeg: unknowns.innerLockDeg[lock]!,
-                  lockLeftDeg: unknowns.outerLockDeg[lock]!,
+                  lockRightDeg: unknowns.innerLockDeg[lock],
+                  lockLeftDeg: unknowns.outerLockDeg[lock],
                   lockMeasured: 'heading' as const,
                 },
               }
             : {}),
           staticCamberDeg: 0,
           staticToeDeg: 0,
-          travel: { bumpMm: unknowns.bumpMm[travel]!, droopMm: unknowns.droopMm[travel]! },
+          travel: { bumpMm: unknowns.bumpMm[travel], droopMm: unknowns.droopMm[travel] },
           fitted: question.fitted,
           obstacles: [],
         };

@@ -42,9 +42,9 @@ function sectionOf(fitment: WheelAndTire, path: string): QuickSection {
 }
 
 /** @throws ProblemError where tire and wheel do not go together */
-export const quickLook = (question: QuickQuestion): QuickLook => ({
-  change: quickChange(question),
-  places: quickPlaces(question),
-  fitted: sectionOf(question.fitted, 'fitted'),
-  wanted: sectionOf(question.wanted, 'wanted'),
-});
+export function quickLook(question: QuickQuestion): QuickLook {
+  // First, so that what does not go together is said of the setup that it is.
+  const fitted = sectionOf(question.fitted, 'fitted');
+  const wanted = sectionOf(question.wanted, 'wanted');
+  return { fitted, wanted, change: quickChange(question), places: quickPlaces(question) };
+}

@@ -1,7 +1,6 @@
-import { parseClock } from '../../1-base/units/clock';
 import { mountsOf } from '../../2-vehicle/motion/motion-description';
 import { sideOf, type CornerKey } from '../../2-vehicle/setup/corner-key';
-import { usualWalk, type WalkStep, type WalkStop } from '../../3-survey/walk/usual-walk';
+import { steerOn, usualWalk, type WalkStop } from '../../3-survey/walk/usual-walk';
 import { SectionCache } from '../../4-clearance/search/section-cache';
 import { pokeNeeds, type Poke } from '../finder/poke';
 import { quickCases, type QuickCase } from './quick-cases';
@@ -30,8 +29,8 @@ export interface QuickPlace extends Poke {
 export const MOST_PLACES = 6;
 export const LEAST_PLACES = 4;
 
-/** mm: a wheel with all its bump travel left comes from further off than one that a card is made for. */
-const FURTHEST_MM = 200;
+/** mm: a wheel with all its bump travel left, flexed, comes from further off than one that a card is made for. */
+const FURTHEST_MM = 300;
 
 /** No thing is asked about at more places. */
 const MOST_OF_THING = 2;
@@ -39,7 +38,7 @@ const MOST_OF_THING = 2;
 /** mm within which places are alike in how much more they need. */
 const ALIKE_MM = 4;
 
-/** mm: longer sticks are asked for last. */
+/** mm: longer sticks from a sidewall or shoulder point past what is meant, and are asked for last. */
 const HANDY_MM = 130;
 
 /** mm more than the fitted tire needs, from which a place is worth a question. */
@@ -51,13 +50,6 @@ interface StopPoke {
   readonly stop: WalkStop;
   readonly poke: Poke;
 }
-
-const steersOf = ({ steer, clock }: WalkStep, key: CornerKey): Poke['steer'] => {
-  // The walk is written for a left wheel; what is inboard and ahead comes nearer when the front of the wheel turns inboard.
-  const plain = steer === 'toward' ? (parseClock(clock) < 180 ? 'right' : 'left') : steer;
-  if (plain === 'straight' || sideOf(key) === 'left') return plain;
-  return plain === 'left' ? 'right' : 'left';
-};
 
 function stopsOf({ corner }: QuickCase, key: CornerKey): StopPoke[] {
   const have = mountsOf(corner.motion);
@@ -73,7 +65,7 @@ function stopsOf({ corner }: QuickCase, key: CornerKey): StopPoke[] {
               poke: {
                 clock: step.clock,
                 across: step.across,
-                steer: steersOf(step, key),
+                steer: steerOn(sideOf(key), step),
                 travelMm: 0,
                 mount,
                 material: stop.material,
@@ -155,8 +147,10 @@ const roughly = (mm: number): number => Math.round(mm / ALIKE_MM);
 
 function firstOf(places: readonly QuickPlace[]): QuickPlace[] {
   const chosen: QuickPlace[] = [];
-  const isFar = ({ mostMm }: QuickPlace): boolean => mostMm > HANDY_MM;
-  for (const place of [...places.filter((one) => !isFar(one)), ...places.filter(isFar)]) {
+  // What a hand can reach first, then the longer sticks, and last what needs no more than it does today.
+  const rankOf = ({ mostMm, moreMm, across }: QuickPlace): number =>
+    moreMm < WORTH_MM ? 2 : across !== 'tread' && mostMm > HANDY_MM ? 1 : 0;
+  for (const place of [...places].sort((a, b) => rankOf(a) - rankOf(b))) {
     const isAsked = chosen.some((one) => placeOf(one) === placeOf(place));
     const ofThing = chosen.filter(({ thing }) => thing === place.thing).length;
     const isWorth = chosen.length < LEAST_PLACES || (chosen.length < MOST_PLACES && place.moreMm >= WORTH_MM);

@@ -1,6 +1,6 @@
 import { shareOf, type Share } from '../../1-base/numeric/share';
 import { attempt } from '../../1-base/problem';
-import { axleOf, type CornerKey } from '../../2-vehicle/setup/corner-key';
+import { axleOf, sideOf, type CornerKey } from '../../2-vehicle/setup/corner-key';
 import { countParts } from '../../2-vehicle/setup/setup';
 import type { VehicleKind } from '../../2-vehicle/setup/vehicle-kind';
 import type { CornerDescription } from '../../3-survey/description/corner-description';
@@ -13,7 +13,8 @@ import { prepareCorner } from '../../4-clearance/case/prepared-corner';
 import { materialStretches, STANDARDS, wantedAs } from '../../4-clearance/case/standard';
 import { SectionCache } from '../../4-clearance/search/section-cache';
 import type { QuickPlace } from './quick-places';
-import { quickSuspensionOf, wantedSetup, type QuickQuestion } from './quick-question';
+import { mirroredSteer } from '../../3-survey/walk/usual-walk';
+import { quickCorner, quickSuspensionOf, wantedSetup, type QuickQuestion } from './quick-question';
 
 /** A vehicle of the shop's that was surveyed: a job's, or a well of the library. */
 export interface RecordedWell {
@@ -80,7 +81,13 @@ function shortIn(question: QuickQuestion, places: readonly QuickPlace[], { key, 
     if (!answer) return [];
     const { clock, across, steer, travelMm, material } = poke;
     const mount = mountsOf(corner.motion).includes(poke.mount) ? poke.mount : defaultMount(material, corner.motion);
-    const reading = { clock, across, gapMm: answer.fromMm, steer: steerOn(key, question, steer), travelMm };
+    const reading = {
+      clock,
+      across,
+      gapMm: answer.fromMm,
+      steer: sideOf(key) === sideOf(quickCorner(question)) ? steer : mirroredSteer(steer),
+      travelMm,
+    };
     const placed = attempt(() => prepareObstacle({ id, label, mount, material, readings: [reading] }, scene, id));
     return placed.ok ? [{ thing, placed: placed.value }] : [];
   });
@@ -92,10 +99,3 @@ function shortIn(question: QuickQuestion, places: readonly QuickPlace[], { key, 
     );
   return [...new Set(things.filter(isShort).map(({ label }) => label))];
 }
-
-/** A lock as it is on the other side: a well may be of the left wheel, the answers are of the right one. */
-const steerOn = (key: CornerKey, question: QuickQuestion, steer: QuickPlace['steer']): QuickPlace['steer'] => {
-  const isLeft = key === 'frontLeft' || key === 'rearLeft';
-  if (steer === 'straight' || !isLeft || question.axle === 'rear') return steer;
-  return steer === 'left' ? 'right' : 'left';
-};

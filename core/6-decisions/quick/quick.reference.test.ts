@@ -43,7 +43,7 @@ describe('what changes', () => {
 describe('where today’s tire must have room', () => {
   // A wheel that rises straight: over the tread all of the bump travel, the growth in radius and 8 mm to metal are needed (by hand).
   test('at the top of a rear arch: bump travel, growth in radius and what the standard wants', () => {
-    const places = quickPlaces(asked({ axle: 'rear' }));
+    const places = quickPlaces(asked({ axle: 'rear', suspension: 'doubleWishbone' }));
     const top = places.find(({ thing, clock }) => thing === 'fender-lip' && clock === '12:00')!;
     const growthMm = (830.8 - 802.8) / 2;
     const [least, most] = unknownsOf('pickup').bumpMm;
@@ -53,6 +53,20 @@ describe('where today’s tire must have room', () => {
     expect(top.mostMm).toBeGreaterThan(most + growthMm + wantedMm - 1);
     expect(top.mostMm).toBeLessThan(most + growthMm + wantedMm + 2);
     expect(top.moreMm).toBeCloseTo(growthMm, 0);
+  });
+
+  // Stops stand 0.5 to 0.7 of the track apart (common practice, no source): flexed, with the other wheel on its shock, a wheel goes up by
+  // (b (1 + k) + d (1 - k)) / 2 k where the stops stand k of the track apart as the shocks do (two lines, by hand).
+  test('a solid axle flexes: one wheel goes far past its parallel bump', () => {
+    const { bumpMm, droopMm } = unknownsOf('pickup');
+    const top = quickPlaces(asked({ axle: 'rear', suspension: 'beamAxle' })).find(
+      ({ thing, clock }) => thing === 'fender-lip' && clock === '12:00',
+    )!;
+    const reach = (b: number, d: number, k: number): number => (b * (1 + k) + d * (1 - k)) / (2 * k);
+    const besidesMm = 14 + STANDARDS.neverRub.requiredMm.sheetMetal;
+    expect(top.leastMm).toBeGreaterThan(reach(bumpMm[0], droopMm[0], 0.7) + besidesMm - 1);
+    expect(top.leastMm).toBeLessThan(reach(bumpMm[0], droopMm[0], 0.7) + besidesMm + 6);
+    expect(top.mostMm).toBeGreaterThan(reach(bumpMm[1], droopMm[1], 0.5) + besidesMm - 1);
   });
 
   test.each(['front', 'rear'] as const)('four to six places on the %s axle, none asked about twice', (axle) => {
