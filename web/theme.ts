@@ -25,6 +25,8 @@ const themes = {
       field: '#83898c',
       muted: '#56616a',
       ghost: '#8a949b',
+      rubber: '#1a2327',
+      metal: '#c9c4b6',
     },
   },
   bay: {
@@ -44,6 +46,8 @@ const themes = {
       field: '#6d7d85',
       muted: '#a3b0b6',
       ghost: '#6d7d85',
+      rubber: '#38474f',
+      metal: '#a3b0b6',
     },
   },
 };

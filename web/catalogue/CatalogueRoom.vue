@@ -7,22 +7,22 @@ import {
   mdiPencilOutline,
   mdiPlus,
 } from '@mdi/js';
-import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { CATALOGUE_KINDS, type CatalogueContent, type CatalogueItem, type CatalogueKind } from '@/contracts/catalogue';
-import { commonSizes, type CommonSize } from '@/core/2-vehicle/tire/common-sizes';
+import { commonSizes } from '@/core/2-vehicle/tire/common-sizes';
 import type { Problem } from '@/core/1-base/problem';
 import { problemText } from '../problem-words';
 import { api, type ApiResult } from '../api';
 import { saveText } from '../kit/save-text';
 import PageHead from '../kit/PageHead.vue';
-import PageKeys from '../kit/PageKeys.vue';
+import NoticeBox from '../kit/NoticeBox.vue';
 import ViewTabs from '../kit/ViewTabs.vue';
-import { formatMoney } from '@/core/1-base/units/money';
-import { CATALOGUE_FIELDS } from './catalogue-fields';
 import { readCsv, writeCsv, type CsvTable } from './csv';
 import CsvPreview from './CsvPreview.vue';
 import ItemForm from './ItemForm.vue';
+import PartRack from './PartRack.vue';
+import { onShelf, sizeOnShelf, type ShelfPart } from './shelf';
 
 /** The shop's tires, wheels and spacers, and every common size to start from. */
 const props = defineProps<{ kind?: string }>();
@@ -35,18 +35,15 @@ const own = computed<CatalogueKind>(() => (shelf.value === 'sizes' ? 'tire' : sh
 const SHELVES = { tire: 'Tires', wheel: 'Wheels', spacer: 'Spacers', sizes: 'Common sizes' } as const;
 
 const items = shallowRef<readonly CatalogueItem[]>([]);
-const search = ref('');
-/** A search, or another shelf, begins at its first page. */
-const page = ref(1);
-watch([search, () => props.kind], () => (page.value = 1));
+const search = ref<string | null>('');
 const problems = shallowRef<readonly Problem[]>([]);
 const editing = shallowRef<{ item: CatalogueItem | null; texts?: Record<string, string> } | null>(null);
 const table = shallowRef<CsvTable | null>(null);
 const picker = ref<HTMLInputElement>();
 
 async function load(): Promise<void> {
-  const listed = await api.listCatalogue();
-  if (settled(listed)) items.value = listed.value.items;
+  const list = await api.listCatalogue();
+  if (settled(list)) items.value = list.value.items;
 }
 onMounted(load);
 
@@ -59,41 +56,14 @@ function settled<T>(result: ApiResult<T>): result is { ok: true; value: T } {
   return result.ok;
 }
 
-const rows = computed(() =>
-  items.value
-    .filter(({ kind }) => kind === own.value)
-    .map(({ id, data }) => {
-      const { priceMinor } = data;
-      return { id, ...data, ...(typeof priceMinor === 'number' ? { priceMinor: formatMoney(priceMinor) } : {}) };
-    }),
+const listed = computed(() => items.value.filter(({ kind }) => kind === own.value));
+const sizes = commonSizes();
+const sizesOnShelf = sizes.map(sizeOnShelf);
+const parts = computed(() =>
+  shelf.value === 'sizes' ? sizesOnShelf : listed.value.map(onShelf).filter((part): part is ShelfPart => part !== null),
 );
-const headers = computed(() => [
-  ...CATALOGUE_FIELDS[own.value].map(({ key, title }) => ({ key, title })),
-  { key: 'actions', title: '', sortable: false },
-]);
-/** A line by what stands in its first columns, so that its keys are told apart. */
-const nameOf = (item: Readonly<Record<string, unknown>>): string =>
-  CATALOGUE_FIELDS[own.value]
-    .slice(0, 3)
-    .flatMap(({ key }) => (item[key] === undefined ? [] : [String(item[key])]))
-    .join(' ');
-const SIZE_HEADERS = [
-  { key: 'size', title: 'Size' },
-  { key: 'rimDiameterIn', title: 'Rim, in' },
-  { key: 'diameterMm', title: 'Design diameter, mm' },
-  { key: 'widthMm', title: 'Width, mm' },
-  { key: 'measuringRimIn', title: 'on rim, in' },
-  { key: 'revolutionsPerKm', title: 'Revolutions per km' },
-  { key: 'actions', title: '', sortable: false },
-] as const;
-const sizes = shallowRef<readonly CommonSize[]>(
-  commonSizes().map((size) => ({
-    ...size,
-    diameterMm: Math.round(size.diameterMm * 10) / 10,
-    widthMm: Math.round(size.widthMm * 10) / 10,
-    revolutionsPerKm: Math.round(size.revolutionsPerKm),
-  })),
-);
+/** A part by what stands on it, so that its keys are told apart. */
+const nameOf = ({ name, facts }: ShelfPart): string => [name, ...facts.slice(0, 2)].join(', ');
 
 async function save(content: CatalogueContent): Promise<void> {
   const id = editing.value?.item?.id;
@@ -103,18 +73,26 @@ async function save(content: CatalogueContent): Promise<void> {
   await load();
 }
 
-async function remove(id: string): Promise<void> {
-  if (settled(await api.removeFromCatalogue(id))) await load();
+/** What was taken off last, until it is put back or put away. */
+const removed = shallowRef<{ name: string; content: CatalogueContent } | null>(null);
+async function remove(part: ShelfPart): Promise<void> {
+  const item = items.value.find(({ id }) => id === part.id);
+  if (!item || !settled(await api.removeFromCatalogue(part.id))) return;
+  removed.value = { name: nameOf(part), content: { kind: item.kind, data: item.data } as CatalogueContent };
+  await load();
+}
+async function putBack(): Promise<void> {
+  if (!removed.value || !settled(await api.addToCatalogue([removed.value.content]))) return;
+  removed.value = null;
+  await load();
 }
 
 const edit = (id: string): void => {
   editing.value = { item: items.value.find((item) => item.id === id) ?? null };
 };
-const copySize = ({ size, measuringRimIn }: CommonSize): void => {
-  editing.value = {
-    item: null,
-    texts: { size, measuringRimIn: String(measuringRimIn) },
-  };
+const copySize = (size: string): void => {
+  const { measuringRimIn } = sizes.find((one) => one.size === size)!;
+  editing.value = { item: null, texts: { size, measuringRimIn: String(measuringRimIn) } };
 };
 
 async function readFile(event: Event): Promise<void> {
@@ -140,8 +118,8 @@ async function takeTable(): Promise<void> {
 }
 
 function writeFile(): void {
-  const listed = items.value.filter(({ kind }) => kind === own.value).map(({ data }) => data);
-  saveText(`${own.value}s.csv`, 'text/csv', writeCsv(own.value, listed));
+  const rows = listed.value.map(({ data }) => data);
+  saveText(`${own.value}s.csv`, 'text/csv', writeCsv(own.value, rows));
 }
 </script>
 
@@ -172,70 +150,47 @@ function writeFile(): void {
           data-testid="csv-file"
           @change="readFile"
         />
-        <v-btn variant="outlined" height="48" :prepend-icon="mdiDownload" :disabled="!rows.length" @click="writeFile"
+        <v-btn variant="outlined" height="48" :prepend-icon="mdiDownload" :disabled="!listed.length" @click="writeFile"
           >To CSV</v-btn
         >
         <v-btn color="primary" height="48" :prepend-icon="mdiPlus" @click="editing = { item: null }">Add</v-btn>
       </template>
     </div>
     <CsvPreview v-if="table" :table="table" @take="takeTable" @cancel="table = null" />
-    <section class="panel">
-      <v-data-table
-        v-if="shelf === 'sizes'"
-        :headers="SIZE_HEADERS"
-        :items="sizes"
-        v-model:page="page"
-        :search="search"
-        item-value="size"
-        density="comfortable"
-        :items-per-page="10"
-      >
-        <template #[`item.actions`]="{ item }">
+    <NoticeBox v-if="removed" kind="warning" closable @close="removed = null">
+      <span role="status" data-testid="removed">{{ removed.name }} is off the list.</span>
+      <v-btn variant="outlined" height="48" class="back" @click="putBack">Put it back</v-btn>
+    </NoticeBox>
+    <PartRack :parts="parts" :search="search ?? ''" :what="SHELVES[shelf]">
+      <template #default="{ part }">
+        <v-btn
+          v-if="shelf === 'sizes'"
+          variant="text"
+          height="48"
+          :prepend-icon="mdiContentCopy"
+          :aria-label="`Take ${part.name} onto the shop's list`"
+          @click="copySize(part.id)"
+          >Take</v-btn
+        >
+        <template v-else>
+          <v-btn
+            variant="text"
+            height="48"
+            :prepend-icon="mdiPencilOutline"
+            :aria-label="`Change ${nameOf(part)}`"
+            @click="edit(part.id)"
+            >Change</v-btn
+          >
           <v-btn
             variant="text"
             size="48"
-            :icon="mdiContentCopy"
-            :aria-label="`Put ${item.size} on the shop's list`"
-            @click="copySize(item)"
+            :icon="mdiDeleteOutline"
+            :aria-label="`Remove ${nameOf(part)}`"
+            @click="remove(part)"
           />
         </template>
-        <template #bottom="{ pageCount }">
-          <PageKeys :page="page" :pages="pageCount" what="Sizes" @turn="(to) => (page = to)" />
-        </template>
-      </v-data-table>
-      <v-data-table
-        v-else
-        :headers="headers"
-        v-model:page="page"
-        :items="rows"
-        :search="search"
-        density="comfortable"
-        :items-per-page="10"
-        no-data-text="Nothing on the list yet: add one, read a CSV, or take a common size."
-      >
-        <template #[`item.actions`]="{ item }">
-          <span class="apart">
-            <v-btn
-              variant="text"
-              size="48"
-              :icon="mdiPencilOutline"
-              :aria-label="`Change ${nameOf(item)}`"
-              @click="edit(item.id)"
-            />
-            <v-btn
-              variant="text"
-              size="48"
-              :icon="mdiDeleteOutline"
-              :aria-label="`Remove ${nameOf(item)}`"
-              @click="remove(item.id)"
-            />
-          </span>
-        </template>
-        <template #bottom="{ pageCount }">
-          <PageKeys :page="page" :pages="pageCount" what="The list" @turn="(to) => (page = to)" />
-        </template>
-      </v-data-table>
-    </section>
+      </template>
+    </PartRack>
     <v-dialog :model-value="editing !== null" max-width="820" @update:model-value="editing = null">
       <ItemForm
         v-if="editing"
@@ -249,4 +204,8 @@ function writeFile(): void {
   </main>
 </template>
 
-<style scoped></style>
+<style scoped>
+.back {
+  margin-left: 12px;
+}
+</style>

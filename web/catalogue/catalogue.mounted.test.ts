@@ -50,8 +50,9 @@ describe('the shop’s shelf', () => {
   test('only parts of the kind looked at are listed', async () => {
     const items = demoCatalogue();
     await shelf('spacer', items);
-    const rows = all('tbody tr');
-    expect(rows).toHaveLength(Math.min(10, items.filter(({ kind }) => kind === 'spacer').length));
+    const shown = all('[data-testid="part"]');
+    expect(shown).toHaveLength(items.filter(({ kind }) => kind === 'spacer').length);
+    expect(all('[data-shape]').map((one) => one.attributes('data-shape'))).toEqual(shown.map(() => 'spacer'));
   });
 
   test('a wheel that is added is sent as typed, lengths read in inches', async () => {
@@ -78,7 +79,7 @@ describe('the shop’s shelf', () => {
 
   test('a common size is copied to the shop’s list with what is known of it', async () => {
     await shelf('sizes');
-    await press(/^Put .* on the shop's list/);
+    await press(/^Take/);
     expect(valueIn(/^Size/)).toMatch(/^\d/);
     expect(Number(valueIn(/^Measuring rim/))).toBeGreaterThan(3);
   });
@@ -88,6 +89,23 @@ describe('the shop’s shelf', () => {
     await shelf('tire', items);
     await press(/^Remove/);
     expect(sent('DELETE')?.path).toContain('/catalogue/4444444');
+  });
+
+  test('what was taken off the list is said, and is put back as it was', async () => {
+    const items = demoCatalogue().filter(({ kind }) => kind === 'wheel');
+    await shelf('wheel', items);
+    await press(/^Remove 17 x 8.5, Cast, black/);
+    expect(said('removed')).toMatch(/^17 x 8.5, Cast, black.* is off the list/);
+    await press(/^Put it back/);
+    const cast = items.find(({ data }) => data.label === 'Cast, black')!;
+    expect(sent('POST')?.body).toEqual({ items: [cast] });
+    expect(all('[data-testid="removed"]')).toHaveLength(0);
+  });
+
+  test('a search that finds nothing says so, with what was searched', async () => {
+    await shelf('tire', demoCatalogue());
+    await type(/^Search/, 'snowball');
+    expect(pageText()).toContain('Nothing on this shelf says “snowball”.');
   });
 
   test('a table is shown before it is taken, its bad lines with what is wrong', async () => {

@@ -4,6 +4,7 @@ import { parseClock } from '@/core/1-base/units/clock';
 import { sideOf, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import { formatFraction, formatMm, type LengthUnit } from '@/core/1-base/units/length';
+import WheelFace from '../kit/WheelFace.vue';
 import { VERDICT_WORDS } from '../words';
 
 /**
@@ -31,8 +32,7 @@ const COLORS = {
 const WIDTH = 1080;
 const CENTER = { x: WIDTH / 2, y: 520 };
 const RADIUS = 250;
-const SPOKES = [0, 72, 144, 216, 288];
-const LUGS = Array.from({ length: 36 }, (_, i) => 10 * i);
+const WHEEL = { rubber: INK, metal: '#c9c4b6', shade: '#8a949b', hole: '#fdfcf9' } as const;
 
 const rim = computed(() => RADIUS * Math.min(0.8, props.rimRadiusMm / props.radiusMm));
 /** Facing a left wheel the front is to the left. */
@@ -116,33 +116,7 @@ const height = computed(() => 900 + 34 * broken.value.length + 30);
       rear
     </text>
     <g :transform="`translate(${CENTER.x} ${CENTER.y})`">
-      <circle :r="RADIUS" :fill="INK" />
-      <path
-        v-for="a in LUGS"
-        :key="a"
-        :transform="`rotate(${a})`"
-        :d="`M-9 ${-RADIUS - 6}H9L6 ${-RADIUS + 20}H-6Z`"
-        :fill="INK"
-      />
-      <circle :r="rim + 10" fill="none" stroke="#56616a" stroke-width="3" />
-      <circle :r="rim" fill="#c9c4b6" />
-      <path
-        v-for="a in SPOKES"
-        :key="`s${a}`"
-        :transform="`rotate(${a})`"
-        :d="`M-20 -40L-30 ${-rim + 16}Q0 ${-rim + 4} 30 ${-rim + 16}L20 -40Z`"
-        fill="#8a949b"
-      />
-      <circle r="48" fill="#56616a" />
-      <circle
-        v-for="a in SPOKES"
-        :key="`n${a}`"
-        :transform="`rotate(${a + 36})`"
-        cx="0"
-        cy="-27"
-        r="7"
-        fill="#fdfcf9"
-      />
+      <WheelFace :rim-radius="rim" :tire-radius="RADIUS" :colors="WHEEL" />
       <g v-for="{ part, x, y, room, color } in marks" :key="part.id">
         <path
           :d="`M${x * RADIUS} ${y * RADIUS}L${x * (RADIUS + room)} ${y * (RADIUS + room)}`"

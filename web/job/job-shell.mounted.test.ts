@@ -8,6 +8,9 @@ import { mountedInJob, openedJob } from '../testing/mounting';
 import { all, key, keys, pageText, press, said } from '../testing/page';
 import { endWorkersHere, runWorkersHere, until } from '../testing/worker-here';
 import CornerTabs from './CornerTabs.vue';
+// Both views stand loaded before the router asks for them: two fetched at once may trip Jest's loader.
+import '../intake/IntakeRoom.vue';
+import './JobShell.vue';
 import NextLine from './NextLine.vue';
 import RoomsBar from './RoomsBar.vue';
 
