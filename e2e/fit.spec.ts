@@ -260,7 +260,7 @@ test('practice: point, then look; misses are kept by kind', async ({ page }) => 
   await expect(pad).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Fender lip' }).first().press('Enter');
   await pad.click({ position: { x: 40, y: 40 } });
-  await page.getByLabel('Least gap, − is overlap').fill('10');
+  await page.getByLabel('Least gap, minus for overlap').fill('10');
   await page.getByRole('button', { name: 'Show it' }).click();
   await expect(page.getByTestId('practice-says')).toContainText(/Right|Missed/);
   await expect(page.getByTestId('practice-truth')).toContainText(/of (gap|overlap)/);

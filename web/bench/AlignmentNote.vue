@@ -9,7 +9,7 @@ import { marginWords, needsWords } from '@/core/4-clearance/case/standard';
 /** What an alignment takes back at this height, what it cannot, and the low gap before it. */
 const props = defineProps<{ before: BeforeAlignment }>();
 
-const signed = (degrees: number): string => `${degrees < 0 ? '−' : '+'}${Math.abs(degrees).toFixed(2)}°`;
+const signed = (degrees: number): string => `${degrees < 0 ? '-' : '+'}${Math.abs(degrees).toFixed(2)}°`;
 const felt = (degrees: number): boolean => Math.abs(degrees) > SAME_ALIGNMENT_DEG;
 
 const said = computed(() =>

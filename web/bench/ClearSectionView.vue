@@ -11,7 +11,7 @@ import { formatMm } from '@/core/1-base/units/length';
 import { wheelSectionPolygon } from '@/core/2-vehicle/wheel/wheel-section';
 import type { KeepOutDrawing, PlanePlace } from '../drawing/keep-out-drawing';
 import { nearestOfStrands, placeNames, type NearestOfStrand } from '../drawing/strand-names';
-import { sectionOutline, type TouchSection } from '../drawing/well-scene';
+import { sectionOutline, type TouchSection } from '@/core/4-clearance/pictures/touch-section';
 import { dragFrom, placeIn } from '../kit/use-drag';
 import { useWidth } from '../kit/use-width';
 import { shortPosture } from '../words';

@@ -3,7 +3,7 @@ import { line } from 'd3-shape';
 import { computed } from 'vue';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import { formatMm } from '@/core/1-base/units/length';
-import type { TouchSection } from '../drawing/well-scene';
+import type { TouchSection } from '@/core/4-clearance/pictures/touch-section';
 
 /** The cut through the axle line and the picked place: here the gap is drawn in its true length. */
 const props = defineProps<{ section: TouchSection; picked: ObstacleVerdict; gapMm: number }>();

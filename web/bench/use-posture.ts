@@ -4,7 +4,7 @@ import { gapInPosture } from '@/core/4-clearance/oracle/plain-sweep';
 import type { PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import type { Posture } from '@/core/2-vehicle/motion/corner-motion';
-import { lookedAt, type Looked } from '../drawing/well-scene';
+import { lookedAt, type Looked } from '@/core/4-clearance/pictures/touch-section';
 
 /** Seconds of one leg of the sweep: lock to lock, or stop to stop. */
 const LEG_SECONDS = 3;

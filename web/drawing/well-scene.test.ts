@@ -4,7 +4,8 @@ import { evaluateCase, type ObstacleVerdict } from '@/core/4-clearance/verdict/e
 import { distance } from '@/core/1-base/geometry/vec3';
 import { demoJobs } from '@/demo/demo-jobs';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
-import { lookedAt, projector, sceneWindow, silhouette, touchSection, viewBox, wellScene } from './well-scene';
+import { lookedAt, touchSection } from '@/core/4-clearance/pictures/touch-section';
+import { projector, sceneWindow, silhouette, viewBox, wellScene } from './well-scene';
 
 const { document } = demoJobs().at(-1)!;
 const { obstacles } = evaluateCase(document);

@@ -6,16 +6,15 @@ import { polygonHull } from 'd3-polygon';
 import type { CornerDescription } from '@/core/3-survey/description/corner-description';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import { solidAt } from '@/core/4-clearance/oracle/posture-gap';
+import type { Looked } from '@/core/4-clearance/pictures/touch-section';
 import { surveyMotion } from '@/core/2-vehicle/setup/motion-under';
 import type { PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
-import { nearestOnSolid, prepareRotor, type Rotor, type Solid } from '@/core/2-vehicle/setup/rotor';
+import { nearestOnSolid, prepareRotor, type Rotor } from '@/core/2-vehicle/setup/rotor';
 import { flatten } from '@/core/1-base/geometry/outline';
 import { place, unplace, type Pose } from '@/core/1-base/geometry/pose';
 import type { Vec3 } from '@/core/1-base/geometry/vec3';
-import type { Posture } from '@/core/2-vehicle/motion/corner-motion';
 import type { Side } from '@/core/2-vehicle/motion/steering';
 import { cornersOf, vertexOf, type PieceSet } from '@/core/3-survey/shape/shape';
-import { toRadians } from '@/core/1-base/units/angle';
 
 export interface SceneObstacle {
   readonly id: string;
@@ -46,21 +45,6 @@ function surface(rotor: Rotor, pose: Pose): Vec3[] {
   }
   return points;
 }
-
-/** A posture looked at, and where an obstacle is nearest to the tire in it. */
-export interface Looked {
-  readonly posture: Posture;
-  readonly met: { readonly id: string; readonly gapMm: number; readonly at: Vec3 } | null;
-}
-
-/** The posture in which an obstacle has its least gap; parked and straight without one. */
-export const lookedAt = (corner: PreparedCorner, picked: ObstacleVerdict | null): Looked =>
-  picked
-    ? {
-        posture: { travel: picked.travelMm, steer: toRadians(picked.steerDeg), cross: picked.crossMm },
-        met: { id: picked.id, gapMm: picked.gapMm, at: picked.at },
-      }
-    : { posture: { travel: corner.envelope.limits.ride, steer: 0 }, met: null };
 
 /** Scene of one corner in a posture. */
 export function wellScene(
@@ -180,36 +164,3 @@ export function silhouette(
 ): [number, number][] {
   return polygonHull(points.map((p) => [...project(p)] as [number, number])) ?? [];
 }
-
-/** The section in the plane through the spin axis and the picked place: the one picture where the gap is true. */
-export interface TouchSection {
-  readonly tried: readonly (readonly [a: number, r: number])[];
-  readonly fitted: readonly (readonly [a: number, r: number])[];
-  readonly obstacle: readonly [a: number, r: number];
-  readonly nearest: readonly [a: number, r: number];
-}
-
-/** Along the spin axis from the mounting face (a, outboard) and out from it (r), mm. */
-export function touchSection(
-  prepared: PreparedCorner,
-  corner: CornerDescription,
-  { posture, met }: Looked & { readonly met: NonNullable<Looked['met']> },
-): TouchSection {
-  const wheel = prepared.motion.wheelPose(posture);
-  const [x, y, z] = unplace(wheel, met.at);
-  const r = Math.hypot(x, z);
-  const insideWheel = isInside(prepared, met.id);
-  const solid = solidAt(prepared.rotor, insideWheel, wheel, met.at);
-  const near = nearestOnSolid(solid, y - prepared.rotor.centrePlaneMm, r);
-  const fitted = prepareRotor(corner.fitted, `corners.${prepared.key}.fitted`);
-  return {
-    tried: sectionOutline(solid, prepared.rotor),
-    fitted: sectionOutline(insideWheel ? fitted.hollow : fitted.filled, fitted),
-    obstacle: [y, r],
-    nearest: [near.a + prepared.rotor.centrePlaneMm, near.r],
-  };
-}
-
-/** A solid's section from the mounting face: [mm outboard, mm radius]. */
-export const sectionOutline = ({ outline }: Solid, { centrePlaneMm }: Rotor): (readonly [a: number, r: number])[] =>
-  flatten(outline, 0.2).map((p) => [p.a + centrePlaneMm, p.r] as const);

@@ -7,11 +7,11 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { fieldText } from '@/contracts/problems';
 import { STANDARD_IDS } from '@/core/4-clearance/case/standard';
 import { CLAIM_POSTURES, type ClaimCheck, type ClaimedTire, type ClaimFinding } from '@/core/6-decisions/finder/claim';
-import { formatMm } from '@/core/1-base/units/length';
+import { formatMm, signedMm } from '@/core/1-base/units/length';
 import { useJobStore } from '../stores/job';
 import type { FinderClient } from '../workers/finder-client';
 import { postureWords, STANDARD_NAMES } from '../words';
-import { CLAIM_POSTURE_WORDS, signedMm } from './finder-words';
+import { CLAIM_POSTURE_WORDS } from './finder-words';
 import { unknownWords } from '../advice';
 import FiguresTable, { type FiguresRow } from '../kit/FiguresTable.vue';
 

@@ -7,9 +7,9 @@ import { computed, ref } from 'vue';
 import type { FinderAnswer } from '@/core/6-decisions/finder/answer';
 import type { BoardDot } from '@/core/6-decisions/finder/board';
 import type { PartialDot } from '@/core/6-decisions/finder/search';
-import { MM_PER_IN } from '@/core/1-base/units/length';
+import { MM_PER_IN, signedMm } from '@/core/1-base/units/length';
 import { boardLabels } from '../drawing/board-labels';
-import { bothIn, CONSTRAINT_WORDS, REMEDY_WORDS, signedMm } from './finder-words';
+import { bothIn, CONSTRAINT_WORDS, REMEDY_WORDS } from './finder-words';
 
 /** Where one setup stands on the board. */
 export interface BoardMark {

@@ -5,7 +5,7 @@ import type { FoundRow } from '@/core/6-decisions/finder/rows';
 import { gradedVerdict, STANDARDS, verdictOf, type StandardId, type Verdict } from '@/core/4-clearance/case/standard';
 import PageKeys from '../kit/PageKeys.vue';
 import VerdictMark from '../kit/VerdictMark.vue';
-import { formatMm } from '@/core/1-base/units/length';
+import { formatMm, signedMm } from '@/core/1-base/units/length';
 import type { FoundOn } from '@/core/6-decisions/finder/session';
 import { saveText } from '../kit/save-text';
 import { chanceKey } from './use-finder';
@@ -16,7 +16,6 @@ import {
   costWords,
   lowGapWords,
   PERMANENCE_WORDS,
-  signedMm,
   stanceWords,
   tireWords,
   wheelWords,

@@ -2,8 +2,8 @@
 import { computed, ref } from 'vue';
 import type { FinderAnswer } from '@/core/6-decisions/finder/answer';
 import type { FoundRow } from '@/core/6-decisions/finder/rows';
-import { signedMm, changesWords, costWords, PERMANENCE_WORDS, tireWords, wheelWords } from './finder-words';
-import { formatMm } from '@/core/1-base/units/length';
+import { changesWords, costWords, PERMANENCE_WORDS, tireWords, wheelWords } from './finder-words';
+import { formatMm, signedMm } from '@/core/1-base/units/length';
 
 /** The biggest diameter for each width and offset, and the combinations that no other beats on every count. */
 const props = defineProps<{ answer: FinderAnswer }>();

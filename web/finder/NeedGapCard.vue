@@ -7,13 +7,13 @@ import { POKE_POSTURES, type NeedGap, type NeedGapCard, type PokePosture } from 
 import type { Material } from '@/core/3-survey/shape/material';
 import { READING_PLACES } from '@/core/3-survey/reading/reading';
 import type { Problem } from '@/core/1-base/problem';
-import { formatFraction, formatMm } from '@/core/1-base/units/length';
+import { formatFraction, formatMm, signedMm } from '@/core/1-base/units/length';
 import { useCurrentCorner } from '../job/current-corner';
 import { useJobStore } from '../stores/job';
 import { ACROSS_NAMES, MATERIAL_NAMES, STANDARD_NAMES } from '../words';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import type { FinderClient } from '../workers/finder-client';
-import { POKE_POSTURE_WORDS, signedMm } from './finder-words';
+import { POKE_POSTURE_WORDS } from './finder-words';
 
 /** What gap the tire now fitted must have, place by place, for the wanted setup to clear: to take to the vehicle. */
 const props = defineProps<{ client: FinderClient; wanted: LowgapSetup | null }>();

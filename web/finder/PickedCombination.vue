@@ -4,10 +4,10 @@ import { mdiWrenchOutline } from '@mdi/js';
 import { computed } from 'vue';
 import type { FoundRow } from '@/core/6-decisions/finder/rows';
 import type { Explanation } from '@/core/6-decisions/finder/session';
-import { formatMm } from '@/core/1-base/units/length';
+import { formatMm, signedMm } from '@/core/1-base/units/length';
 import { postureWords } from '../words';
 import { chanceWords, leverSentence, verdictSentence } from '../advice';
-import { changesWords, lowGapWords, REMEDY_WORDS, signedMm, stanceWords, tireWords, wheelWords } from './finder-words';
+import { changesWords, lowGapWords, REMEDY_WORDS, stanceWords, tireWords, wheelWords } from './finder-words';
 
 /** One combination looked at closely: what it meets, what mends it, how sure that is, and other ways to the same tire. */
 const props = defineProps<{

@@ -9,7 +9,7 @@ import type { Fit, LiftKind } from '@/core/6-decisions/finder/question';
 import type { Remedy } from '@/core/6-decisions/finder/remedies';
 import type { FoundOn } from '@/core/6-decisions/finder/session';
 import { formatMoney } from '@/core/1-base/units/money';
-import { formatFraction, formatMm } from '@/core/1-base/units/length';
+import { formatFraction, formatMm, signedMm } from '@/core/1-base/units/length';
 import { marginWords, needsWords } from '@/core/4-clearance/case/standard';
 import { postureWords } from '../words';
 
@@ -80,8 +80,6 @@ export const CLAIM_POSTURE_WORDS: Readonly<Record<ClaimPosture, string>> = {
   street: 'Street: less lock away from ride height',
   trail: 'Trail: everything the stops allow',
 };
-
-export const signedMm = (mm: number): string => `${mm > 0 ? '+' : mm < 0 ? '−' : ''}${formatMm(Math.abs(mm))}`;
 
 export const wheelWords = (row: Pick<FoundRow, 'wheelDiameterIn' | 'wheelWidthIn' | 'offsetMm' | 'spacerMm'>): string =>
   `${row.wheelDiameterIn} x ${row.wheelWidthIn}, offset ${signedMm(row.offsetMm)}${row.spacerMm ? `, ${formatMm(row.spacerMm)} mm spacer` : ''}`;

@@ -158,7 +158,7 @@ describe('the shell', () => {
     await until(() => job.evaluation);
     await flushPromises();
     const low = job.evaluation!.lowGap!;
-    expect(said('low-gap').replace('−', '-')).toContain(low.gapMm.toFixed(1));
+    expect(said('low-gap')).toContain(low.gapMm.toFixed(1));
     expect(said('low-margin')).toContain(`needs ${low.requiredMm} mm, short by ${(-low.mm).toFixed(1)} mm`);
     const label = job.evaluation!.obstacles.find(
       ({ corner, id }) => corner === low.corner && id === low.obstacle,

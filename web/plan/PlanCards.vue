@@ -3,6 +3,7 @@ import { marginWords } from '@/core/4-clearance/case/standard';
 import { computed } from 'vue';
 import type { PairShort, PlanAnswer } from '@/core/6-decisions/plan/planner';
 import { cheapestOf, type PlanPrice } from '@/core/6-decisions/plan/work-order';
+import type { PlanSection } from '@/core/6-decisions/plan/plan-section';
 import type { Plan } from '@/core/6-decisions/plan/plan-step';
 import type { Modification } from '@/core/6-decisions/plan/modification';
 import { formatMoney } from '@/core/1-base/units/money';
@@ -10,6 +11,7 @@ import { liftWords, MODIFICATION_WORDS, pairWords, refusalWords, stepWords, time
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { useJobStore } from '../stores/job';
 import { PERMANENCE_WORDS } from '../finder/finder-words';
+import PlanSectionDrawing from './PlanSectionDrawing.vue';
 
 /** The plans found side by side, with what each trades; or why there is none, and what comes nearest. */
 const props = defineProps<{
@@ -17,6 +19,8 @@ const props = defineProps<{
   stale: boolean;
   /** What a plan comes to by its work order. */
   priceOf: (plan: Plan) => PlanPrice;
+  /** What a plan does to the part that wants it most, where it is drawn already. */
+  sections: ReadonlyMap<Plan, PlanSection>;
 }>();
 const emit = defineEmits<{ take: [plan: Plan] }>();
 const job = useJobStore();
@@ -102,6 +106,7 @@ function tradesOf(plan: Plan, against: Plan, without: Modification | null): stri
     <div v-if="cards.length" class="cards">
       <article v-for="card in cards" :key="card.name" class="plan-card" :aria-label="card.name">
         <h3>{{ card.name }}</h3>
+        <PlanSectionDrawing v-if="sections.get(card.plan)" :section="sections.get(card.plan)!" />
         <p class="figures sum">
           <strong data-testid="card-sum">{{ formatMoney(priceOf(card.plan).netMinor) }}</strong> before tax,
           {{ timeWords(priceOf(card.plan).minutes) }}, {{ PERMANENCE_WORDS[card.plan.permanence] }}

@@ -155,6 +155,7 @@ watchEffect(() => {
           :answer="state.answer.value"
           :stale="state.stale.value"
           :price-of="priceOf"
+          :sections="state.sections.value"
           @take="state.take"
         />
         <p v-else-if="!job.evaluation?.obstacles.length" class="panel box muted">

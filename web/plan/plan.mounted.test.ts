@@ -29,7 +29,7 @@ afterEach(() => wrapper.unmount());
 
 describe('plans side by side', () => {
   test('each card says what it costs and every step, and is taken with a press', async () => {
-    wrapper = mounted(PlanCards, { answer, stale: false, priceOf }).wrapper;
+    wrapper = mounted(PlanCards, { answer, stale: false, priceOf, sections: new Map() }).wrapper;
     const { leastPermanent } = answer;
     expect(wrapper.text()).toContain(formatMoney(leastPermanent!.costMinor));
     // The sum on the card is the one at the foot of its work order, before tax.
@@ -46,7 +46,7 @@ describe('plans side by side', () => {
   });
 
   test('an answer to an older question says that it is', async () => {
-    wrapper = mounted(PlanCards, { answer, stale: true, priceOf }).wrapper;
+    wrapper = mounted(PlanCards, { answer, stale: true, priceOf, sections: new Map() }).wrapper;
     expect(wrapper.find('[role="status"]').exists()).toBe(true);
     await wrapper.setProps({ stale: false });
     expect(wrapper.find('[role="status"]').exists()).toBe(false);
@@ -55,7 +55,7 @@ describe('plans side by side', () => {
   test('where nothing clears it says why, thing by thing, and offers no plan', () => {
     const none = planCase(asCase(file), { ...asPlanQuestion(file.plan!), allowed: {} });
     expect(none.leastPermanent).toBeNull();
-    wrapper = mounted(PlanCards, { answer: none, stale: false, priceOf }).wrapper;
+    wrapper = mounted(PlanCards, { answer: none, stale: false, priceOf, sections: new Map() }).wrapper;
     expect(wrapper.findAll('button').filter((key) => key.text() === 'Take this plan')).toHaveLength(0);
     expect(wrapper.text().length).toBeGreaterThan(60);
   });

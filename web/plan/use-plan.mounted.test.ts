@@ -45,6 +45,11 @@ describe('the plan of the open job', () => {
     const after = await until(() => state.judgement.value !== before && state.judgement.value);
     expect(after.clears).toBe(true);
     expect(before.clears).toBe(false);
+    // The section on the card is of what fell short, and of what the plan makes of it.
+    const section = await until(() => state.sections.value.get(found));
+    const thing = after.things.find(({ corner, id }) => corner === section.corner && id === section.id)!;
+    expect(section.before.gapMm).toBeCloseTo(thing.beforeGapMm, 6);
+    expect(section.after.verdict).toBe(thing.after);
     leave();
   });
 

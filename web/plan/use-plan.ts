@@ -1,8 +1,10 @@
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { besidePlan } from '@/contracts/as-plan-question';
+import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { PlanEntry } from '@/contracts/plan';
 import type { BesidePlan } from '@/core/6-decisions/plan/work-order';
 import { chosenOf, NOTHING_CHOSEN, type ChosenPlan, type PlanJudgement } from '@/core/6-decisions/plan/judge-plan';
+import type { PlanSection } from '@/core/6-decisions/plan/plan-section';
 import type { PlanAnswer } from '@/core/6-decisions/plan/planner';
 import type { Plan } from '@/core/6-decisions/plan/plan-step';
 import type { Problem } from '@/core/1-base/problem';
@@ -30,6 +32,8 @@ export function usePlan() {
 
   const answer = shallowRef<PlanAnswer | null>(null);
   const answeredOf = ref(0);
+  /** What the plans found do to the part that wants it most. */
+  const sections = shallowRef<ReadonlyMap<Plan, PlanSection>>(new Map());
   const problems = shallowRef<readonly Problem[]>([]);
   const running = ref(false);
   const share = ref(0);
@@ -81,8 +85,19 @@ export function usePlan() {
     answer.value = found.ok ? found.value : null;
     answeredOf.value = of;
     problems.value = found.ok ? [] : found.problems;
+    sections.value = new Map();
+    if (found.ok) void cut(file, plan.value, found.value);
     // The first plan found is taken up where none was chosen yet: every edit starts from it.
     if (found.ok && found.value.leastPermanent && !plan.value.chosen) take(found.value.leastPermanent);
+  }
+
+  async function cut(file: LowgapFile, asked: PlanEntry, of: PlanAnswer): Promise<void> {
+    const plans = [of.leastPermanent, of.cheapest, of.runnerUp, ...of.alternatives.map((one) => one.plan)].filter(
+      (one): one is Plan => one !== null,
+    );
+    const drawn = await client.sections(file, asked, plans.map(chosenOf));
+    if (!drawn?.ok || answer.value !== of) return;
+    sections.value = new Map(plans.flatMap((one, i) => (drawn.value[i] ? [[one, drawn.value[i]] as const] : [])));
   }
 
   function stop(): void {
@@ -107,6 +122,7 @@ export function usePlan() {
     stale,
     problems,
     running,
+    sections,
     share,
     judgement,
     judgeProblems,

@@ -188,7 +188,7 @@ const isRight = computed(() => misses.value?.length === 0);
       </div>
       <div class="row numbers">
         <QuantityField
-          label="Least gap, − is overlap"
+          label="Least gap, minus for overlap"
           :value="gapMm"
           :range="GAP"
           optional

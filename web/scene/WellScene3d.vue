@@ -25,7 +25,7 @@ import { surveyMotion } from '@/core/2-vehicle/setup/motion-under';
 import type { PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
 import { prepareRotor } from '@/core/2-vehicle/setup/rotor';
 import type { SweptShape } from '@/core/4-clearance/pictures/swept-shape';
-import type { Looked } from '../drawing/well-scene';
+import type { Looked } from '@/core/4-clearance/pictures/touch-section';
 import { formatMm } from '@/core/1-base/units/length';
 import { MATERIAL_NAMES } from '../words';
 import { MATERIAL_COLOURS, moveTo, obstacleObject, rotorObject, sweptMesh } from './well-meshes';

@@ -39,7 +39,7 @@ const setRate = (axle: Axle, key: keyof AxleAbilityEntry, value: number | undefi
     file.stance = { ...file.stance, [axle]: value === undefined ? others : { ...others, [key]: value } };
   }, `rate ${axle}`);
 
-const kgWords = (kg: number): string => `${kg < 0 ? '−' : ''}${formatMm(Math.abs(kg), 0)}`;
+const kgWords = (kg: number): string => `${kg < 0 ? '-' : ''}${formatMm(Math.abs(kg), 0)}`;
 const holds = computed(() =>
   AXLES.flatMap((axle) => {
     const held = cargo.value.holding[axle];

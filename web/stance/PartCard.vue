@@ -111,7 +111,7 @@ const moves = computed(() => {
   const shift = liftPartShift(part.value);
   const said = MOVES.flatMap(([key, words]) => (shift[key] ? [words(shift[key])] : []));
   const caster = shift.casterChangeDeg;
-  const turned = caster ? [`caster ${caster > 0 ? '+' : '−'}${Math.abs(caster).toFixed(1)}°`] : [];
+  const turned = caster ? [`caster ${caster > 0 ? '+' : '-'}${Math.abs(caster).toFixed(1)}°`] : [];
   return [...(said.length ? [`${said.join(', ')} mm`] : []), ...turned].join(', ') || 'nothing';
 });
 const wanting = computed(() => {

@@ -29,7 +29,7 @@ afterEach(() => {
 test('a winch ahead of the axle: the front gains more than its weight, the rear rises, and both become parts', async () => {
   await type(/^Weight carried/, '60');
   await type(/^Behind the front axle/, '-600');
-  expect(said('load-weights')).toContain('72 kg of it on the front axle, −12 on the rear');
+  expect(said('load-weights')).toContain('72 kg of it on the front axle, -12 on the rear');
   expect(said('load-missing')).toContain('the front wheel rate, the rear wheel rate');
   await type(/^Wheel rate, front/, '40');
   // 100 kg over the rear axle sank it by 10 mm: 50 kg on each wheel.

@@ -42,7 +42,7 @@ export function shownWheels(
     const { change, wheel, poke } = found.value;
     const says = [
       `tire ${formatMm(change.diameterBeforeMm, 0)} to ${formatMm(change.diameterAfterMm, 0)} mm`,
-      `fender over the ground ${change.bodyRiseMm < 0 ? '−' : '+'}${formatMm(Math.abs(change.bodyRiseMm), 0)} mm`,
+      `fender over the ground ${change.bodyRiseMm < 0 ? '-' : '+'}${formatMm(Math.abs(change.bodyRiseMm), 0)} mm`,
       poke === null
         ? 'poke not known: the fender’s edge is not surveyed at the top'
         : poke < 0

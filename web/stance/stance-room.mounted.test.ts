@@ -117,7 +117,7 @@ describe('the stance of the open job', () => {
     expect(said('fender-rows')).toMatch(/tucked|pokes|flush|not surveyed/);
     const flush = keys(/^Flush (front|rear)/);
     if (flush.length > 0) {
-      const offset = Number(/([+−]?\d+)/.exec(flush[0]!.text().split('offset')[1]!)![0].replace('−', '-'));
+      const offset = Number(/([+-]?\d+)/.exec(flush[0]!.text().split('offset')[1]!)![0]);
       await flush[0]!.trigger('click');
       await flushPromises();
       const { setup } = job!.document!;
@@ -200,7 +200,7 @@ describe('the editor of parts', () => {
     const answered = { strut: 'inStrut', block: 'springPack' } as const;
     editor([spacer('inStrut')], { ...front, stops: answered });
     expect(said('asks-stop')).toBe('');
-    expect(pageText()).toContain('full bump −20');
+    expect(pageText()).toContain('full bump -20');
     wrapper!.unmount();
     editor([spacer()], front);
     expect(pageText()).toContain('As in older jobs');

@@ -33,6 +33,9 @@ export class PlanClient {
   search = (file: LowgapFile, plan: PlanEntry, tell: TellPlan) =>
     this.#link.ask(({ remote, wire }) => remote.search(wire(file), plan, proxy(tell)));
 
+  sections = (file: LowgapFile, plan: PlanEntry, found: readonly ChosenPlan[]) =>
+    this.#link.ask(({ remote, wire }) => remote.sections(wire(file), plan, found));
+
   spacer = (file: LowgapFile, corner: CornerKey, mostMm: number, mended: readonly string[]) =>
     this.#link.ask(({ remote, wire }) => remote.spacer(wire(file), corner, mostMm, mended));
 

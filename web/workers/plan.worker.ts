@@ -7,6 +7,7 @@ import { SectionCache } from '@/core/4-clearance/search/section-cache';
 import { cutSheet, type CutSheet } from '@/core/6-decisions/plan/cut-sheet';
 import { judgePlan, type ChosenPlan, type PlanJudgement } from '@/core/6-decisions/plan/judge-plan';
 import { panelCase } from '@/core/5-consequences/panel/panel-case';
+import { planSection, type PlanSection } from '@/core/6-decisions/plan/plan-section';
 import { searchPlan, type PlanAnswer } from '@/core/6-decisions/plan/planner';
 import { spacerSweep, type SpacerSweep } from '@/core/6-decisions/plan/spacer-sweep';
 import { withChanges } from '@/core/6-decisions/plan/setup-changes';
@@ -31,6 +32,8 @@ export interface DrawnSheet {
 export interface PlanWorker {
   search(file: WiredFile, plan: PlanEntry, tell: TellPlan): Result<PlanAnswer>;
   judge(file: WiredFile, plan: PlanEntry, chosen: ChosenPlan): Result<PlanJudgement>;
+  /** What each of these plans does to the part that wants it most. */
+  sections(file: WiredFile, plan: PlanEntry, found: readonly ChosenPlan[]): Result<(PlanSection | null)[]>;
   /** `mended`: ids of things the plan mends otherwise. */
   spacer(file: WiredFile, corner: CornerKey, mostMm: number, mended: readonly string[]): Result<SpacerSweep>;
   sheet(file: WiredFile, chosen: ChosenPlan, entry: SheetEntry, mirrored: boolean): Result<DrawnSheet>;
@@ -82,6 +85,15 @@ export const worker: PlanWorker = {
   judge(wired, plan, chosen) {
     const file = receiver.unwire(wired);
     return attempt(() => judgePlan(asCase(file), chosen, asPlanQuestion(plan), vehicleFacts(file), cache));
+  },
+  sections(wired, plan, found) {
+    const file = receiver.unwire(wired);
+    return attempt(() => {
+      const [description, question, facts] = [asCase(file), asPlanQuestion(plan), vehicleFacts(file)];
+      return found.map((chosen) =>
+        planSection(description, judgePlan(description, chosen, question, facts, cache), cache),
+      );
+    });
   },
   spacer(wired, corner, mostMm, mended) {
     const file = receiver.unwire(wired);

@@ -96,13 +96,11 @@ export function formatMm(mm: number, decimals = 1): string {
   return String(rounded === 0 ? 0 : rounded);
 }
 
-/** The same with its sign always shown: `+3.5`, `−2`, `0`. */
+/** The same with its sign always shown: `+3.5`, `-2`, `0`. */
 export function signedMm(mm: number, decimals = 1): string {
   const text = formatMm(Math.abs(mm), decimals);
-  return text === '0' ? text : `${mm < 0 ? MINUS : '+'}${text}`;
+  return text === '0' ? text : `${mm < 0 ? '-' : '+'}${text}`;
 }
-
-const MINUS = '\u2212';
 
 /** A length as both schools read it: `12.7 mm (1/2 in)`. */
 export const bothUnits = (mm: number): string => `${formatMm(mm)} mm (${formatFraction(mm)} in)`;
