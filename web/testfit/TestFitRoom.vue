@@ -16,6 +16,7 @@ import FitPostures from './FitPostures.vue';
 import { untriedWords } from './fit-words';
 import SlipNote from '../stance/SlipNote.vue';
 import LearnPanel from './LearnPanel.vue';
+import TriedView from './TriedView.vue';
 import { useTestFit } from './use-test-fit';
 
 /** What really happened: heights, how far each wheel went, what touched; what was not tried; what it teaches. */
@@ -115,6 +116,17 @@ const open = computed(() => state.notTried.value.filter(({ what }) => what.lengt
             >{{ CORNER_NAMES[o.key] }}: {{ o.what.map(untriedWords).join('; ') }}.
           </span>
         </p>
+        <div class="row tops pictures">
+          <template v-for="o in state.notTried.value" :key="o.key">
+            <TriedView
+              v-if="o.picture"
+              :corner="o.key"
+              :picture="o.picture"
+              :words="o.what.map(untriedWords).join('; ') || 'nothing'"
+            />
+          </template>
+        </div>
+        <p class="small muted">Steered across, through the travel upward. Shaded: nobody has tried it.</p>
       </section>
       <div class="two">
         <FitHeights :state="state" />
@@ -127,6 +139,9 @@ const open = computed(() => state.notTried.value.filter(({ what }) => what.lengt
 </template>
 
 <style scoped>
+.pictures {
+  flex-wrap: wrap;
+}
 .open > span {
   margin-left: 6px;
 }

@@ -99,6 +99,17 @@ describe('the test fits of the open job', () => {
     await until(() => state.round.value!.title === 'Round 9');
     expect(state.notTried.value.every(({ what }) => what.length > 0)).toBe(true);
     expect(state.notTried.value.map(({ key }) => key)).toEqual(job.corners);
+    expect(state.notTried.value.every(({ picture }) => picture!.tried.length === 0)).toBe(true);
+    state.change((round) => {
+      const hump = round.postures.find(({ kind }) => kind === 'humpFrontLeft')!;
+      Object.assign(hump, {
+        done: true,
+        reach: { frontLeft: { hubToLipMm: job.document!.corners.frontLeft!.hubToLipMm! - 30 } },
+      });
+    });
+    const { rideMm, tried } = state.notTried.value.find(({ key }) => key === 'frontLeft')!.picture!;
+    expect(tried[0]!.travelMm).toBe(rideMm);
+    expect(tried.at(-1)!.travelMm).toBeGreaterThan(rideMm);
     leave();
   });
 });

@@ -9,11 +9,19 @@ import { attempt } from '@/core/1-base/problem';
 import { expectedHeights, type Expected } from '@/core/5-consequences/stance/expected-height';
 import { FIT_POSTURES } from '@/core/7-job/test-fit/postures';
 import type { RoundGap } from '@/core/7-job/test-fit/predict-round';
+import { triedPicture, type TriedPicture } from '@/core/7-job/test-fit/tried-picture';
 import { untried, type Untried } from '@/core/7-job/test-fit/tried';
 import { newId } from '../kit/entries';
 import { useJobStore } from '../stores/job';
 import { useShopRecord } from '../stores/shop-record';
 import { FitClient } from '../workers/fit-client';
+
+/** What of a corner was not tried; the picture is missing where its motion cannot be worked out. */
+export interface NotTried {
+  readonly key: CornerKey;
+  readonly what: readonly Untried[];
+  readonly picture: TriedPicture | null;
+}
 
 export type FitEdit = (round: LowgapTestFit) => void;
 
@@ -105,14 +113,17 @@ export function useTestFit() {
   }
 
   /** What of each corner's envelope was not tried in the round. */
-  const notTried = computed<readonly { readonly key: CornerKey; readonly what: readonly Untried[] }[]>(() => {
+  const notTried = computed<readonly NotTried[]>(() => {
     const file = job.document;
     const one = round.value;
     if (!file || !one) return [];
     return job.corners.flatMap((key) => {
       const at = attempt(() => fittedCorner(file, one, key));
-      const found = at.ok ? attempt(() => untried(key, at.value.corner, at.value.setup, at.value.postures)) : null;
-      return found?.ok ? [{ key, what: found.value }] : [];
+      if (!at.ok) return [];
+      const { corner, setup, postures } = at.value;
+      const what = attempt(() => untried(key, corner, setup, postures));
+      const picture = attempt(() => triedPicture(key, corner, setup, asCase(file), postures));
+      return what.ok ? [{ key, what: what.value, picture: picture.ok ? picture.value : null }] : [];
     });
   });
 

@@ -106,6 +106,12 @@ export function postureMap(corner: PreparedCorner, standard: Standard, size = MA
   };
 }
 
+/** What the stops, locks and rules allow, at heights from the lowest to the highest. */
+export function envelopeOutline({ motion, envelope }: PreparedCorner, heights = MAP_SIZE.travels): OutlineRow[] {
+  const { lowest, highest } = envelope.limits;
+  return outlineOf(envelope, spread(lowest, highest, heights), (travel) => motion.locksAt(motion.carrierAt(travel, 0)));
+}
+
 function outlineOf(
   envelope: Envelope,
   travelsMm: Float64Array,

@@ -58,6 +58,25 @@ export function runOf(
   return range && { ...range, ...LOCK_TO_LOCK };
 }
 
+/** Heights a corner was really taken through, mm from the surveyed ride height, and the postures whose height was not read. */
+export interface TriedHeights {
+  readonly lowMm: number;
+  readonly highMm: number;
+  readonly notRead: readonly FitPosture[];
+}
+
+export function triedHeights(corner: CornerDescription, setup: Setup, postures: readonly TriedPosture[]): TriedHeights {
+  const { ride } = travelLimits(corner, setup);
+  const ranges = postures
+    .filter((one) => one.done)
+    .map((one) => ({ kind: one.kind, range: rangeOf(corner, setup, one, ride) }));
+  return {
+    lowMm: Math.min(ride, ...ranges.map(({ range }) => range?.lowMm ?? ride)),
+    highMm: Math.max(ride, ...ranges.map(({ range }) => range?.highMm ?? ride)),
+    notRead: ranges.filter(({ range }) => range === null).map(({ kind }) => kind),
+  };
+}
+
 /** What of a corner's envelope was not tried. */
 export function untried(
   key: CornerKey,
@@ -66,22 +85,19 @@ export function untried(
   postures: readonly TriedPosture[],
 ): Untried[] {
   const limits = travelLimits(corner, setup);
-  const done = postures.filter((one) => one.done);
-  const found: Untried[] = (['rideForward', 'rideReverse', 'loaded'] as const)
-    .filter((kind) => !done.some((one) => one.kind === kind))
-    .map((what) => ({ what }));
-  let low = limits.ride;
-  let high = limits.ride;
-  for (const one of done) {
-    const range = rangeOf(corner, setup, one, limits.ride);
-    if (range) {
-      low = Math.min(low, range.lowMm);
-      high = Math.max(high, range.highMm);
-    } else if (HUMPED[one.kind] === key || one.kind === 'loaded') {
-      found.push({ what: 'notMeasured', posture: one.kind });
-    }
-  }
-  if (high < limits.highest - REACHED_MM) found.push({ what: 'bump', reachedMm: high, limitMm: limits.highest });
-  if (low > limits.lowest + REACHED_MM) found.push({ what: 'droop', reachedMm: low, limitMm: limits.lowest });
-  return found;
+  const { lowMm, highMm, notRead } = triedHeights(corner, setup, postures);
+  return [
+    ...(['rideForward', 'rideReverse', 'loaded'] as const)
+      .filter((kind) => !postures.some((one) => one.done && one.kind === kind))
+      .map((what) => ({ what })),
+    ...notRead
+      .filter((kind) => HUMPED[kind] === key || kind === 'loaded')
+      .map((posture) => ({ what: 'notMeasured' as const, posture })),
+    ...(highMm < limits.highest - REACHED_MM
+      ? [{ what: 'bump' as const, reachedMm: highMm, limitMm: limits.highest }]
+      : []),
+    ...(lowMm > limits.lowest + REACHED_MM
+      ? [{ what: 'droop' as const, reachedMm: lowMm, limitMm: limits.lowest }]
+      : []),
+  ];
 }
