@@ -9,11 +9,13 @@ import { attempt, ProblemError, type Result } from '@/core/1-base/problem';
 import { tireSection } from '@/core/2-vehicle/tire/section';
 import { formatMm, MM_PER_IN, parseLength } from '@/core/1-base/units/length';
 import { inRange } from '../kit/read-lists';
+import AlignmentPicture from '../kit/AlignmentPicture.vue';
+import { ANGLES } from '../drawing/alignment-angles';
 import QuantityField from '../kit/QuantityField.vue';
 import TypedField from '../kit/TypedField.vue';
 import { useJobStore } from '../stores/job';
 import { useUnits } from '../stores/units';
-import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
+import { CORNER_NAMES, sideOf } from '../../core/2-vehicle/setup/corner-key';
 import type { FollowUpState } from './use-follow-up';
 
 /** Alignment before and after, toe as an angle or as a length at the tire. */
@@ -108,40 +110,48 @@ const axles = computed(() =>
         >Toe in {{ title.toLowerCase() }}</v-btn
       >
     </v-btn-toggle>
-    <div v-for="s in ALIGNMENT_STATES" :key="s" class="state">
-      <h3>{{ STATE_WORDS[s] }}</h3>
-      <div v-for="key in job.corners" :key="key" class="wheel">
-        <strong>{{ CORNER_NAMES[key] }}</strong>
-        <QuantityField
-          label="Camber"
-          quantity="degrees"
-          :value="valueOf(s, key).camberDeg"
-          :range="LIMITS.camberDeg"
-          optional
-          @change="(value) => set(s, key, 'camberDeg', value)"
-        />
-        <QuantityField
-          label="Caster"
-          quantity="degrees"
-          :value="valueOf(s, key).casterDeg"
-          :range="LIMITS.casterDeg"
-          optional
-          @change="(value) => set(s, key, 'casterDeg', value)"
-        />
-        <TypedField
-          :key="`${key}${unit}`"
-          :label="`Toe, + in, ${unit}`"
-          :value="valueOf(s, key).toeDeg"
-          :read="readToe(key)"
-          :write="writeToe(key)"
-          optional
-          @change="(value) => set(s, key, 'toeDeg', value)"
-        />
+    <article v-for="key in job.corners" :key="key" class="wheel" :aria-label="CORNER_NAMES[key]">
+      <h3>{{ CORNER_NAMES[key] }}</h3>
+      <div class="angles">
+        <div v-for="(view, angle) in ANGLES" :key="angle" class="angle">
+          <AlignmentPicture
+            :angle="angle"
+            :side="sideOf(key)"
+            :was="valueOf('before', key)[`${angle}Deg`]"
+            :is="valueOf('after', key)[`${angle}Deg`]"
+          />
+          <div class="stack close">
+            <span class="small muted">{{ view.name }} {{ view.seen }}</span>
+            <template v-for="s in ALIGNMENT_STATES" :key="s">
+              <TypedField
+                v-if="angle === 'toe'"
+                :key="`${key}${unit}`"
+                :label="`${view.name} ${s}, ${unit}`"
+                :value="valueOf(s, key).toeDeg"
+                :read="readToe(key)"
+                :write="writeToe(key)"
+                optional
+                @change="(value) => set(s, key, 'toeDeg', value)"
+              />
+              <QuantityField
+                v-else
+                :label="`${view.name} ${s}`"
+                quantity="degrees"
+                :value="valueOf(s, key)[`${angle}Deg`]"
+                :range="angle === 'camber' ? LIMITS.camberDeg : LIMITS.casterDeg"
+                optional
+                @change="(value) => set(s, key, `${angle}Deg`, value)"
+              />
+            </template>
+          </div>
+        </div>
       </div>
-    </div>
+    </article>
     <p v-for="a in axles" :key="a" data-testid="toe-says">{{ a }}.</p>
     <p class="small muted">
-      Toe of one wheel; as a length it is taken at the tire’s own diameter. Values are the vehicle maker’s to set.
+      Toe of one wheel; as a length it is taken at the tire’s own diameter. Values are the vehicle maker’s to set. Pale:
+      before. Drawn larger than they are: camber {{ ANGLES.camber.times }} times, caster {{ ANGLES.caster.times }}, toe
+      {{ ANGLES.toe.times }}.
     </p>
   </section>
 </template>
@@ -149,13 +159,23 @@ const axles = computed(() =>
 <style scoped>
 .wheel {
   display: grid;
-  grid-template-columns: 110px repeat(3, minmax(0, 1fr));
-  gap: 8px;
-  align-items: center;
-  padding-bottom: 8px;
+  gap: 6px;
+  border-top: 1px solid var(--rule);
+  padding-top: 8px;
 }
-@media (max-width: 700px) {
-  .wheel {
+.angles {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 10px;
+}
+.angle {
+  display: grid;
+  grid-template-columns: 120px minmax(0, 1fr);
+  gap: 8px;
+  align-items: end;
+}
+@media (max-width: 900px) {
+  .angles {
     grid-template-columns: minmax(0, 1fr);
   }
 }

@@ -147,28 +147,32 @@ describe('alignment', () => {
   test('toe typed as a length is kept as the angle it is at that tire', async () => {
     await room('alignment');
     await press(/^Toe in millimeters/);
-    await type(/^Toe, \+ in, mm/, '2');
+    await type(/^Toe before, mm/, '2');
     const toe = own().alignment!.before!.frontLeft!.toeDeg!;
     // sin(toe) = length over the tire's diameter: 2 mm on about 800 mm is some 0.14 degrees.
     expect(toe).toBeGreaterThan(0.12);
     expect(toe).toBeLessThan(0.16);
     await press(/^Toe in inches/);
-    expect(Number(valueIn(/^Toe, \+ in, in/))).toBeCloseTo(2 / 25.4, 2);
+    expect(Number(valueIn(/^Toe before, in/))).toBeCloseTo(2 / 25.4, 2);
     await press(/^Toe in degrees/);
-    expect(Number(valueIn(/^Toe, \+ in, deg/))).toBeCloseTo(toe, 2);
+    expect(Number(valueIn(/^Toe before, deg/))).toBeCloseTo(toe, 2);
   });
 
   test('both sides of an axle make its total and where it points', async () => {
     job.changeSetup((file) => (file.followUp = { ...file.followUp!, alignment: {} } as never));
     await room('alignment');
-    await type(/^Toe, \+ in, deg/, '0.20', 0);
-    await type(/^Toe, \+ in, deg/, '0.10', 1);
+    await type(/^Toe before, deg/, '0.20', 0);
+    await type(/^Toe before, deg/, '0.10', 1);
     expect(own().alignment!.before).toMatchObject({ frontLeft: { toeDeg: 0.2 }, frontRight: { toeDeg: 0.1 } });
     expect(said('toe-says')).toContain('Before, front: total toe 0.30°');
-    await type(/^Toe, \+ in, deg/, 'straight', 1);
+    await type(/^Toe before, deg/, 'straight', 1);
     expect(own().alignment!.before!.frontRight!.toeDeg).toBe(0.1);
-    await type(/^Camber/, '-0.5');
+    await type(/^Camber before/, '-0.5');
     expect(own().alignment!.before!.frontLeft!.camberDeg).toBe(-0.5);
+    // A left wheel that leans its top in leans to the right of the picture, from behind.
+    const camber = all('svg.alignment').find((one) => one.attributes('aria-label')!.startsWith('Camber of a left'))!;
+    expect(camber.find('.was').attributes('transform')).toBe('rotate(3)');
+    expect(camber.find('.is').exists()).toBe(false);
   });
 });
 
