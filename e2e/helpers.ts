@@ -80,3 +80,11 @@ export async function axeFinds(page: Page): Promise<unknown[]> {
     .analyze();
   return violations.map((v) => [v.id, v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160))]);
 }
+
+/** Unfolds a part of a room by its title. */
+export async function unfold(page: Page, title: string): Promise<void> {
+  await page
+    .locator('summary')
+    .filter({ has: page.getByRole('heading', { name: title }) })
+    .click();
+}

@@ -3,7 +3,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { gradedVerdict } from '@/core/4-clearance/case/standard';
 import { VERDICT_WORDS } from '@/web/words';
-import { axeFinds, lowGap, openPickup, ownPickup, room, saved, staysHere } from './helpers';
+import { axeFinds, lowGap, openPickup, ownPickup, room, saved, staysHere, unfold } from './helpers';
 
 staysHere();
 
@@ -236,6 +236,7 @@ test('the suspension is chosen and measured by tape; what cannot move is said be
 }) => {
   await ownPickup(page, 'Suspension by tape');
   await room(page, 'Baseline').click();
+  await unfold(page, 'How the wheel moves');
   await page.getByRole('combobox', { name: 'Suspension' }).click({ force: true });
   await page.getByRole('option', { name: 'Strut (one arm)' }).click();
   const arm = page.getByLabel('Lower arm, pivot to ball joint');
@@ -251,6 +252,7 @@ test('the suspension is chosen and measured by tape; what cannot move is said be
   await expect(page.getByTestId('motion-problem')).toBeHidden();
   await saved(page);
   await page.reload();
+  await unfold(page, 'How the wheel moves');
   await expect(page.getByLabel('Lower arm, pivot to ball joint')).toHaveValue('340 mm');
 
   await room(page, 'Bench').click();

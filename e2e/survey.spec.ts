@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { axeFinds, lowGap, newJob, ownPickup, room, saved, staysHere } from './helpers';
+import { axeFinds, lowGap, newJob, ownPickup, room, saved, staysHere, unfold } from './helpers';
 
 staysHere();
 
@@ -294,6 +294,7 @@ test('the baseline checks heights against the tire, and a mirrored corner says t
   await pressure.press('Tab');
   await expect(page.getByText('found rock hard.')).toBeHidden();
   await expect(pressure).toHaveValue('35 psi');
+  await unfold(page, 'Underbody sheet');
   await page.getByLabel('Shock fully open').fill('500 mm');
   await page.getByLabel('Shock fully closed').fill('520 mm');
   await expect(page.getByText('must be longer than closed')).toBeVisible();

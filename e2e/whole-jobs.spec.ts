@@ -218,7 +218,7 @@ test('cut, measured, cut again and folded: the strip speaks of the vehicle as it
   });
   await expect(page.getByText('Clears as planned').first()).toBeVisible({ timeout: 60_000 });
   await expect(page.getByTestId('plan-things')).toContainText('Liner, front');
-  const before = Number((await lowGap(page)));
+  const before = Number(await lowGap(page));
   expect(before).toBeLessThan(5);
   await saved(page);
 
@@ -256,8 +256,8 @@ test('cut, measured, cut again and folded: the strip speaks of the vehicle as it
   await cutThing('Liner, front, front left', 'Trim plastic', '1:30', '4:30', ['2:30', '3:00', '3:30'], 12);
   await expect(page.getByTestId('cuts')).toContainText('Liner, front, front left: trim plastic, 1:30 to 4:30');
   await saved(page);
-  await expect.poll(async () => Number((await lowGap(page)))).toBeGreaterThan(before + 1);
-  const after = Number((await lowGap(page)));
+  await expect.poll(async () => Number(await lowGap(page))).toBeGreaterThan(before + 1);
+  const after = Number(await lowGap(page));
 
   // The second time, after another round.
   await page.getByRole('button', { name: 'Begin a test fit' }).click();
@@ -268,7 +268,7 @@ test('cut, measured, cut again and folded: the strip speaks of the vehicle as it
   await cutThing('Liner, front, front left', 'Trim plastic', '1:30', '4:30', ['2:30', '3:00', '3:30'], 8);
   await cutThing('Fender lip, front left', 'Fold the lip', '10:30', '1:30', ['11:00', '12:00', '1:00'], 10);
   await expect(page.getByTestId('cuts').getByRole('listitem')).toHaveCount(2);
-  await expect.poll(async () => Number((await lowGap(page)))).toBeGreaterThanOrEqual(after);
+  await expect.poll(async () => Number(await lowGap(page))).toBeGreaterThanOrEqual(after);
 
   // What was cut is no work any more; it is told on the hand-over sheet.
   const order = await readOrder(page);

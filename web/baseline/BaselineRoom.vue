@@ -10,7 +10,7 @@ import { hasBallJoints } from '@/core/2-vehicle/motion/motion-description';
 import { cornerLimits } from '../job/corner-limits';
 import { useCurrentCorner } from '../job/current-corner';
 import FitmentFields from '../kit/FitmentFields.vue';
-import QuantityField from '../kit/QuantityField.vue';
+import FoldedPanel from '../kit/FoldedPanel.vue';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES, acrossFrom, axleOf } from '../../core/2-vehicle/setup/corner-key';
 import AxisSketch from './AxisSketch.vue';
@@ -18,7 +18,9 @@ import { ALIGNMENT, GIVE, HEIGHTS, LOCKS, RAMP, STEERING_AXIS, TARGETS, type Ent
 import { STARTING_WORDS } from '../advice';
 import { settle, standIn, takeMotion, takeOtherLock, mirroredCorner, newCorner } from './blank-corner';
 import ConditionsPanel from './ConditionsPanel.vue';
-import HeightTable from './HeightTable.vue';
+import CornerDrawing from './CornerDrawing.vue';
+import EntryFields from './EntryFields.vue';
+import HeightsRound from './HeightsRound.vue';
 import VehiclePanel from './VehiclePanel.vue';
 import TapeSketch from './TapeSketch.vue';
 import { shockProblem, UNDERBODY } from './underbody-entries';
@@ -32,7 +34,7 @@ import {
   type MotionType,
 } from './motion-entries';
 
-const TRAVEL_TITLE = 'Travel';
+const STEERING_TITLE = 'Steering';
 const MOTION_TITLE = 'How the wheel moves';
 const UNDERBODY_TITLE = 'Underbody sheet';
 
@@ -126,48 +128,70 @@ const setLedBy = (by: LedBy): void =>
     if (by === 'arms') standIn(target, 'motion');
   });
 
+/** What is taken at the drawing; everything else is folded beneath it. */
+const travel = computed(() => (canRamp.value ? [...HEIGHTS, ...RAMP] : HEIGHTS));
+
 interface Group {
   readonly title: string;
   readonly help: string;
+  readonly says: string;
   readonly isWarning?: boolean;
   readonly entries: readonly Entry[];
 }
 
-const groups = computed<Group[]>(() => [
-  {
-    title: TRAVEL_TITLE,
-    help: travelHelp.value,
-    entries: canRamp.value ? [...HEIGHTS, ...RAMP] : HEIGHTS,
-  },
-  ...(corner.value?.steering
-    ? [
-        {
-          title: 'Steering',
-          help: 'Each lock is this wheel’s own angle when the vehicle steers fully that way, as a turn plate reads it. A lock nobody read follows the other one, once wheelbase and track are entered.',
-          entries: axisFromJoints.value ? LOCKS : [...LOCKS, ...STEERING_AXIS],
-        },
-      ]
-    : []),
-  {
-    title: 'Alignment now',
-    help: isBeam.value
-      ? 'A beam axle’s camber and caster are taken not to adjust unless their reach is entered.'
-      : 'A lift turns the wheel; the verdict is for the vehicle aligned back as far as its adjusters reach. Left empty, they reach.',
-    entries: corner.value?.steering ? [...ALIGNMENT, ...TARGETS] : [...ALIGNMENT, ...TARGETS.filter(isOfCamber)],
-  },
-  {
-    title: MOTION_TITLE,
-    help: corner.value ? motionHelp(corner.value.motion) : '',
-    isWarning: stopsAtHubs.value,
-    entries: corner.value ? motionEntries(corner.value.motion) : [],
-  },
-  {
-    title: 'Bushing give',
-    help: 'Optional. Rubber lets the wheel move fore and aft, in reverse above all; what is entered is taken off the gap.',
-    entries: GIVE,
-  },
-  { title: UNDERBODY_TITLE, help: 'Optional. With the wheel hanging; later rooms warn by it.', entries: UNDERBODY },
-]);
+/** What of a folded group was entered, and whether any of it only stands in. */
+function group(title: string, help: string, entries: readonly Entry[], isWarning = false): Group {
+  const here = corner.value!;
+  const standing = entries.filter(
+    ({ typedAs, read }) => isStarting(typedAs) && read(here, across.value) !== undefined,
+  ).length;
+  const entered = entries.filter(({ read }) => read(here, across.value) !== undefined).length - standing;
+  const says =
+    standing > 0
+      ? 'starting values, not measured yet'
+      : entries.length === 0
+        ? ''
+        : `${entered || 'none'} of ${entries.length} entered`;
+  return { title, help, entries, says, isWarning: isWarning || standing > 0 };
+}
+
+const groups = computed<Group[]>(() => {
+  const here = corner.value;
+  if (!here) return [];
+  const alignmentHelp = isBeam.value
+    ? 'A beam axle’s camber and caster are taken not to adjust unless their reach is entered.'
+    : 'A lift turns the wheel; the verdict is for the vehicle aligned back as far as its adjusters reach. Left empty, they reach.';
+  return [
+    ...(here.steering
+      ? [
+          group(
+            STEERING_TITLE,
+            'Each lock is this wheel’s own angle when the vehicle steers fully that way, as a turn plate reads it. A lock nobody read follows the other one, once wheelbase and track are entered.',
+            axisFromJoints.value ? LOCKS : [...LOCKS, ...STEERING_AXIS],
+          ),
+        ]
+      : []),
+    motionGroup(here),
+    group('Alignment now', alignmentHelp, [...ALIGNMENT, ...(here.steering ? TARGETS : TARGETS.filter(isOfCamber))]),
+    group(
+      'Bushing give',
+      'Optional. Rubber lets the wheel move fore and aft, in reverse above all; what is entered is taken off the gap.',
+      GIVE,
+    ),
+    group(
+      UNDERBODY_TITLE,
+      'Optional. With the wheel hanging; later rooms warn by it.',
+      UNDERBODY,
+      shockProblem(here.underbody ?? {}) !== null,
+    ),
+  ];
+});
+const motionGroup = (here: LowgapCorner): Group => {
+  const cannot = motionProblems.value.length > 0;
+  const own = group(MOTION_TITLE, motionHelp(here.motion), motionEntries(here.motion), cannot || stopsAtHubs.value);
+  const type = MOTION_CHOICES.find(({ value }) => value === here.motion.type)?.title ?? '';
+  return { ...own, says: [type, cannot ? 'cannot move as entered' : own.says].filter(Boolean).join(', ') };
+};
 
 const STOP_SEATS = [
   { value: null, title: 'not looked at' },
@@ -214,7 +238,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
 </script>
 
 <template>
-  <HeightTable />
+  <HeightsRound />
   <section v-if="!corner" class="panel leaf starts">
     <h2 class="panel-title">{{ CORNER_NAMES[key] }} has not been taken yet</h2>
     <p>Each corner differs: heights, locks and what is near the tire are measured corner by corner.</p>
@@ -225,33 +249,64 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
       Starting values that nobody measured: {{ startingWords }}. Type each one as it is at the vehicle, even where it is
       the same; until then nothing here is said to clear.
     </p>
-    <div class="row">
-      <h2 class="corner-title">{{ CORNER_NAMES[key] }}</h2>
-      <template v-if="corner.mirroredFrom">
-        <span class="verdict-close">Mirrored from the other side, not measured</span>
-        <v-btn variant="outlined" height="48" @click="setMeasured">It has been measured now</v-btn>
-      </template>
-      <v-btn v-else-if="otherSide" variant="outlined" height="48" @click="mirror"
-        >Mirror {{ cornerName(otherSide) }} onto it</v-btn
-      >
-    </div>
+    <section class="panel box" :aria-label="CORNER_NAMES[key]">
+      <div class="row">
+        <h2 class="corner-title">{{ CORNER_NAMES[key] }}</h2>
+        <template v-if="corner.mirroredFrom">
+          <span class="verdict-close">Mirrored from the other side, not measured</span>
+          <v-btn variant="outlined" height="48" @click="setMeasured">It has been measured now</v-btn>
+        </template>
+        <v-btn v-else-if="otherSide" variant="outlined" height="48" @click="mirror"
+          >Mirror {{ cornerName(otherSide) }} onto it</v-btn
+        >
+      </div>
+      <div class="drawn">
+        <div class="stack">
+          <h3>Fitted now</h3>
+          <p v-if="isStarting('tire') || isStarting('wheel')" class="verdict-close small">
+            {{ isStarting('tire') ? (isStarting('wheel') ? 'Tire and wheel' : 'The tire') : 'The wheel' }}: starting
+            values, not read off the vehicle yet.
+          </p>
+          <FitmentFields
+            measured
+            :fitment="corner.fitted"
+            :problem-at="(path) => job.problemAt(`corners.${key}.fitted.${path}`)"
+            @edit="editFitted"
+          />
+          <p class="muted small">
+            The gaps in the survey are taken against this tire: its size and its wheel matter most.
+          </p>
+        </div>
+        <CornerDrawing class="picture" :corner="corner" :corner-key="key" />
+        <div class="stack">
+          <h3>Travel</h3>
+          <p v-if="flex" data-testid="flex-says">{{ flex }}</p>
+          <EntryFields
+            :entries="travel"
+            :corner="corner"
+            :across="across"
+            :corner-key="key"
+            :is-starting="isStarting"
+            @write="write"
+          />
+          <v-select
+            label="The bump stop sits"
+            :model-value="corner.travel.stopSits ?? null"
+            :items="STOP_SEATS"
+            @update:model-value="setStopSits"
+          />
+          <p class="muted small">{{ travelHelp }}</p>
+        </div>
+      </div>
+    </section>
     <div class="columns">
-      <section class="panel group leaf">
-        <h2 class="panel-title">Fitted now</h2>
-        <p class="muted">The gaps in the survey are taken against this tire, so its size and its wheel matter most.</p>
-        <p v-if="isStarting('tire') || isStarting('wheel')" class="verdict-close small">
-          {{ isStarting('tire') ? (isStarting('wheel') ? 'Tire and wheel' : 'The tire') : 'The wheel' }}: starting
-          values, not read off the vehicle yet.
-        </p>
-        <FitmentFields
-          measured
-          :fitment="corner.fitted"
-          :problem-at="(path) => job.problemAt(`corners.${key}.fitted.${path}`)"
-          @edit="editFitted"
-        />
-      </section>
-      <section v-for="group in groups" :key="group.title" class="panel group leaf">
-        <h2 class="panel-title">{{ group.title }}</h2>
+      <FoldedPanel
+        v-for="group in groups"
+        :key="group.title"
+        :title="group.title"
+        :says="group.says"
+        :warns="group.isWarning ?? false"
+      >
         <v-select
           v-if="group.title === MOTION_TITLE"
           :model-value="corner.motion.type"
@@ -266,34 +321,21 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
           label="The axle is led by"
           @update:model-value="setLedBy"
         />
-        <p v-if="group.title === TRAVEL_TITLE && flex" data-testid="flex-says">{{ flex }}</p>
         <p v-if="group.help" :class="group.isWarning ? 'verdict-close' : 'muted'">{{ group.help }}</p>
-        <QuantityField
-          v-for="entry in group.entries"
-          :key="`${key}.${entry.typedAs}`"
-          :label="entry.label"
-          :value="entry.read(corner, across)"
-          :typed="corner.typed?.[entry.typedAs]"
-          :quantity="entry.quantity ?? 'length'"
-          :range="entry.range"
-          :optional="entry.optional ?? false"
-          measured
-          :starting="isStarting(entry.typedAs) && entry.read(corner, across) !== undefined"
-          @change="(value, typed, unfinished) => write(entry, value, typed, unfinished)"
+        <EntryFields
+          :entries="group.entries"
+          :corner="corner"
+          :across="across"
+          :corner-key="key"
+          :is-starting="isStarting"
+          @write="write"
         />
         <AxisSketch
-          v-if="group.title === 'Steering' && corner.steering && !axisFromJoints"
+          v-if="group.title === STEERING_TITLE && corner.steering && !axisFromJoints"
           :steering="corner.steering"
         />
         <v-select
-          v-if="group.title === TRAVEL_TITLE"
-          label="The bump stop sits"
-          :model-value="corner.travel.stopSits ?? null"
-          :items="STOP_SEATS"
-          @update:model-value="setStopSits"
-        />
-        <v-select
-          v-if="group.title === 'Steering'"
+          v-if="group.title === STEERING_TITLE"
           label="Locks were read"
           :items="LOCK_READINGS"
           :model-value="corner.steering?.lockMeasured ?? 'axis'"
@@ -308,7 +350,7 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
             {{ fieldText(p) }}
           </p>
         </template>
-      </section>
+      </FoldedPanel>
       <VehiclePanel />
       <ConditionsPanel />
     </div>
@@ -316,6 +358,33 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
 </template>
 
 <style scoped>
+section.box {
+  margin-bottom: 14px;
+}
+/* Fields stand on both sides of what they measure. */
+.drawn {
+  display: grid;
+  grid-template-columns: minmax(220px, 300px) minmax(0, 1fr) minmax(220px, 300px);
+  gap: 18px;
+  align-items: start;
+}
+@media (max-width: 900px) {
+  .drawn {
+    grid-template-columns: 1fr 1fr;
+  }
+  .drawn .picture {
+    grid-row: 1;
+    grid-column: 1 / -1;
+    max-width: 460px;
+    justify-self: center;
+    width: 100%;
+  }
+}
+@media (max-width: 760px) {
+  .drawn {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 .corner-title {
   font-family: var(--figures);
   font-size: 20px;

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import type { Conditions, Underbody } from '@/contracts/job-record';
 import { LIMITS } from '@/core/1-base/limits';
+import FoldedPanel from '../kit/FoldedPanel.vue';
 import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 import { bothUnits } from '../../core/1-base/units/length';
@@ -54,8 +55,7 @@ const FUEL = [0, 0.25, 0.5, 0.75, 1].map((value) => ({
 </script>
 
 <template>
-  <section class="panel leaf" aria-labelledby="conditions-title">
-    <h2 id="conditions-title" class="panel-title">How it stood</h2>
+  <FoldedPanel title="How it stood" says="load, fuel, level ground, slip joint">
     <v-select
       label="Load"
       :items="LOADS"
@@ -91,7 +91,7 @@ const FUEL = [0, 0.25, 0.5, 0.75, 1].map((value) => ({
       :model-value="conditions.rolledAndBounced ?? false"
       @update:model-value="(v: boolean | null) => set('rolledAndBounced', v || null)"
     />
-    <h2 class="panel-title">Driveshaft slip joint</h2>
+    <h3>Driveshaft slip joint</h3>
     <QuantityField
       v-for="slip in SLIP"
       :key="slip.field"
@@ -103,5 +103,5 @@ const FUEL = [0, 0.25, 0.5, 0.75, 1].map((value) => ({
       @change="(value, typed) => setSlip(slip.field, value, typed)"
     />
     <p v-if="slipShort" class="verdict-rubs">{{ slipShort }}</p>
-  </section>
+  </FoldedPanel>
 </template>

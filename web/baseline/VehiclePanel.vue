@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import { LIMITS } from '@/core/1-base/limits';
+import FoldedPanel from '../kit/FoldedPanel.vue';
 import QuantityField from '../kit/QuantityField.vue';
 import { useJobStore } from '../stores/job';
 
@@ -12,6 +14,11 @@ const FIELDS = [
   { field: 'trackRearMm', label: 'Rear track', range: LIMITS.trackMm },
 ] as const;
 
+const says = computed(() => {
+  const entered = FIELDS.filter(({ field }) => job.document?.vehicle[field] !== undefined).length;
+  return `wheelbase and tracks: ${entered} of ${FIELDS.length} entered`;
+});
+
 function set(field: (typeof FIELDS)[number]['field'], value: number | undefined): void {
   job.change((file) => {
     if (value === undefined) delete file.vehicle[field];
@@ -21,8 +28,7 @@ function set(field: (typeof FIELDS)[number]['field'], value: number | undefined)
 </script>
 
 <template>
-  <section class="panel leaf group" aria-labelledby="vehicle-title">
-    <h2 id="vehicle-title" class="panel-title">The vehicle as a whole</h2>
+  <FoldedPanel title="The vehicle as a whole" :says="says">
     <QuantityField
       v-for="{ field, label, range } in FIELDS"
       :key="field"
@@ -33,5 +39,5 @@ function set(field: (typeof FIELDS)[number]['field'], value: number | undefined)
       measured
       @change="(value) => set(field, value)"
     />
-  </section>
+  </FoldedPanel>
 </template>

@@ -3,7 +3,7 @@ import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { JobStore } from '../stores/job';
 import { mountedInJob, openedJob } from '../testing/mounting';
-import { choose, field, keys, pageText, press, said, type, valueIn } from '../testing/page';
+import { all, choose, field, keys, pageText, press, said, type, valueIn } from '../testing/page';
 import { cornerLimits } from '../job/corner-limits';
 import BaselineRoom from './BaselineRoom.vue';
 import { blankCorner, mirroredCorner, newCorner } from './blank-corner';
@@ -50,6 +50,22 @@ describe('heights round the vehicle', () => {
     expect(field(/^Front left: ground to lip/).text()).toContain('The other side reads');
     await press(/^It is so/);
     expect(said('radius-frontLeft')).toContain('more than this tire can stand');
+  });
+
+  test('what is folded says what stands in it, and warns of what cannot move', async () => {
+    await baseline();
+    const says = (title: string): string =>
+      all('details > summary')
+        .find((one) => one.text().startsWith(title))!
+        .text();
+    expect(says('Bushing give')).toContain('none of 4 entered');
+    await type(/^Bushings give toward the body by/, '3');
+    expect(says('Bushing give')).toContain('1 of 4 entered');
+    await type(/^Shock fully open/, '500 mm');
+    await type(/^Shock fully closed/, '520 mm');
+    const underbody = all('details').find((one) => one.find('summary').text().startsWith('Underbody'))!;
+    expect(underbody.find('summary .verdict-close').exists()).toBe(true);
+    expect(underbody.text()).toContain('must be longer than closed');
   });
 
   test('the rake is the rear over the front, both sides together', async () => {

@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import type { ALLOWED_CHANGES, Intake, LOOKS, USES } from '@/contracts/job-record';
 import { STANDARD_IDS, type StandardId } from '@/core/4-clearance/case/standard';
 import { LIMITS } from '@/core/1-base/limits';
+import HeightsRound from '../baseline/HeightsRound.vue';
 import ChipGroup from '../kit/ChipGroup.vue';
 import QuantityField from '../kit/QuantityField.vue';
 import UnitsToggle from '../kit/UnitsToggle.vue';
@@ -177,4 +178,6 @@ const NOTES = [
     </section>
     <PhotoWall />
   </div>
+  <!-- Read on the same walk round the vehicle. -->
+  <HeightsRound v-if="job.document" />
 </template>

@@ -74,6 +74,12 @@ describe('the intake', () => {
     expect(intake()).not.toHaveProperty('lookPokeMm');
   });
 
+  test('heights are read on the same walk, and are those of the baseline', async () => {
+    await type(/^Front left: hub to lip/, '21 in');
+    expect(job.document!.corners.frontLeft!.hubToLipMm).toBeCloseTo(21 * 25.4, 6);
+    expect(job.document!.corners.frontLeft!.typed!['hubToLipMm']).toBe('21 in');
+  });
+
   test('a note that is emptied goes', async () => {
     await type(/^Rust and/, 'Rear bolts seized');
     expect(intake().rust).toBe('Rear bolts seized');

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { LowgapCorner } from '@/contracts/lowgap-file';
-import { CORNER_KEYS, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { fieldText } from '@/contracts/problems';
 import { LIMITS } from '@/core/1-base/limits';
 import { attempt } from '@/core/1-base/problem';
@@ -17,8 +17,9 @@ import { isHeightDoubted } from '@/core/3-survey/reading/doubt';
 import { acrossFrom } from '../../core/2-vehicle/setup/corner-key';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { newCorner } from './blank-corner';
+import HeightsDrawing from './HeightsDrawing.vue';
 
-/** Heights of all four corners as they are read walking once round the vehicle, and what they say together. */
+/** Heights of all four corners at the vehicle's own dimension lines, as they are read walking once round it, and what they say together. */
 const job = useJobStore();
 const units = useUnits();
 const corners = computed(() => job.document?.corners ?? {});
@@ -69,6 +70,12 @@ const pressureText = (key: CornerKey): string => {
 };
 const isBare = (text: string): boolean => /^[\d.,]+$/.test(text);
 
+/** Rear at the left, front at the right, as the vehicle is drawn. */
+const AXLES = [
+  { axle: 'rear', keys: ['rearLeft', 'rearRight'] },
+  { axle: 'front', keys: ['frontLeft', 'frontRight'] },
+] as const;
+
 const RADIUS_WORDS: Readonly<Record<RadiusCheck['verdict'], string>> = {
   agrees: 'agrees with the tire',
   tooTall: 'more than this tire can stand: a height or the tire size is wrong',
@@ -82,116 +89,126 @@ const sides = (mm: number): string =>
 <template>
   <section class="panel leaf" aria-labelledby="heights-title">
     <h2 id="heights-title" class="panel-title">Heights, once round the vehicle</h2>
+    <div class="round">
+      <HeightsDrawing class="picture" :kind="job.document?.vehicle.kind ?? 'pickup'" />
+      <div v-for="{ axle, keys } in AXLES" :key="axle" :class="axle" class="axle">
+        <div v-for="key in keys" :key="key" class="stack close">
+          <h3>
+            {{ CORNER_NAMES[key] }}
+            <span v-if="corners[key]?.mirroredFrom" class="mirrored" :data-testid="`mirrored-${key}`"
+              >mirrored, not measured</span
+            >
+          </h3>
+          <QuantityField
+            v-for="row in ROWS"
+            :key="row.field"
+            optional
+            :label="`${CORNER_NAMES[key]}: ${row.label}`"
+            :value="corners[key]?.[row.field]"
+            :typed="corners[key]?.typed?.[row.field]"
+            :range="row.range"
+            measured
+            :doubt="(mm) => doubtOf(key, row.field, mm)"
+            @change="(value, typed) => write(key, row.field, value, typed)"
+          />
+          <v-text-field
+            :label="`${CORNER_NAMES[key]}: pressure`"
+            :placeholder="units.pressure === 'psi' ? '35 or 240 kPa' : '240 or 35 psi'"
+            :suffix="isBare(pressureText(key)) ? 'kPa' : undefined"
+            :hint="
+              corners[key]?.tirePressureKpa === undefined
+                ? ''
+                : pressureWords(corners[key]!.tirePressureKpa!, units.pressure)
+            "
+            autocomplete="off"
+            hide-details="auto"
+            :error-messages="pressureRefusals[key] ? [pressureRefusals[key]!] : []"
+            :model-value="pressureText(key)"
+            @change="(event: Event) => writePressure(key, (event.target as HTMLInputElement).value)"
+          />
+          <p v-if="heights.radius[key]" class="figures small" :data-testid="`radius-${key}`">
+            stands {{ formatMm(heights.radius[key]!.loadedMm) }} mm of {{ formatMm(heights.radius[key]!.freeMm, 0) }},
+            <span :class="heights.radius[key]!.verdict === 'agrees' ? 'verdict-clear' : 'verdict-rubs'">{{
+              RADIUS_WORDS[heights.radius[key]!.verdict]
+            }}</span>
+          </p>
+        </div>
+      </div>
+      <dl class="together figures facts">
+        <div>
+          <dt>Rake, rear over front</dt>
+          <dd data-testid="rake">
+            {{ heights.rakeMm === null ? 'front and rear lips give it' : `${signedMm(heights.rakeMm)} mm` }}
+          </dd>
+        </div>
+        <div>
+          <dt>Lean at the front</dt>
+          <dd>{{ heights.leanFrontMm === null ? 'both sides give it' : sides(heights.leanFrontMm) }}</dd>
+        </div>
+        <div>
+          <dt>Lean at the rear</dt>
+          <dd>{{ heights.leanRearMm === null ? 'both sides give it' : sides(heights.leanRearMm) }}</dd>
+        </div>
+      </dl>
+    </div>
     <p class="muted">
       Level ground, wheels straight, tires at pressure, rolled and bounced first. Hub to lip does not depend on the
       tire; ground to lip does, and the two check each other.
     </p>
-    <div class="scroll">
-      <table>
-        <thead>
-          <tr>
-            <td></td>
-            <th v-for="key in CORNER_KEYS" :key="key" scope="col">
-              {{ CORNER_NAMES[key] }}
-              <span v-if="corners[key]?.mirroredFrom" class="mirrored" :data-testid="`mirrored-${key}`"
-                >mirrored, not measured</span
-              >
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in ROWS" :key="row.field">
-            <th scope="row">{{ row.title }}</th>
-            <td v-for="key in CORNER_KEYS" :key="key">
-              <QuantityField
-                optional
-                :label="`${CORNER_NAMES[key]}: ${row.label}`"
-                :value="corners[key]?.[row.field]"
-                :typed="corners[key]?.typed?.[row.field]"
-                :range="row.range"
-                measured
-                :doubt="(mm) => doubtOf(key, row.field, mm)"
-                @change="(value, typed) => write(key, row.field, value, typed)"
-              />
-            </td>
-          </tr>
-          <tr>
-            <th scope="row">Tire pressure</th>
-            <td v-for="key in CORNER_KEYS" :key="key">
-              <v-text-field
-                :label="`${CORNER_NAMES[key]}: pressure`"
-                :placeholder="units.pressure === 'psi' ? '35 or 240 kPa' : '240 or 35 psi'"
-                :suffix="isBare(pressureText(key)) ? 'kPa' : undefined"
-                :hint="
-                  corners[key]?.tirePressureKpa === undefined
-                    ? ''
-                    : pressureWords(corners[key]!.tirePressureKpa!, units.pressure)
-                "
-                autocomplete="off"
-                hide-details="auto"
-                :error-messages="pressureRefusals[key] ? [pressureRefusals[key]!] : []"
-                :model-value="pressureText(key)"
-                @change="(event: Event) => writePressure(key, (event.target as HTMLInputElement).value)"
-              />
-            </td>
-          </tr>
-          <tr>
-            <th scope="row">Loaded radius</th>
-            <td v-for="key in CORNER_KEYS" :key="key" class="figures" :data-testid="`radius-${key}`">
-              <template v-if="heights.radius[key]">
-                <strong>{{ formatMm(heights.radius[key]!.loadedMm) }} mm</strong> of
-                {{ formatMm(heights.radius[key]!.freeMm, 0) }} free
-                <span :class="heights.radius[key]!.verdict === 'agrees' ? 'verdict-clear' : 'verdict-rubs'">{{
-                  RADIUS_WORDS[heights.radius[key]!.verdict]
-                }}</span>
-              </template>
-              <span v-else class="muted">both heights give it</span>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
-    <dl class="together figures facts">
-      <div>
-        <dt>Rake, rear over front</dt>
-        <dd data-testid="rake">
-          {{ heights.rakeMm === null ? 'front and rear lip heights give it' : `${signedMm(heights.rakeMm)} mm` }}
-        </dd>
-      </div>
-      <div>
-        <dt>Lean at the front</dt>
-        <dd>{{ heights.leanFrontMm === null ? 'both sides give it' : sides(heights.leanFrontMm) }}</dd>
-      </div>
-      <div>
-        <dt>Lean at the rear</dt>
-        <dd>{{ heights.leanRearMm === null ? 'both sides give it' : sides(heights.leanRearMm) }}</dd>
-      </div>
-    </dl>
   </section>
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  min-width: 760px;
-  border-collapse: collapse;
-  table-layout: fixed;
+.round {
+  display: grid;
+  grid-template-columns: minmax(0, 352px) minmax(0, 1fr) minmax(0, 352px);
+  grid-template-areas: 'rear picture front' 'rear together front';
+  grid-template-rows: auto 1fr;
+  gap: 6px 14px;
 }
-th {
-  text-align: left;
+.picture {
+  grid-area: picture;
 }
-td {
-  padding: 4px 6px 4px 0;
-  vertical-align: top;
-  font-size: 14px;
-  line-height: 18px;
+.rear {
+  grid-area: rear;
 }
-td :deep(.v-field-label) {
-  font-size: 13px;
+.front {
+  grid-area: front;
+}
+.together {
+  grid-area: together;
+  justify-content: center;
+  text-align: center;
+}
+.axle {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+}
+@media (max-width: 1100px) {
+  .round {
+    grid-template-columns: 1fr 1fr;
+    grid-template-areas: 'picture picture' 'rear front' 'together together';
+    grid-template-rows: none;
+  }
+  .picture {
+    max-width: 520px;
+    justify-self: center;
+    width: 100%;
+  }
+}
+@media (max-width: 760px) {
+  .round {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-areas: 'front' 'rear' 'together' 'picture';
+  }
+}
+h3 {
+  font-size: 15px;
+  line-height: 20px;
 }
 .mirrored {
-  display: block;
-  font-size: 13px;
+  font-size: 14px;
   font-weight: 500;
   color: var(--close);
 }

@@ -1,0 +1,28 @@
+<script setup lang="ts">
+/** A part of a room that is unfolded when it is wanted; folded it still says what stands in it. */
+defineProps<{ title: string; says: string; warns?: boolean }>();
+</script>
+
+<template>
+  <details class="panel folded">
+    <summary>
+      <h2 class="panel-title">{{ title }}</h2>
+      <span class="small" :class="warns ? 'verdict-close' : 'muted'">{{ says }}</span>
+    </summary>
+    <div class="stack inside"><slot /></div>
+  </details>
+</template>
+
+<style scoped src="./folded.css"></style>
+
+<style scoped>
+.folded {
+  break-inside: avoid;
+  margin-bottom: 14px;
+  padding: 0 14px;
+}
+.inside {
+  padding-bottom: 14px;
+  font-size: 14px;
+}
+</style>
