@@ -61,10 +61,12 @@ test('curves, shocks and the road: what was measured is answered, what was not i
   await page.getByRole('button', { name: 'Table' }).click();
   await expect(page.getByRole('row', { name: /Full droop, setup/ })).toBeVisible();
 
-  await page.getByRole('button', { name: 'Shocks and lines' }).click();
+  await page.getByRole('button', { name: 'Underneath' }).click();
+  await page.getByRole('button', { name: /^Shock and lines.*front left/ }).click();
   const corner = page.getByRole('region', { name: 'Front left', exact: true });
   await expect(corner).toContainText('Not answered: enter its length at ride height');
-  const ability = page.getByRole('region', { name: 'What adjusters and joints can do' });
+  await page.getByRole('button', { name: /^Joints and adjusters.*front/ }).click();
+  const ability = page.getByRole('region', { name: 'What adjusters and joints can do, front' });
   await ability.getByLabel('Camber adjusts ±').first().fill('0.1');
   await expect(page.getByTestId('calls')).toContainText('Camber correction (arms or cam bolts)');
   await ability.getByLabel('Camber adjusts ±').first().fill('plenty');
@@ -88,7 +90,7 @@ test('a corner is stepped through its travel, and its half shafts are looked at 
 }) => {
   await ownPickup(page, 'Stance cycle');
   await room(page, 'Stance').click();
-  await page.getByRole('button', { name: 'Travel cycle' }).click();
+  await page.getByRole('button', { name: 'Underneath' }).click();
   const step = page.getByRole('form', { name: 'Next step' });
   for (const [lip, slack] of [
     ['604', '6'],
@@ -108,7 +110,7 @@ test('a corner is stepped through its travel, and its half shafts are looked at 
   await page.getByRole('button', { name: /Remove the step at 604/ }).click();
   await expect(page.getByTestId('cycle-trends')).toHaveCount(0);
 
-  await page.getByRole('button', { name: 'Links and shafts' }).click();
+  await page.getByRole('button', { name: /^Shafts.*front/ }).click();
   const drive = page.getByRole('region', { name: 'Driveline, front' });
   await expect(drive).toContainText('Not answered: measure inner joint inboard of hub face');
   await drive.getByLabel('Inner joint inboard of hub face').fill('480');
@@ -131,7 +133,8 @@ test('a corner is stepped through its travel, and its half shafts are looked at 
 test('links: the sway bar is worked out, the linkage gives the motion ratio, schools differ', async ({ page }) => {
   await ownPickup(page, 'Stance links');
   await room(page, 'Stance').click();
-  await page.getByRole('button', { name: 'Links and shafts' }).click();
+  await page.getByRole('button', { name: 'Underneath' }).click();
+  await page.getByRole('button', { name: /^Sway bar.*front/ }).click();
   const sway = page.getByRole('region', { name: 'Sway bar, front' });
   await expect(sway).toContainText('Not answered: measure arm, bar to link');
   for (const [label, value] of [
@@ -147,7 +150,7 @@ test('links: the sway bar is worked out, the linkage gives the motion ratio, sch
   await sway.getByLabel('Link’s joint above the bar').fill('10');
   await expect(page.getByTestId('sway-front').getByRole('row', { name: /Between arm and link/ })).toContainText('90°');
 
-  await page.getByRole('button', { name: 'Shocks and lines' }).click();
+  await page.getByRole('button', { name: /^Shock and lines.*front left/ }).click();
   const spring = page.getByRole('region', { name: 'Spring, Front left' });
   for (const [label, value] of [
     ['Upper end forward', '0'],
@@ -162,7 +165,8 @@ test('links: the sway bar is worked out, the linkage gives the motion ratio, sch
   const ratios = page.getByTestId('ratio-frontLeft').getByRole('row', { name: /Spring travel over wheel travel/ });
   const parked = (await ratios.getByRole('cell').nth(1).textContent())!.trim().split(/\s+/)[0]!;
   await spring.getByRole('button', { name: `Shock moves alike: take ${parked}` }).click();
-  const ability = page.getByRole('region', { name: 'What adjusters and joints can do' });
+  await page.getByRole('button', { name: /^Joints and adjusters.*front/ }).click();
+  const ability = page.getByRole('region', { name: 'What adjusters and joints can do, front' });
   await expect(ability.getByLabel('Shock per wheel travel').first()).toHaveValue(String(Number(parked)));
 
   // Lift on the spring alone swings no joint further than today; 4 in with longer shocks do.
@@ -267,13 +271,14 @@ test('axe finds nothing in the stance, and it is read on a phone without scrolli
   expect(await axeFinds(page)).toEqual([]);
   for (const view of [
     'Through the travel',
-    'Shocks and lines',
-    'Links and shafts',
-    'Travel cycle',
+    'Underneath',
+    'Shafts front',
+    'Sway bar front',
+    'Joints and adjusters front',
     'On the road',
     'Side photo',
   ]) {
-    await page.getByRole('button', { name: view }).click();
+    await page.getByRole('button', { name: view }).first().click();
     expect(await axeFinds(page)).toEqual([]);
   }
   await page.setViewportSize({ width: 390, height: 844 });

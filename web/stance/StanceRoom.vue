@@ -8,10 +8,8 @@ import type { CornerState } from '@/core/5-consequences/stance/stance-report';
 import { useCurrentCorner } from '../job/current-corner';
 import { useView } from '../kit/use-view';
 import { useJobStore } from '../stores/job';
-import CycleView from './CycleView.vue';
 import HeightsView from './HeightsView.vue';
 import { halfShaftEntry } from './link-entries';
-import LinksView from './LinksView.vue';
 import RoadView from './RoadView.vue';
 import SidePhotoView from './SidePhotoView.vue';
 import TravelCurves from './TravelCurves.vue';
@@ -29,9 +27,7 @@ const { reports, road } = useStance();
 const VIEWS = {
   heights: 'Heights',
   travel: 'Through the travel',
-  under: 'Shocks and lines',
-  links: 'Links and shafts',
-  cycle: 'Travel cycle',
+  under: 'Underneath',
   road: 'On the road',
   photo: 'Side photo',
 } as const;
@@ -66,9 +62,7 @@ const shaft = computed(() => {
       <TravelCurves v-else-if="here.stance.ok" :stance="here.stance.value" :shaft="shaft" />
       <p v-else class="panel box verdict-rubs" role="alert">{{ problemText(here.stance.problems[0]!) }}</p>
     </template>
-    <CycleView v-else-if="view === 'cycle'" :key="key" :corner="key" />
     <UnderneathView v-else-if="view === 'under'" :reports="reports" :corner="key" />
-    <LinksView v-else-if="view === 'links'" />
     <SidePhotoView v-else-if="view === 'photo'" />
     <RoadView v-else-if="road" :road="road" />
   </div>

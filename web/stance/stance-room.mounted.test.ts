@@ -138,14 +138,16 @@ test('a slip joint left too short is said on every view of the stance, with the 
     file.underbody = { slipJointEngagedMm: 43, slipJointLeastMm: 51 };
     file.stance = { drive: { rear: { shaftLengthMm: 1200, shaftRiseMm: 100, outputDeg: 3, pinionDeg: 3 } } };
   });
-  for (const view of ['heights', 'links']) {
+  for (const view of ['heights', 'under']) {
     await stance(view);
     // The demo's setup lifts it, so less is engaged than was read.
     expect(said('slip-short')).toMatch(/rear axle: [\d.]+ mm .*engaged at parked/);
     expect(said('slip-short')).toContain('51 mm');
     wrapper!.unmount();
   }
-  await stance('links');
+  await stance('under');
+  await press(/^Shafts.*rear/);
+  await flushPromises();
   expect(pageText()).toContain('The pinion’s joint is taken at the hub');
   job.change((file) => (file.underbody = { slipJointEngagedMm: 143, slipJointLeastMm: 51 }));
   await flushPromises();
