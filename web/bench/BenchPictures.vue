@@ -249,6 +249,7 @@ const problem = computed(() => (problems.value[0] ? problemText(problems.value[0
         :corner="corner"
         :looked="looked!"
         :swept="swept"
+        :verdicts="verdicts"
         :label-of="labelOf"
         @pick="emit('pick', $event)"
         @absent="no3d = true"

@@ -8,6 +8,7 @@ import { formatMm } from '@/core/1-base/units/length';
 import { sweptOutline } from '../drawing/swept-outline';
 import { projector, silhouette, viewBox, type SceneWindow, type ViewName, type WellScene } from '../drawing/well-scene';
 import { dragFrom } from '../kit/use-drag';
+import WheelFace from '../kit/WheelFace.vue';
 
 /**
  * One true-scale view of the wheel well. All views of a bench share the same window in mm. The wheel can be taken hold
@@ -33,6 +34,13 @@ const fitted = computed(() => outline(props.scene.fitted));
 const tried = computed(() => outline(props.scene.tried));
 const hub = computed(() => project.value(props.scene.hub));
 
+/** The wheel's own plane as it is seen from outside: turned, leaned and lifted with it. */
+const faceAt = computed(() => {
+  const { forward, up, face } = props.scene.wheel;
+  const [origin, x, y] = [face, forward, up].map(project.value) as [number, number][];
+  return `matrix(${x![0]} ${x![1]} ${-y![0]} ${-y![1]} ${origin![0]} ${origin![1]})`;
+});
+
 const obstacles = computed(() =>
   props.scene.obstacles.map((o) => {
     const strands = o.strands.map((strand) => strand.map(project.value));
@@ -40,7 +48,10 @@ const obstacles = computed(() =>
       ...o,
       dots: strands.filter((s) => s.length === 1).map((s) => s[0]!),
       lines: strands.filter((s) => s.length > 1).map((s) => path(s) ?? ''),
+      solids: o.solids.map(outline),
       picked: o.id === props.scene.touch?.id,
+      // From outside the wheel stands before what is inboard of it.
+      isBehind: props.view === 'side' && o.solids.flat().every(([, y]) => y < props.scene.hub[1]),
     };
   }),
 );
@@ -49,6 +60,16 @@ const touch = computed(() => {
   const a = project.value(props.scene.touch.tire);
   const b = project.value(props.scene.touch.obstacle);
   return { a, b, gap: formatMm(props.scene.touch.gapMm) };
+});
+
+/** What is met, by name, over its place; it runs toward the middle of the picture. */
+const named = computed(() => {
+  const met = props.scene.obstacles.find(({ id }) => id === props.scene.touch?.id);
+  if (!met || !touch.value) return null;
+  const [x, y] = touch.value.b;
+  const isRight = x > box.value[0] + box.value[2] / 2;
+  const above = Math.max(box.value[1] + 44, y - 130);
+  return { label: met.label, x: x + (isRight ? 20 : -20), y: above, anchor: isRight ? 'end' : 'start' };
 });
 
 const sweptPath = computed(() => (props.swept ? `${path(sweptOutline(props.swept, project.value)) ?? ''}Z` : ''));
@@ -92,23 +113,37 @@ const ARROWS: Readonly<Record<ViewName, (left: boolean) => string>> = {
     >
       <path v-if="sweptPath" :d="sweptPath" class="swept" />
       <path :d="tried" class="tried" @pointerdown="takeHold" />
+      <g v-if="view === 'side'" :transform="faceAt" class="face">
+        <WheelFace :rim-radius="scene.wheel.rimRadiusMm" :tire-radius="scene.wheel.tireRadiusMm / 1.024" />
+      </g>
       <path :d="fitted" class="fitted" />
       <path :d="`M${hub[0] - 22} ${hub[1]}h44M${hub[0]} ${hub[1] - 22}v44`" class="hub" />
       <g
         v-for="o in obstacles"
         :key="o.id"
         class="obstacle"
-        :class="[o.verdict ? `verdict-${o.verdict}` : '', { picked: o.picked }]"
+        :class="[o.verdict ? `verdict-${o.verdict}` : '', { picked: o.picked, hidden: o.isBehind }]"
         @click="emit('pick', o.id)"
       >
         <title>{{ o.label }}</title>
+        <path v-for="(d, i) in o.solids" :key="`s${i}`" :d="d" class="solid" />
         <path v-for="(d, i) in o.lines" :key="`l${i}`" :d="d" class="edge" />
-        <circle v-for="(dot, i) in o.dots" :key="`d${i}`" :cx="dot[0]" :cy="dot[1]" :r="o.picked ? 15 : 11" />
+        <circle
+          v-for="(dot, i) in o.dots"
+          :key="`d${i}`"
+          :cx="dot[0]"
+          :cy="dot[1]"
+          :r="o.solids.length ? 7 : o.picked ? 15 : 11"
+        />
       </g>
       <g v-if="touch" class="touch">
         <path :d="`M${touch.a[0]} ${touch.a[1]}L${touch.b[0]} ${touch.b[1]}`" />
         <circle :cx="touch.b[0]" :cy="touch.b[1]" r="30" />
+        <path v-if="named" :d="`M${touch.b[0]} ${touch.b[1] - 30}V${named.y + 12}`" class="leader" />
       </g>
+      <text v-if="named" :x="named.x" :y="named.y" :text-anchor="named.anchor" class="name halo">
+        {{ named.label }}
+      </text>
       <g class="scale" :transform="`translate(${box[0] + 24} ${box[1] + box[3] - 20})`">
         <path d="M0 -12v12h200v-12M100 -8v8" />
         <text x="212" y="6">200 mm</text>
@@ -151,6 +186,19 @@ svg {
 .obstacle {
   cursor: pointer;
 }
+.solid {
+  fill: currentColor;
+  fill-opacity: 0.4;
+  stroke: currentColor;
+  stroke-width: 3;
+  stroke-linejoin: round;
+}
+.picked .solid {
+  fill-opacity: 0.75;
+}
+.face {
+  pointer-events: none;
+}
 .obstacle circle {
   fill: currentColor;
 }
@@ -167,6 +215,19 @@ svg {
   stroke: var(--ink);
   stroke-width: 5;
   fill: none;
+  pointer-events: none;
+}
+.hidden .solid {
+  fill-opacity: 0.1;
+}
+.leader {
+  stroke-width: 3;
+}
+.name {
+  font-size: 44px;
+  font-weight: 600;
+  font-family: var(--figures);
+  fill: var(--ink);
   pointer-events: none;
 }
 .scale path {

@@ -11,16 +11,22 @@ import { surveyMotion } from '@/core/2-vehicle/setup/motion-under';
 import type { PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
 import { nearestOnSolid, prepareRotor, type Rotor } from '@/core/2-vehicle/setup/rotor';
 import { flatten } from '@/core/1-base/geometry/outline';
-import { place, unplace, type Pose } from '@/core/1-base/geometry/pose';
+import { place, rotate, unplace, type Pose } from '@/core/1-base/geometry/pose';
 import type { Vec3 } from '@/core/1-base/geometry/vec3';
+import { inToMm } from '@/core/1-base/units/length';
+import type { Posture } from '@/core/2-vehicle/motion/corner-motion';
+import type { PreparedObstacle } from '@/core/3-survey/prepared/prepared-obstacle';
 import type { Side } from '@/core/2-vehicle/motion/steering';
 import { cornersOf, vertexOf, type PieceSet } from '@/core/3-survey/shape/shape';
+import { cloudsOf, fittedGap, partSolids, type FittedGap } from './part-solids';
 
 export interface SceneObstacle {
   readonly id: string;
   readonly label: string;
   readonly verdict: ObstacleVerdict['verdict'] | null;
   readonly strands: readonly (readonly Vec3[])[];
+  /** Clouds about the solid it is drawn as, each convex. */
+  readonly solids: readonly (readonly Vec3[])[];
 }
 
 export interface WellScene {
@@ -28,6 +34,14 @@ export interface WellScene {
   readonly fitted: readonly Vec3[];
   readonly tried: readonly Vec3[];
   readonly hub: Vec3;
+  /** The tried wheel's own axes, forward and up, turned with it; and its sizes, mm. */
+  readonly wheel: {
+    readonly forward: Vec3;
+    readonly up: Vec3;
+    readonly face: Vec3;
+    readonly tireRadiusMm: number;
+    readonly rimRadiusMm: number;
+  };
   readonly obstacles: readonly SceneObstacle[];
   /** The picked obstacle's place and the nearest place on the tire. */
   readonly touch: { readonly obstacle: Vec3; readonly tire: Vec3; readonly gapMm: number; readonly id: string } | null;
@@ -55,17 +69,20 @@ export function wellScene(
 ): WellScene {
   const { key } = prepared;
   const wheel = prepared.motion.wheelPose(posture);
+  const gap = fittedGap(key, corner);
   const parked = surveyMotion(key, corner).wheelPose({ travel: 0, steer: 0 });
   return {
     side: prepared.side,
     fitted: surface(prepareRotor(corner.fitted, `corners.${key}.fitted`), parked),
     tried: surface(prepared.rotor, wheel),
     hub: wheel.origin,
+    wheel: wheelOf(prepared.rotor, wheel),
     obstacles: prepared.obstacles.map((o) => ({
       id: o.id,
       label: o.label,
       verdict: verdicts.find((v) => v.corner === key && v.id === o.id)?.verdict ?? null,
       strands: strandsOf(o.pieces, prepared.motion.mountPose(o.mount, posture)),
+      solids: solidsOf(prepared, o, posture, gap),
     })),
     touch: met && {
       id: met.id,
@@ -74,6 +91,25 @@ export function wellScene(
       tire: nearestOnTire(prepared.rotor, isInside(prepared, met.id), wheel, met.at),
     },
   };
+}
+
+/** The tried wheel as it is seen from outside. */
+function wheelOf(rotor: Rotor, wheel: Pose): WellScene['wheel'] {
+  const { section, rimWidthIn, centrePlaneMm } = rotor;
+  return {
+    forward: rotate(wheel.rotation, [1, 0, 0]),
+    up: rotate(wheel.rotation, [0, 0, 1]),
+    face: place(wheel, [0, centrePlaneMm + inToMm(rimWidthIn) / 2, 0]),
+    tireRadiusMm: section.diameterMm / 2,
+    rimRadiusMm: inToMm(section.size.rimDiameterIn) / 2,
+  };
+}
+
+function solidsOf({ motion }: PreparedCorner, part: PreparedObstacle, posture: Posture, gap: FittedGap): Vec3[][] {
+  const mount = motion.mountPose(part.mount, posture);
+  return partSolids(part, motion.mountPose(part.mount, { travel: 0, steer: 0 }), gap)
+    .flatMap(cloudsOf)
+    .map((cloud) => cloud.map((at) => place(mount, at)));
 }
 
 /** Most pieces of one obstacle that are drawn: a scan is thinned evenly to this. */

@@ -27,14 +27,18 @@ import { prepareRotor } from '@/core/2-vehicle/setup/rotor';
 import type { SweptShape } from '@/core/4-clearance/pictures/swept-shape';
 import type { Looked } from '@/core/4-clearance/pictures/touch-section';
 import { formatMm } from '@/core/1-base/units/length';
-import { MATERIAL_NAMES } from '../words';
-import { MATERIAL_COLOURS, moveTo, obstacleObject, rotorObject, sweptMesh } from './well-meshes';
+import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
+import { VERDICTS } from '@/core/4-clearance/case/standard';
+import VerdictMark from '../kit/VerdictMark.vue';
+import { fittedGap } from '../drawing/part-solids';
+import { moveTo, obstacleObject, rotorObject, sweptMesh } from './well-meshes';
 
 /** The wheel well in space: turn it by pointer or arrow keys, press a thing to pick it. */
 const props = defineProps<{
   prepared: PreparedCorner;
   corner: CornerDescription;
   looked: Looked;
+  verdicts: readonly ObstacleVerdict[];
   swept: SweptShape | null;
   labelOf: (id: string) => string;
 }>();
@@ -58,14 +62,33 @@ let things: { object: Group; mount: PreparedCorner['obstacles'][number]['mount']
 let marker: Mesh | null = null;
 
 const colour = (name: string): Color => new Color(theme.current.value.colors[name] as string);
+const verdictOf = (id: string): ObstacleVerdict['verdict'] =>
+  props.verdicts.find((one) => one.corner === props.prepared.key && one.id === id)?.verdict ?? 'notKnown';
+const verdictColour = (id: string): Color => {
+  const verdict = verdictOf(id);
+  return colour(verdict === 'notKnown' ? 'muted' : verdict);
+};
 
 function draw(): void {
   if (frame) return;
   frame = requestAnimationFrame(() => {
     frame = 0;
     renderer?.render(scene, camera);
+    name();
   });
 }
+
+/** Where the picked place is on the screen, for its name. */
+const named = ref<{ readonly x: number; readonly y: number; readonly width: number } | null>(null);
+function name(): void {
+  const { met } = props.looked;
+  if (!met || !host.value) return void (named.value = null);
+  const at = well.localToWorld(new Vector3(...met.at)).project(camera);
+  const { clientWidth, clientHeight } = host.value;
+  named.value = { x: ((at.x + 1) / 2) * clientWidth, y: ((1 - at.y) / 2) * clientHeight, width: clientWidth };
+}
+const LABEL_Y = 34;
+const labelX = computed(() => (named.value ? Math.min(named.value.width - 110, Math.max(110, named.value.x)) : 0));
 
 function dispose(object: Object3D): void {
   object.traverse((child) => {
@@ -81,16 +104,18 @@ function build(): void {
   well.clear();
   scene.background = colour('surface');
   well.scale.y = props.prepared.side === 'left' ? 1 : -1;
-  const { key, rotor, obstacles } = props.prepared;
+  const { key, rotor, motion, obstacles } = props.prepared;
   const solid = (name: string, light: number): MeshLambertMaterial =>
     new MeshLambertMaterial({ color: colour(name).lerp(new Color('#ffffff'), light), side: DoubleSide });
-  tried = rotorObject(rotor, solid('primary', 0.25), solid('ghost', 0.5));
+  tried = rotorObject(rotor, solid('rubber', 0.14), solid('metal', 0.3));
   const veil = new MeshLambertMaterial({ color: colour('ghost'), transparent: true, opacity: 0.25, depthWrite: false });
   const ghost = rotorObject(prepareRotor(props.corner.fitted, 'fitted'), veil, veil);
   moveTo(ghost, surveyMotion(key, props.corner).wheelPose({ travel: 0, steer: 0 }));
   well.add(tried, ghost);
+  const gap = fittedGap(key, props.corner);
   things = obstacles.map((obstacle) => {
-    const object = obstacleObject(obstacle, new Color(MATERIAL_COLOURS[obstacle.material]));
+    const survey = motion.mountPose(obstacle.mount, { travel: 0, steer: 0 });
+    const object = obstacleObject(obstacle, verdictColour(obstacle.id), survey, gap);
     well.add(object);
     return { object, mount: obstacle.mount };
   });
@@ -136,7 +161,9 @@ function press(event: PointerEvent): void {
   }
 }
 
-const materials = computed(() => [...new Set(props.prepared.obstacles.map(({ material }) => material))]);
+const shown = computed(() =>
+  VERDICTS.filter((one) => props.prepared.obstacles.some(({ id }) => verdictOf(id) === one)),
+);
 
 let pressed: { x: number; y: number } | null = null;
 const down = (event: PointerEvent): void => void (pressed = { x: event.clientX, y: event.clientY });
@@ -193,7 +220,7 @@ onMounted(() => {
   build();
 });
 
-watch(() => [props.prepared, props.swept, props.corner, theme.current.value] as const, build);
+watch(() => [props.prepared, props.swept, props.corner, props.verdicts, theme.current.value] as const, build);
 watch(() => props.looked, pose);
 
 onBeforeUnmount(() => {
@@ -221,15 +248,25 @@ onBeforeUnmount(() => {
       @pointerdown="down"
       @pointerup="up"
       @keydown="turn"
-    />
-    <ul class="materials">
-      <li v-for="m in materials" :key="m">
-        <span :style="{ background: MATERIAL_COLOURS[m] }" />{{ MATERIAL_NAMES[m] }}
-      </li>
+    >
+      <svg
+        v-if="named && looked.met"
+        class="name halo"
+        aria-hidden="true"
+        :class="`verdict-${verdictOf(looked.met.id)}`"
+      >
+        <path :d="`M${named.x} ${named.y}L${labelX} ${LABEL_Y + 8}`" />
+        <text :x="labelX" :y="LABEL_Y" text-anchor="middle">
+          {{ labelOf(looked.met.id) }} {{ formatMm(looked.met.gapMm) }} mm
+        </text>
+      </svg>
+    </div>
+    <ul class="shown">
+      <li v-for="one in shown" :key="one"><VerdictMark :verdict="one" :size="18" /></li>
     </ul>
     <p class="note muted">
-      Solid: the tire tried; ghost: the one fitted; veil: all that the tried one sweeps, to a few mm; red: the picked
-      place. Colours by material.
+      Solid: the tire tried; ghost: the one fitted; veil: all that the tried one sweeps, to a few mm. Balls are the
+      measured places; what stands behind them is drawn by its kind, not measured.
     </p>
   </figure>
 </template>
@@ -246,21 +283,31 @@ onBeforeUnmount(() => {
   height: 100%;
   display: block;
 }
-.materials {
-  list-style: none;
+.shown > li {
+  white-space: nowrap;
+}
+.shown {
   display: flex;
   flex-wrap: wrap;
-  gap: 2px 14px;
-  font-size: 14px;
-  line-height: 20px;
+  gap: 2px 18px;
   margin-top: 4px;
 }
-.materials span {
-  display: inline-block;
-  width: 12px;
-  height: 12px;
-  border-radius: 6px;
-  margin-right: 5px;
+.name {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  pointer-events: none;
+}
+.name path {
+  stroke: currentColor;
+  stroke-width: 2;
+}
+.name text {
+  font-family: var(--figures);
+  font-size: 17px;
+  font-weight: 600;
+  fill: currentColor;
 }
 .note {
   font-size: 14px;
