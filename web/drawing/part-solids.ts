@@ -22,6 +22,8 @@ export type PartSolid =
 
 /** mm from which a measured piece is thick enough to be drawn as it is. */
 const THICK_MM = 5;
+/** mm to which a solid may come nearer than what was measured. */
+const LINE_WIDTH_MM = 2;
 /** Most places of a part that its solid is drawn by. */
 const MOST_PLACES = 60;
 
@@ -52,7 +54,7 @@ export function partSolids(part: PreparedObstacle, survey: Pose, gap: FittedGap)
   const first = places.reduce((best, at) => (own(at) < own(best) ? at : best));
   const away = awayFrom(own, first);
   return solidsAt(part, places, first, away)
-    .map((solid) => pushed(solid, own, own(first), away))
+    .flatMap((solid) => pushed(solid, own, own(first), away) ?? [])
     .map((solid) => inFrame(solid, (at) => unplace(survey, at)));
 }
 
@@ -67,16 +69,20 @@ function awayFrom(gap: (at: Vec3) => number, [x, y, z]: Vec3): Vec3 {
   return length(slope) < 1e-6 ? radial([x, y, z]) : unit(slope);
 }
 
-/** A solid moved out until it is nowhere nearer to the wheel than what was measured; of a strip what goes away from its edge. */
-function pushed(solid: PartSolid, gap: (at: Vec3) => number, leastMm: number, away: Vec3): PartSolid {
+/**
+ * A solid moved out until it is nowhere nearer to the wheel than what was measured; of a strip what goes away from its edge. null: there is no room for it,
+ * as within a wheel.
+ */
+function pushed(solid: PartSolid, gap: (at: Vec3) => number, leastMm: number, away: Vec3): PartSolid | null {
   let out = solid;
+  const shortOf = (): number => leastMm - Math.min(...cloudsOf(out).flat().map(gap));
   for (let i = 0; i < 4; i++) {
-    const short = leastMm - Math.min(...cloudsOf(out).flat().map(gap));
-    if (short <= 0.1) break;
+    const short = shortOf();
+    if (short <= 0.1) return out;
     const moved = (at: Vec3): Vec3 => add(at, scale(away, short));
     out = out.kind === 'strip' ? { ...out, back: out.back.map(moved) } : inFrame(out, moved);
   }
-  return out;
+  return shortOf() <= LINE_WIDTH_MM ? out : null;
 }
 
 function isThin({ pieces, radiusMm }: PreparedObstacle): boolean {
