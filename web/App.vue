@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { nextTick, watch } from 'vue';
+import { useRoute } from 'vue-router';
+
 /** Past the keys of the head to what the page is for. */
 function skip(): void {
   const content = document.querySelector<HTMLElement>('#content, main');
@@ -7,6 +10,20 @@ function skip(): void {
   content.focus();
   content.scrollIntoView();
 }
+
+/** Another room begins at its content, also for the keyboard; unless something in it has the focus already. */
+const route = useRoute();
+watch(
+  () => route.name,
+  async (_now, before) => {
+    if (before === undefined) return;
+    await nextTick();
+    const content = document.querySelector<HTMLElement>('#content, main');
+    if (!content || content.contains(document.activeElement)) return;
+    content.tabIndex = -1;
+    content.focus({ preventScroll: true });
+  },
+);
 </script>
 
 <template>

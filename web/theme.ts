@@ -60,14 +60,23 @@ export function rememberTheme(name: ThemeName): void {
   localStorage.setItem(THEME_KEY, name);
 }
 
+/** A square with a thin edge, and a tick in it where it is on; a chevron. */
+const OWN_ICONS = {
+  checkboxOff: 'M3 3H21V21H3ZM5 5V19H19V5Z',
+  checkboxOn: 'M3 3H21V21H3ZM5 5V19H19V5ZM10.2 17L6 12.6L7.6 11L10.2 13.8L16.4 7.2L18 8.8Z',
+  dropdown: 'M4.6 8L12 15.4L19.4 8L21 9.6L12 18.6L3 9.6Z',
+};
+
 export const makeVuetify = () =>
   createVuetify({
-    icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
+    icons: { defaultSet: 'mdi', aliases: { ...aliases, ...OWN_ICONS }, sets: { mdi } },
     theme: { defaultTheme: rememberedTheme(), themes },
     defaults: {
       VTextField: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
       VSelect: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
       VTextarea: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
+      VMenu: { transition: false },
+      VCheckbox: { density: 'comfortable', ripple: false, hideDetails: 'auto' },
       VBtn: { variant: 'flat', rounded: 'sm' },
       VBtnToggle: { rounded: 'sm', variant: 'outlined', divided: true, mandatory: true },
     },

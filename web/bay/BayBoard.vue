@@ -32,6 +32,7 @@ import { AXLES, cornerName, CORNER_KEYS, CORNERS_OF, type Axle } from '@/core/2-
 import WelcomePage from './WelcomePage.vue';
 import { blankJob } from './blank-job';
 import NoticeBox from '../kit/NoticeBox.vue';
+import DialogBox from '../kit/DialogBox.vue';
 
 const router = useRouter();
 const jobs = shallowRef<readonly Job[]>([]);
@@ -206,7 +207,7 @@ const fitted = (job: Job): string =>
       </li>
     </ul>
   </main>
-  <v-dialog v-model="naming" max-width="480">
+  <DialogBox v-model="naming" label="New job" :width="480">
     <form class="panel dialog" @submit.prevent="startNew">
       <h2 class="panel-title">New job</h2>
       <v-text-field v-model="newTitle" label="What is wanted, on which vehicle" autofocus />
@@ -216,7 +217,7 @@ const fitted = (job: Job): string =>
         <v-btn type="submit" color="primary" :disabled="newTitle.trim() === ''">Start with the intake</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </DialogBox>
 </template>
 
 <style scoped>

@@ -16,6 +16,7 @@ import { parseTireSize } from '@/core/2-vehicle/tire/size';
 import { formatMm } from '@/core/1-base/units/length';
 import { api } from '../api';
 import { TIRE_KIND_WORDS } from '../words';
+import DialogBox from '../kit/DialogBox.vue';
 
 /** Tires, wheels and spacers of the shop's catalogue, to be tried with one press. */
 const open = defineModel<boolean>({ required: true });
@@ -147,36 +148,33 @@ const KINDS = [
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" scrollable>
-    <v-card title="From the catalog">
-      <v-card-text class="stack">
-        <v-btn-toggle v-model="kind" aria-label="What to take">
-          <v-btn v-for="one in KINDS" :key="one.value" :value="one.value" height="48">{{ one.title }}</v-btn>
-        </v-btn-toggle>
-        <v-text-field v-model="search" label="Search" clearable autocomplete="off" />
-        <p v-if="state === 'loading'" class="muted">Reading the catalog</p>
-        <p v-else-if="state === 'unreachable'" class="verdict-rubs" role="alert">
-          The server does not answer, so the catalog cannot be read. A size can still be typed.
-        </p>
-        <p v-else-if="!rows.length" class="muted">
-          Nothing of this kind
-          {{ search ? 'matches' : 'is in the catalog yet; add it under Tires and wheels on the bay board' }}.
-        </p>
-        <ul class="ruled">
-          <li v-for="row in rows" :key="row.id">
-            <button type="button" class="line-key tire" @click="take(row)">
-              <strong class="figures">{{ row.name }}</strong>
-              <span class="muted">{{ row.detail }}</span>
-              <span v-if="row.otherRim" class="verdict-close">another rim diameter</span>
-            </button>
-          </li>
-        </ul>
-      </v-card-text>
-      <v-card-actions>
-        <v-btn height="48" variant="outlined" @click="open = false">Close</v-btn>
-      </v-card-actions>
-    </v-card>
-  </v-dialog>
+  <DialogBox v-model="open" label="From the catalog" :width="560">
+    <div class="panel dialog">
+      <h2 class="panel-title">From the catalog</h2>
+      <v-btn-toggle v-model="kind" aria-label="What to take">
+        <v-btn v-for="one in KINDS" :key="one.value" :value="one.value" height="48">{{ one.title }}</v-btn>
+      </v-btn-toggle>
+      <v-text-field v-model="search" label="Search" clearable autocomplete="off" />
+      <p v-if="state === 'loading'" class="muted">Reading the catalog</p>
+      <p v-else-if="state === 'unreachable'" class="verdict-rubs" role="alert">
+        The server does not answer, so the catalog cannot be read. A size can still be typed.
+      </p>
+      <p v-else-if="!rows.length" class="muted">
+        Nothing of this kind
+        {{ search ? 'matches' : 'is in the catalog yet; add it under Tires and wheels on the bay board' }}.
+      </p>
+      <ul class="ruled">
+        <li v-for="row in rows" :key="row.id">
+          <button type="button" class="line-key tire" @click="take(row)">
+            <strong class="figures">{{ row.name }}</strong>
+            <span class="muted">{{ row.detail }}</span>
+            <span v-if="row.otherRim" class="verdict-close">another rim diameter</span>
+          </button>
+        </li>
+      </ul>
+      <div class="keys ends"><v-btn height="48" variant="outlined" @click="open = false">Close</v-btn></div>
+    </div>
+  </DialogBox>
 </template>
 
 <style scoped>

@@ -23,6 +23,7 @@ import CsvPreview from './CsvPreview.vue';
 import ItemForm from './ItemForm.vue';
 import PartRack from './PartRack.vue';
 import { onShelf, sizeOnShelf, type ShelfPart } from './shelf';
+import DialogBox from '../kit/DialogBox.vue';
 
 /** The shop's tires, wheels and spacers, and every common size to start from. */
 const props = defineProps<{ kind?: string }>();
@@ -191,7 +192,12 @@ function writeFile(): void {
         </template>
       </template>
     </PartRack>
-    <v-dialog :model-value="editing !== null" max-width="820" @update:model-value="editing = null">
+    <DialogBox
+      :model-value="editing !== null"
+      label="A part of the shop’s list"
+      :width="820"
+      @update:model-value="editing = null"
+    >
       <ItemForm
         v-if="editing"
         :kind="own"
@@ -200,7 +206,7 @@ function writeFile(): void {
         @save="save"
         @cancel="editing = null"
       />
-    </v-dialog>
+    </DialogBox>
   </main>
 </template>
 

@@ -2,28 +2,22 @@
 import { mdiHelp } from '@mdi/js';
 import { useEventListener } from '@vueuse/core';
 import { ref } from 'vue';
+import DialogBox from '../kit/DialogBox.vue';
 import { HOW_TO_MEASURE, SHORTCUTS, WORDS_USED } from './words-used';
 
 /** Help under `?`: keys, how to measure, words used. */
 const open = ref(false);
-/** Where the focus was when help was opened: by `?` the dialog has no key of its own to give it back to. */
-let from: HTMLElement | null = null;
-function show(): void {
-  from = document.activeElement instanceof HTMLElement ? document.activeElement : null;
-  open.value = true;
-}
-
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   const typing = event.target instanceof Element && event.target.closest('input, textarea, [contenteditable]');
   if (event.key !== '?' || typing || event.ctrlKey || event.metaKey) return;
   event.preventDefault();
-  if (!open.value) show();
+  open.value = true;
 });
 </script>
 
 <template>
-  <v-btn variant="text" size="48" :icon="mdiHelp" aria-label="Help" title="Help (?)" @click="show" />
-  <v-dialog v-model="open" max-width="1000" aria-label="Help" @after-leave="from?.focus()">
+  <v-btn variant="text" size="48" :icon="mdiHelp" aria-label="Help" title="Help (?)" @click="open = true" />
+  <DialogBox v-model="open" label="Help" :width="1000">
     <div class="panel dialog" data-testid="help">
       <h2 class="panel-title">Help</h2>
       <div class="two">
@@ -56,7 +50,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       </p>
       <div class="keys ends"><v-btn variant="outlined" height="48" @click="open = false">Close</v-btn></div>
     </div>
-  </v-dialog>
+  </DialogBox>
 </template>
 
 <style scoped>

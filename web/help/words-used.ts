@@ -22,6 +22,8 @@ export const SHORTCUTS: readonly { readonly keys: string; readonly does: string 
   { keys: '?', does: 'this help' },
   { keys: 'Ctrl+Z, Ctrl+Y', does: 'undo and redo, within a job' },
   { keys: 'Enter', does: 'takes the reading, adds the line' },
+  { keys: 'Ctrl+Enter', does: 'to what is next on the job' },
+  { keys: 'Alt+Shift+1 to 0', does: 'to the rooms of a job, in their order' },
   { keys: 'Tab', does: 'the next field or key; the first one skips to the content' },
   { keys: 'Escape', does: 'closes what is open' },
   { keys: 'Arrow keys', does: 'between views, along a drawing’s handle, over the map of steer and travel' },

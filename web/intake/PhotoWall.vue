@@ -7,6 +7,7 @@ import type { Problem } from '@/core/1-base/problem';
 import { api } from '../api';
 import { useJobStore } from '../stores/job';
 import { shrinkPhoto } from './shrink-photo';
+import DialogBox from '../kit/DialogBox.vue';
 
 /** Photos of the job: made small here, kept by the server, with places marked on them. */
 const job = useJobStore();
@@ -95,7 +96,7 @@ function removePhoto(id: string): void {
       >Add photos</v-btn
     >
     <input ref="picker" type="file" accept="image/*" multiple hidden data-testid="photo-file" @change="take" />
-    <v-dialog :model-value="opened !== undefined" max-width="900" @update:model-value="openId = null">
+    <DialogBox :model-value="opened !== undefined" label="Photo" :width="900" @update:model-value="openId = null">
       <div v-if="opened" class="panel dialog">
         <v-text-field
           label="What it shows"
@@ -128,7 +129,7 @@ function removePhoto(id: string): void {
           <v-btn color="primary" height="48" @click="openId = null">Done</v-btn>
         </div>
       </div>
-    </v-dialog>
+    </DialogBox>
   </section>
 </template>
 

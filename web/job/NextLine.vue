@@ -1,19 +1,33 @@
 <script setup lang="ts">
 import { mdiArrowRight } from '@mdi/js';
+import { useEventListener } from '@vueuse/core';
 import { computed } from 'vue';
-import { useRoute } from 'vue-router';
+import { useRoute, useRouter, type RouteLocationRaw } from 'vue-router';
 import { useJobStore } from '../stores/job';
 import { nextStep } from './next-step';
 import { ROOM_LABELS } from './rooms';
 
 /** What every room ends with: what is missing and matters most, and the way there. */
-defineProps<{ id: string }>();
+const props = defineProps<{ id: string }>();
 const job = useJobStore();
 const route = useRoute();
+const router = useRouter();
 const next = computed(() => (job.document ? nextStep(job.document, job.evaluation) : null));
 const isHere = computed(() => {
   const step = next.value;
   return step !== null && step.room === route.name && (!step.corner || step.corner === route.query['corner']);
+});
+const way = computed<RouteLocationRaw | null>(() => {
+  const step = next.value;
+  if (!step || isHere.value) return null;
+  return { name: step.room, params: { id: props.id }, query: step.corner ? { corner: step.corner } : {} };
+});
+/** From wherever the focus is; in a dialog the dialog comes first. */
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey) || !way.value) return;
+  if (event.target instanceof Element && event.target.closest('[role="dialog"]')) return;
+  event.preventDefault();
+  void router.push(way.value);
 });
 </script>
 
@@ -23,14 +37,9 @@ const isHere = computed(() => {
       <span class="says"
         ><strong>Next{{ isHere ? ', here' : '' }}:</strong> {{ next.says }}.</span
       >
-      <v-btn
-        v-if="!isHere"
-        color="primary"
-        height="48"
-        :append-icon="mdiArrowRight"
-        :to="{ name: next.room, params: { id }, query: next.corner ? { corner: next.corner } : {} }"
-        >{{ ROOM_LABELS[next.room] }}</v-btn
-      >
+      <v-btn v-if="way" color="primary" height="48" :append-icon="mdiArrowRight" :to="way" title="Ctrl+Enter">{{
+        ROOM_LABELS[next.room]
+      }}</v-btn>
     </template>
     <span v-else class="says"><strong>Next:</strong> nothing is open on this job.</span>
   </nav>

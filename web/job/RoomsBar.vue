@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core';
 import { computed, nextTick, ref, watch } from 'vue';
-import { useRoute } from 'vue-router';
+import { useRoute, useRouter } from 'vue-router';
 import { useJobStore } from '../stores/job';
 import { ROOMS } from './rooms';
 
 /** The rooms in the order of the work, each with what it says of itself. */
-defineProps<{ id: string }>();
+const props = defineProps<{ id: string }>();
 const job = useJobStore();
 
 const bar = ref<HTMLElement>();
@@ -19,6 +20,15 @@ watch(
   },
   { immediate: true },
 );
+const router = useRouter();
+/** Alt+Shift+1 to 9 and 0: the rooms in their order, from wherever the focus is. By the key's place: with Shift it types something else. */
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  const digit = event.altKey && event.shiftKey ? /^Digit(\d)$/.exec(event.code)?.[1] : undefined;
+  const room = digit === undefined ? undefined : ROOMS[(Number(digit) + 9) % 10];
+  if (!room) return;
+  event.preventDefault();
+  void router.push({ name: room.name, params: { id: props.id }, query: route.query });
+});
 const rooms = computed(() => ROOMS.map(({ state, ...room }) => ({ ...room, state: state(job) })));
 </script>
 

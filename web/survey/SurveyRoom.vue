@@ -24,6 +24,7 @@ import TireClock from './TireClock.vue';
 import { isBorrowed, withCheck } from './borrowed';
 import PositionEntry from './PositionEntry.vue';
 import { numbersLeft, openSteps, type Asked } from './walk-state';
+import DialogBox from '../kit/DialogBox.vue';
 
 const job = useJobStore();
 const key = useCurrentCorner();
@@ -266,7 +267,12 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
       <v-btn v-if="mode !== 'scan'" variant="text" height="48" @click="helping = true">A finer clock</v-btn>
     </section>
   </div>
-  <v-dialog :model-value="editing !== null" max-width="520" @update:model-value="editing = null">
+  <DialogBox
+    :model-value="editing !== null"
+    label="A part near the tire"
+    :width="520"
+    @update:model-value="editing = null"
+  >
     <ObstacleForm
       v-if="editing && corner"
       :motion="corner.motion"
@@ -275,10 +281,10 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
       @done="finishObstacle"
       @cancel="editing = null"
     />
-  </v-dialog>
-  <v-dialog v-model="helping" max-width="480">
+  </DialogBox>
+  <DialogBox v-model="helping" label="A finer clock" :width="480">
     <ClockHelp @clock="(at) => ((clock = at), (helping = false))" @close="helping = false" />
-  </v-dialog>
+  </DialogBox>
 </template>
 
 <style scoped>

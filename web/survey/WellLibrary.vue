@@ -10,6 +10,7 @@ import { useJobStore } from '../stores/job';
 import { bothUnits } from '../../core/1-base/units/length';
 import { borrowedObstacles, settled, wellCheckOf, withoutBorrowed } from './borrowed';
 import EntryList from '../kit/EntryList.vue';
+import DialogBox from '../kit/DialogBox.vue';
 
 /** Start from a well surveyed before on the same kind of vehicle, check it by a few readings, or keep this one for later. */
 const props = defineProps<{ cornerKey: CornerKey; corner: LowgapCorner }>();
@@ -96,7 +97,7 @@ const sides = (well: Well): string => `${cornerName(well.cornerKey)}, ${well.cor
     <v-btn variant="text" height="48" @click="edit(withoutBorrowed)">Take it off again</v-btn>
   </section>
   <v-btn variant="text" height="48" @click="show">Well library</v-btn>
-  <v-dialog v-model="open" max-width="620">
+  <DialogBox v-model="open" label="Wells surveyed before" :width="620">
     <div class="panel library dialog">
       <h2 class="panel-title">Wells surveyed before</h2>
       <p class="muted">
@@ -125,7 +126,7 @@ const sides = (well: Well): string => `${cornerName(well.cornerKey)}, ${well.cor
       </form>
       <v-btn variant="text" height="48" @click="open = false">Close</v-btn>
     </div>
-  </v-dialog>
+  </DialogBox>
 </template>
 
 <style scoped>

@@ -1,0 +1,59 @@
+import { afterEach, describe, expect, test } from '@jest/globals';
+import { flushPromises, type VueWrapper } from '@vue/test-utils';
+import { defineComponent, h, ref } from 'vue';
+import { mounted } from '../testing/mounting';
+import DialogBox from './DialogBox.vue';
+
+let wrapper: VueWrapper;
+afterEach(() => wrapper.unmount());
+
+const open = ref(false);
+const hasKey = ref(true);
+const Page = defineComponent({
+  render: () =>
+    h('main', { id: 'content', tabindex: -1 }, [
+      hasKey.value ? h('button', { id: 'opener', onClick: () => (open.value = true) }, 'Open') : null,
+      h(
+        DialogBox,
+        {
+          modelValue: open.value,
+          label: 'A question',
+          width: 300,
+          'onUpdate:modelValue': (now: boolean) => (open.value = now),
+        },
+        () => h('button', { id: 'inside' }, 'Yes'),
+      ),
+    ]),
+});
+/** The library says that it has left once its transition ends, which no layout here does. */
+async function closed(): Promise<void> {
+  open.value = false;
+  await flushPromises();
+  wrapper.findComponent({ name: 'VDialog' }).vm.$emit('afterLeave');
+  await flushPromises();
+}
+
+describe('a dialog', () => {
+  test('has a name, and gives the focus back to the key that opened it', async () => {
+    ({ wrapper } = mounted(Page));
+    document.querySelector<HTMLElement>('#opener')!.focus();
+    document.querySelector<HTMLElement>('#opener')!.click();
+    await flushPromises();
+    expect(document.querySelector('[role="dialog"]')!.getAttribute('aria-label')).toBe('A question');
+    document.querySelector<HTMLElement>('#inside')!.focus();
+    await closed();
+    expect(document.activeElement!.id).toBe('opener');
+  });
+
+  test('where that key is gone by then, the page’s content has it', async () => {
+    ({ wrapper } = mounted(Page));
+    document.querySelector<HTMLElement>('#opener')!.focus();
+    open.value = true;
+    await flushPromises();
+    document.querySelector<HTMLElement>('#inside')!.focus();
+    hasKey.value = false;
+    await closed();
+    expect(document.activeElement!.id).toBe('content');
+    hasKey.value = true;
+  });
+});
