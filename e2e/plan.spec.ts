@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import DxfParser from 'dxf-parser';
-import { axeFinds, printed, room, saved, staysHere } from './helpers';
+import { axeFinds, printed, room, saved, staysHere, unfold } from './helpers';
 
 staysHere();
 
@@ -205,7 +205,8 @@ test('a spacer is checked: what is not measured is asked for, and the thickness 
 }) => {
   await ownWagon(page, 'Spacer');
   await plansFound(page);
-  await view(page, 'Spacer and wheel');
+  await room(page, 'Bench').click();
+  await unfold(page, 'Spacer');
   await expect(page.getByTestId('spacer-says')).toContainText('Everything clears with', { timeout: 30_000 });
   const checks = page.getByTestId('spacer-checks');
   const pocket = checks.getByRole('row', { name: /Stud ends/ });
@@ -223,8 +224,12 @@ test('a spacer is checked: what is not measured is asked for, and the thickness 
   await page.getByLabel('Wheel bolt pattern').fill('6x5.5 in');
   await expect(checks.getByRole('row', { name: /Bolt pattern/ })).toContainText('right');
   await expect(page.getByText('12 x Nut to hold the spacer')).toBeVisible();
+  const before = await page.getByTestId('low-gap').textContent();
+  await page.getByRole('button', { name: 'Try it on the bench' }).click();
+  await expect(page.getByTestId('low-gap')).not.toHaveText(before!);
+  await page.keyboard.press('Control+z');
   await page.getByRole('button', { name: 'Put it into the plan' }).click();
-  await view(page, 'Plan');
+  await room(page, 'Plan').click();
   await expect(page.getByTestId('knock-ons')).toContainText('The front track is 50 mm wider');
   expect(await axeFinds(page)).toEqual([]);
 });

@@ -28,6 +28,8 @@ import SpreadNote from './SpreadNote.vue';
 import SetupPanel from './SetupPanel.vue';
 import { pairWords } from '@/sheets/plan-words';
 import { surveyGaps } from './survey-gaps';
+import FoldedPanel from '../kit/FoldedPanel.vue';
+import SpacerPanel from '../spacer/SpacerPanel.vue';
 
 const job = useJobStore();
 const key = useCurrentCorner();
@@ -137,6 +139,15 @@ function pick(id: string): void {
         </ul>
         <v-btn height="48" variant="outlined" :to="{ name: 'survey', query: $route.query }">To the Survey</v-btn>
       </section>
+      <FoldedPanel
+        v-if="corner"
+        :key="`spacer${key}`"
+        title="Spacer"
+        says="how thick reaches the gap, and whether it fits"
+        late
+      >
+        <SpacerPanel />
+      </FoldedPanel>
       <CornersSummary />
       <CompareBar />
     </div>

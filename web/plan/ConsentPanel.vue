@@ -6,7 +6,7 @@ import type { Consent, PlanEntry } from '@/contracts/plan';
 import type { ThingOutcome } from '@/core/6-decisions/plan/judge-plan';
 import { PRECAUTION_WORDS } from '@/sheets/plan-words';
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
-import type { PlanEdit } from './use-plan';
+import type { PlanEdit } from './use-plan-entry';
 
 /** A maker's crash bracket: its own caution, its own statement, and the owner's consent before a plan may take it off. */
 const props = defineProps<{ brackets: readonly ThingOutcome[]; plan: PlanEntry }>();

@@ -16,7 +16,7 @@ import QuantityField from '../kit/QuantityField.vue';
 import TypedField from '../kit/TypedField.vue';
 import { STANDARD_NAMES } from '../words';
 import ShopAsked from './ShopAsked.vue';
-import type { PlanEdit } from './use-plan';
+import type { PlanEdit } from './use-plan-entry';
 
 /** What a plan may consist of: what may be done to things, what is tried at each axle, and what the shop charges. */
 const props = defineProps<{

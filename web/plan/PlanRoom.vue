@@ -26,7 +26,6 @@ import PlanCards from './PlanCards.vue';
 import ShopAsked from './ShopAsked.vue';
 import ModelNote from '../job/ModelNote.vue';
 import SlipNote from '../stance/SlipNote.vue';
-import SpacerPanel from './SpacerPanel.vue';
 import ThingsTable from './ThingsTable.vue';
 import WorkOrderPanel from './WorkOrderPanel.vue';
 import { usePlan } from './use-plan';
@@ -40,7 +39,6 @@ const router = useRouter();
 
 const VIEWS = {
   plan: 'Plan',
-  spacer: 'Spacer and wheel',
   sheet: 'Cut sheet',
   order: 'Work order',
   changes: 'Changes',
@@ -219,7 +217,6 @@ watchEffect(() => {
           />
         </section>
       </template>
-      <SpacerPanel v-else-if="view === 'spacer'" :state="state" />
       <CutSheetPanel v-else-if="view === 'sheet'" :state="state" />
       <ChangesCatalogue v-else-if="view === 'changes'" :standard="job.document.standard" />
       <WorkOrderPanel v-else :state="state" />

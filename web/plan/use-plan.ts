@@ -3,25 +3,20 @@ import { besidePlan } from '@/contracts/as-plan-question';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { PlanEntry } from '@/contracts/plan';
 import type { BesidePlan } from '@/core/6-decisions/plan/work-order';
-import { chosenOf, NOTHING_CHOSEN, type ChosenPlan, type PlanJudgement } from '@/core/6-decisions/plan/judge-plan';
+import { chosenOf, type PlanJudgement } from '@/core/6-decisions/plan/judge-plan';
 import type { PlanSection } from '@/core/6-decisions/plan/plan-section';
 import type { PlanAnswer } from '@/core/6-decisions/plan/planner';
 import type { Plan } from '@/core/6-decisions/plan/plan-step';
 import type { Problem } from '@/core/1-base/problem';
 import { seedOf } from '@/core/1-base/numeric/seeded-random';
 import { useJobStore } from '../stores/job';
-import { useShop } from '../stores/shop';
 import { PlanClient } from '../workers/plan-client';
-import { startingPlan } from './starting-plan';
-
-type Writable<T> = { -readonly [K in keyof T]: T[K] extends object ? Writable<T[K]> : T[K] };
-export type PlanEdit = (plan: PlanEntry) => void;
+import { usePlanEntry } from './use-plan-entry';
 
 /** The plan of the open job: what may be done, the plans found, the one chosen and what it does. */
 export function usePlan() {
   const job = useJobStore();
-  const shop = useShop();
-  shop.ensure();
+  const { plan, chosen, change, choose } = usePlanEntry();
   const judgement = shallowRef<PlanJudgement | null>(null);
   const judgeProblems = shallowRef<readonly Problem[]>([]);
   const client = new PlanClient((answer) => {
@@ -38,14 +33,8 @@ export function usePlan() {
   const running = ref(false);
   const share = ref(0);
 
-  const plan = computed<PlanEntry | null>(() => {
-    const file = job.document;
-    return file ? (file.plan ?? startingPlan(file, shop.terms)) : null;
-  });
   /** What the work order holds beside the plan. */
   const beside = computed<BesidePlan>(() => (job.document && plan.value ? besidePlan(job.document, plan.value) : {}));
-  const chosen = computed<ChosenPlan>(() => plan.value?.chosen ?? NOTHING_CHOSEN);
-
   /** Everything the plans found depend on. */
   const asked = computed(() => {
     const { corners, setup, envelope, standard, drawnEnvelope } = job.document ?? {};
@@ -55,20 +44,6 @@ export function usePlan() {
     );
   });
   const stale = computed(() => answer.value !== null && answeredOf.value !== asked.value);
-
-  function change(edit: PlanEdit, gesture: string | null = null): void {
-    const next = structuredClone(plan.value);
-    if (!next) return;
-    edit(next);
-    job.changeSetup((file) => (file.plan = next), gesture);
-  }
-
-  const choose = (edit: (chosen: Writable<ChosenPlan>) => void, gesture: string | null = null): void =>
-    change((next) => {
-      const now = structuredClone(chosen.value) as Writable<ChosenPlan>;
-      edit(now);
-      next.chosen = now as NonNullable<PlanEntry['chosen']>;
-    }, gesture);
 
   const take = (found: Plan): void =>
     change((next) => (next.chosen = structuredClone(chosenOf(found)) as NonNullable<PlanEntry['chosen']>));

@@ -2,9 +2,10 @@
 import { axleOf, cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { computed, onBeforeUnmount, shallowRef, watch } from 'vue';
 import { asCase } from '@/contracts/as-case';
+import type { LowgapSetup } from '@/contracts/lowgap-file';
 import type { SpacerEntry } from '@/contracts/plan';
 import { problemText } from '../problem-words';
-import { setupForCorner } from '@/core/4-clearance/case/case-description';
+import { enteredSetupFor, setupForCorner } from '@/core/4-clearance/case/case-description';
 import { bearingMomentRatio } from '@/core/6-decisions/plan/bearing-moment';
 import { checkSpacerFit, spacerHardware } from '@/core/6-decisions/plan/spacer-check';
 import type { SpacerSweep } from '@/core/6-decisions/plan/spacer-sweep';
@@ -22,11 +23,13 @@ import { PlanClient } from '../workers/plan-client';
 import SpacerCurve from './SpacerCurve.vue';
 import SpacerFitForm from './SpacerFitForm.vue';
 import { spacerFit, startingSpacer } from './spacer-fit';
-import type { PlanState } from './use-plan';
+import { usePlanEntry } from '../plan/use-plan-entry';
+import { trySetup } from '../bench/try-setup';
+import { startingSetup } from '../stores/starting-setup';
 
 /** A spacer or another wheel on one corner: how thick to reach the gap, whether it fits, what else it moves. */
-const props = defineProps<{ state: PlanState }>();
 const job = useJobStore();
+const state = usePlanEntry();
 const key = useCurrentCorner();
 
 /** Its own worker: a sweep must not hold up the plan. */
@@ -38,14 +41,14 @@ const sweep = shallowRef<SpacerSweep | null>(null);
 const problems = shallowRef<readonly Problem[]>([]);
 
 const entry = computed<SpacerEntry>(() => {
-  const kept = props.state.plan.value?.spacer;
+  const kept = state.plan.value?.spacer;
   return kept && kept.corner === key.value
     ? kept
     : { ...(kept ?? startingSpacer(job.document!, key.value)), corner: key.value };
 });
 
 /** Fixes of the plan at this corner: what they mend counts for no low gap here. */
-const mended = computed(() => props.state.chosen.value.fixes.filter(({ corner }) => corner === key.value));
+const mended = computed(() => state.chosen.value.fixes.filter(({ corner }) => corner === key.value));
 const mendedWords = computed(() =>
   mended.value
     .map(
@@ -75,7 +78,7 @@ watch(
 );
 
 function set(field: keyof SpacerEntry, value: SpacerEntry[keyof SpacerEntry] | undefined): void {
-  props.state.change((plan) => {
+  state.change((plan) => {
     const { [field]: _, ...others } = entry.value;
     plan.spacer = { ...others, ...(value === undefined ? {} : { [field]: value }) } as SpacerEntry;
   });
@@ -131,8 +134,19 @@ const moves = computed(() => {
   return found.ok ? found.value : null;
 });
 
-const useIt = (): void =>
-  props.state.choose(({ changes }) => {
+/** On the bench, in place of whatever spacer is tried at this corner. */
+const tryIt = (): void =>
+  job.changeSetup((file) => {
+    file.setup ??= startingSetup(file);
+    const before = enteredSetupFor(asCase(file), key.value) as LowgapSetup;
+    trySetup(file, key.value, before, {
+      ...structuredClone(before),
+      spacerMm: entry.value.thicknessMm,
+      spacerType: entry.value.type,
+    });
+  });
+const planIt = (): void =>
+  state.choose(({ changes }) => {
     const axle = changes[axleOf(key.value)];
     const now = setupForCorner(asCase(job.document!), key.value).spacerMm;
     axle.spacerMm = Math.max(0, entry.value.thicknessMm - now);
@@ -197,7 +211,10 @@ const useIt = (): void =>
           >Local rules noted: {{ job.document.intake.localRules }}</template
         >
       </p>
-      <v-btn height="48" variant="outlined" @click="useIt">Put it into the plan</v-btn>
+      <div class="keys">
+        <v-btn height="48" color="primary" @click="tryIt">Try it on the bench</v-btn>
+        <v-btn height="48" variant="outlined" @click="planIt">Put it into the plan</v-btn>
+      </div>
     </section>
   </div>
 </template>
