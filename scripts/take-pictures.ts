@@ -43,7 +43,7 @@ const PICTURES: readonly Picture[] = [
   { name: 'survey', room: 'survey?corner=frontLeft' },
   { name: 'intake', room: 'intake' },
   { name: 'catalogue', path: '/catalog' },
-  { name: 'stance', room: 'stance' },
+  { name: 'stance', room: 'stance?view=under&corner=frontLeft' },
   { name: 'bench', room: 'bench' },
   { name: 'bench-well', room: 'bench?corner=frontLeft&view=well' },
   {
@@ -135,7 +135,7 @@ async function main(): Promise<void> {
           ? `${base}/jobs/${idOf(picture.job ?? 'pickup')}/${picture.room}`
           : `${base}${picture.path ?? '/'}`,
       );
-      if (picture.path?.startsWith('/catalog')) await page.getByRole('row').nth(1).waitFor();
+      if (picture.path?.startsWith('/catalog')) await page.getByTestId('part').first().waitFor();
       else if (picture.path) await page.getByTestId('quick-changes').waitFor();
       else await page.getByTestId(picture.room ? 'low-gap' : 'import-file').waitFor({ state: 'attached' });
       await page.evaluate(() => document.fonts.ready);

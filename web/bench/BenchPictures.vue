@@ -308,8 +308,8 @@ const problem = computed(() => (problems.value[0] ? problemText(problems.value[0
 }
 @media (max-width: 760px) {
   .tabs {
-    display: grid;
-    grid-template-columns: repeat(3, 1fr);
+    flex-wrap: nowrap;
+    overflow-x: auto;
   }
   .grid {
     grid-template-columns: minmax(0, 1fr);
