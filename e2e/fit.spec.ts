@@ -179,7 +179,7 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
   await look.getByLabel('In own words').fill('A little more height?');
   await look.getByLabel('Due on').fill('2020-01-31');
   await look.getByRole('button', { name: 'Add the look' }).click();
-  await expect(page.getByText(/2020-01-31 is in the past/)).toBeVisible();
+  await expect(page.getByText(/31 Jan 2020 is in the past/)).toBeVisible();
   await expect(look.getByLabel('In own words')).toHaveValue('A little more height?');
   const waiting = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Calendar file' }).click();
@@ -190,8 +190,8 @@ test('from plan through install, two test fits with a trim, learning, hand-over,
   expect(events.map((event) => String(event.getFirstPropertyValue('summary'))).join()).toContain('Wheel nuts');
   await page.getByRole('button', { name: 'Alignment', exact: true }).click();
   await page.getByRole('button', { name: 'Toe in inches' }).click();
-  await page.getByLabel('Toe, + in, in').first().fill('1/16');
-  await page.getByLabel('Toe, + in, in').nth(1).fill('1/16');
+  await page.getByLabel('Toe before, in').first().fill('1/16');
+  await page.getByLabel('Toe before, in').nth(1).fill('1/16');
   await expect(page.getByTestId('toe-says')).toContainText('0.125 in at the tire');
   await page.getByRole('button', { name: 'Hand-over sheet', exact: true }).click();
   await page.getByLabel('Tire pressures, front and rear').fill('240 / 260 kPa');

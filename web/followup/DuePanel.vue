@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { isDay } from '@/web/kit/dates';
 import { useKept } from '../saving/use-kept';
 import { mdiCalendarExport, mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { format, parseISO } from 'date-fns';
@@ -18,7 +17,8 @@ import { useJobStore } from '../stores/job';
 import { useUnits } from '../stores/units';
 import { FOLLOW_UP_WORDS, openWords } from './follow-up-words';
 import { type FollowUpState } from './use-follow-up';
-import { today } from '../kit/dates';
+import { dayText, isDay, today } from '../kit/dates';
+import DateField from '../kit/DateField.vue';
 
 /** What is looked at again, and when; as a calendar file too. */
 const props = defineProps<{ state: FollowUpState; plan: Plan | null; isPlanKnown: boolean }>();
@@ -35,7 +35,9 @@ const reasonProblem = ref('');
 const setRecord = (on: boolean | null): void => props.state.change((own) => (own.inRecord = on === true), 'record');
 function handOver(): void {
   if (!props.isPlanKnown) return;
-  dateProblem.value = isDay(date.value) ? '' : `A day such as ${today()} is wanted; found ${date.value || 'nothing'}.`;
+  dateProblem.value = isDay(date.value)
+    ? ''
+    : `A day such as ${dayText(today())} is wanted; found ${date.value || 'nothing'}.`;
   const isOpen = props.state.open.value.length > 0;
   reasonProblem.value =
     isOpen && reason.value.trim() === ''
@@ -51,8 +53,8 @@ function add(): void {
   const read = km.trim() === '' ? null : attempt(() => inRange(parseDistance(km, units.distance), MOST, km));
   const distance = read?.ok ? Math.round(read.value * 10) / 10 : undefined;
   const wrong = [
-    ...(isDay(day) ? [] : [`a day such as ${today()}; found ${day || 'nothing'}`]),
-    ...(isDay(day) && day < today() ? [`a day from today on; ${day} is in the past`] : []),
+    ...(isDay(day) ? [] : [`a day such as ${dayText(today())}; found ${day || 'nothing'}`]),
+    ...(isDay(day) && day < today() ? [`a day from today on; ${dayText(day)} is in the past`] : []),
     ...(read?.ok === false ? read.problems.map(({ expected, found }) => `${expected}; found ${found}`) : []),
   ];
   refusal.value = wrong.length ? `Wanted: ${wrong.join('; ')}.` : '';
@@ -108,13 +110,7 @@ const KINDS = FOLLOW_UP_KINDS.map((value) => ({ value, title: FOLLOW_UP_WORDS[va
   <section class="panel box" aria-label="Due">
     <h2 class="panel-title">To be looked at again</h2>
     <div class="fields">
-      <v-text-field
-        v-model="date"
-        type="date"
-        label="Handed over on"
-        hide-details="auto"
-        :error-messages="dateProblem"
-      />
+      <DateField v-model="date" label="Handed over on" :problem="dateProblem" />
       <v-btn height="48" color="primary" :loading="!isPlanKnown" @click="handOver">{{
         handedOver ? 'Handed over anew' : 'Handed over'
       }}</v-btn>
@@ -172,7 +168,7 @@ const KINDS = FOLLOW_UP_KINDS.map((value) => ({ value, title: FOLLOW_UP_WORDS[va
     <form class="fields" aria-label="Another look" @submit.prevent="add">
       <v-select v-model="next.kind" :items="KINDS" label="What" hide-details />
       <v-text-field v-model="next.text" label="In own words" maxlength="200" hide-details />
-      <v-text-field v-model="next.due" type="date" label="Due on" hide-details />
+      <DateField v-model="next.due" label="Due on" />
       <v-text-field v-model="next.km" :label="`Or after ${units.distance}`" hide-details />
       <v-btn type="submit" height="48" variant="outlined" :prepend-icon="mdiPlus">Add the look</v-btn>
     </form>

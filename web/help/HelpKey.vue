@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { mdiHelp } from '@mdi/js';
-import { useEventListener } from '@vueuse/core';
+import { useEventListener, useLocalStorage } from '@vueuse/core';
 import { ref } from 'vue';
 import DialogBox from '../kit/DialogBox.vue';
 import { HOW_TO_MEASURE, SHORTCUTS, WORDS_USED } from './words-used';
 
 /** Help under `?`: keys, how to measure, words used. */
 const open = ref(false);
+/** A single sign as a key may be pressed by a slip, or by speech: it can be turned off (WCAG 2.1.4). */
+const bySign = useLocalStorage('lowgap.helpBySign', true);
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   const typing = event.target instanceof Element && event.target.closest('input, textarea, [contenteditable]');
-  if (event.key !== '?' || typing || event.ctrlKey || event.metaKey) return;
+  if (event.key !== '?' || !bySign.value || typing || event.ctrlKey || event.metaKey) return;
   event.preventDefault();
   open.value = true;
 });
@@ -33,6 +35,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
               <dd>{{ does }}</dd>
             </div>
           </dl>
+          <v-checkbox v-model="bySign" label="? alone opens this help" />
         </section>
         <section>
           <h3>Words used</h3>

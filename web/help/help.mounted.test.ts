@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { mounted } from '../testing/mounting';
-import { press, said } from '../testing/page';
+import { all, press, said } from '../testing/page';
 import { pageTitle } from '../page-titles';
 import HelpKey from './HelpKey.vue';
 import { WORDS_USED } from './words-used';
@@ -32,6 +32,19 @@ describe('help', () => {
     document.body.append(input);
     await typed(input);
     expect(said('help')).toBe('');
+  });
+
+  test('that a single sign opens it can be turned off, and stays so', async () => {
+    ({ wrapper } = mounted(HelpKey));
+    await press(/^\s*Help/);
+    const off = all('input[type="checkbox"]').at(-1)!;
+    await off.setValue(false);
+    await flushPromises();
+    wrapper.unmount();
+    ({ wrapper } = mounted(HelpKey));
+    await typed(window);
+    expect(said('help')).toBe('');
+    localStorage.removeItem('lowgap.helpBySign');
   });
 
   test('says of each word what docs/words.md says', () => {

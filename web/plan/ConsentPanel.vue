@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { today } from '@/web/kit/dates';
+import { isDay, today } from '../kit/dates';
 import { useKept } from '../saving/use-kept';
 import { ref } from 'vue';
 import type { Consent, PlanEntry } from '@/contracts/plan';
@@ -7,6 +7,7 @@ import type { ThingOutcome } from '@/core/6-decisions/plan/judge-plan';
 import { PRECAUTION_WORDS } from '@/sheets/plan-words';
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import type { PlanEdit } from './use-plan-entry';
+import DateField from '../kit/DateField.vue';
 
 /** A maker's crash bracket: its own caution, its own statement, and the owner's consent before a plan may take it off. */
 const props = defineProps<{ brackets: readonly ThingOutcome[]; plan: PlanEntry }>();
@@ -46,8 +47,8 @@ function withdraw({ corner, id }: ThingOutcome): void {
       </template>
       <template v-else>
         <v-text-field v-model="owner" label="Owner’s name" maxlength="80" hide-details />
-        <v-text-field v-model="date" type="date" label="Agreed on" hide-details />
-        <v-btn height="48" variant="outlined" :disabled="!owner.trim() || !date" @click="agree(bracket)"
+        <DateField v-model="date" label="Agreed on" />
+        <v-btn height="48" variant="outlined" :disabled="!owner.trim() || !isDay(date)" @click="agree(bracket)"
           >Owner agrees</v-btn
         >
       </template>
