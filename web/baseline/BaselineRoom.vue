@@ -74,6 +74,13 @@ function editFitted(change: (fitted: LowgapFitted) => void): void {
   });
 }
 
+/** Tire and wheel that stand in are what is on the vehicle. */
+const confirmFitted = (): void =>
+  edit((target) => {
+    settle(target, 'tire');
+    settle(target, 'wheel');
+  });
+
 function addCorner(): void {
   job.change((file) => (file.corners[key.value] = newCorner(key.value, file.corners)));
 }
@@ -263,10 +270,13 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
       <div class="drawn">
         <div class="stack">
           <h3>Fitted now</h3>
-          <p v-if="isStarting('tire') || isStarting('wheel')" class="verdict-close small">
-            {{ isStarting('tire') ? (isStarting('wheel') ? 'Tire and wheel' : 'The tire') : 'The wheel' }}: starting
-            values, not read off the vehicle yet.
-          </p>
+          <div v-if="isStarting('tire') || isStarting('wheel')" class="stack close starts">
+            <p class="verdict-close small">
+              {{ isStarting('tire') ? (isStarting('wheel') ? 'Tire and wheel' : 'The tire') : 'The wheel' }}: starting
+              values, not read off the vehicle yet.
+            </p>
+            <v-btn variant="outlined" height="48" @click="confirmFitted">Read off: it is so</v-btn>
+          </div>
           <FitmentFields
             measured
             :fitment="corner.fitted"

@@ -103,6 +103,19 @@ describe('one corner', () => {
     expect(corners().rearLeft).toBeDefined();
   });
 
+  test('a tire and wheel that are just what stands in are confirmed by a press; another number in one settles that one', async () => {
+    const starting = (): readonly string[] => corners().frontLeft!.starting ?? [];
+    const again = (): void => job.change((file) => void (file.corners.frontLeft!.starting = ['tire', 'wheel']));
+    again();
+    await baseline();
+    await press(/^Read off: it is so/);
+    expect(starting()).toEqual([]);
+    again();
+    await flushPromises();
+    await type(/^Rim width/, `${corners().frontLeft!.fitted.wheel.widthIn + 0.5} in`);
+    expect(starting()).toEqual(['tire']);
+  });
+
   test('starting values are said to be nobody’s measurements', async () => {
     job.change((file) => (file.corners.frontLeft = blankCorner('frontLeft')));
     await baseline();

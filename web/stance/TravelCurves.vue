@@ -154,8 +154,8 @@ const locked = computed(() => props.stance.after.curve.locked);
       </template>
     </ChartFrame>
     <p class="small">
-      Ball joints are counted from how they stand today. Half shafts are drawn once their joints are measured under
-      links and shafts.
+      Ball joints are counted from how they stand today. Half shafts are drawn once their joints are measured
+      (underneath, shafts).
     </p>
   </section>
 </template>

@@ -87,20 +87,20 @@ const changeOf = (angle: string, deg: number): string[] =>
   Math.abs(deg) > SAME_DEG ? [`${angle} changes by ${Math.abs(deg).toFixed(1)}°`] : [];
 
 const NOT_MEASURED: Readonly<Record<NotMeasured, string>> = {
-  shockLengths: 'the shock’s lengths (baseline, what hangs below)',
-  shockRatio: 'shock travel per wheel travel (here)',
-  brakeHose: 'spare length of the brake hose (baseline, what hangs below)',
-  sensorWire: 'spare length of the sensor wire (baseline, what hangs below)',
-  parkingCable: 'spare length of the parking cable (baseline, what hangs below)',
-  camberReach: 'how far camber adjusts (here)',
-  casterReach: 'how far caster adjusts (here)',
-  jointLimits: 'how far ball joints and arms may swing (here)',
+  shockLengths: 'the shock’s lengths (baseline, underbody sheet)',
+  shockRatio: 'shock travel per wheel travel (joints and adjusters)',
+  brakeHose: 'spare length of the brake hose (baseline, underbody sheet)',
+  sensorWire: 'spare length of the sensor wire (baseline, underbody sheet)',
+  parkingCable: 'spare length of the parking cable (baseline, underbody sheet)',
+  camberReach: 'how far camber adjusts (joints and adjusters)',
+  casterReach: 'how far caster adjusts (joints and adjusters)',
+  jointLimits: 'how far ball joints and arms may swing (joints and adjusters)',
   panhard: 'both ends of the panhard rod (baseline, how the wheel moves)',
-  swayBar: 'the sway bar and its link (links and shafts)',
-  dragLink: 'the drag link (links and shafts)',
-  halfShafts: 'the half shafts, if it is driven (links and shafts)',
-  driveshaft: 'the driveshaft, if it is driven (links and shafts)',
-  shaftLimit: 'what the shaft’s joints stand (here)',
+  swayBar: 'the sway bar and its link',
+  dragLink: 'the drag link',
+  halfShafts: 'the half shafts, if it is driven (shafts)',
+  driveshaft: 'the driveshaft, if it is driven (shafts)',
+  shaftLimit: 'what the shaft’s joints stand (joints and adjusters)',
   slipJoint: 'the slip joint, engaged and least (baseline)',
 };
 
