@@ -70,8 +70,8 @@ function awayFrom(gap: (at: Vec3) => number, [x, y, z]: Vec3): Vec3 {
 }
 
 /**
- * A solid moved out until it is nowhere nearer to the wheel than what was measured; of a strip what goes away from its edge. null: there is no room for it,
- * as within a wheel.
+ * A solid moved out until it is nowhere nearer to the wheel than what was measured; of a strip what goes away from its edge.
+ * null: there is no room for it, as within a wheel.
  */
 function pushed(solid: PartSolid, gap: (at: Vec3) => number, leastMm: number, away: Vec3): PartSolid | null {
   let out = solid;

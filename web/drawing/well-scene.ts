@@ -14,11 +14,9 @@ import { flatten } from '@/core/1-base/geometry/outline';
 import { place, rotate, unplace, type Pose } from '@/core/1-base/geometry/pose';
 import type { Vec3 } from '@/core/1-base/geometry/vec3';
 import { inToMm } from '@/core/1-base/units/length';
-import type { Posture } from '@/core/2-vehicle/motion/corner-motion';
-import type { PreparedObstacle } from '@/core/3-survey/prepared/prepared-obstacle';
 import type { Side } from '@/core/2-vehicle/motion/steering';
 import { cornersOf, vertexOf, type PieceSet } from '@/core/3-survey/shape/shape';
-import { cloudsOf, fittedGap, partSolids, type FittedGap } from './part-solids';
+import { cloudsOf, fittedGap, partSolids } from './part-solids';
 
 export interface SceneObstacle {
   readonly id: string;
@@ -69,7 +67,7 @@ export function wellScene(
 ): WellScene {
   const { key } = prepared;
   const wheel = prepared.motion.wheelPose(posture);
-  const gap = fittedGap(key, corner);
+  const solids = solidsIn(prepared, corner);
   const parked = surveyMotion(key, corner).wheelPose({ travel: 0, steer: 0 });
   return {
     side: prepared.side,
@@ -77,13 +75,16 @@ export function wellScene(
     tried: surface(prepared.rotor, wheel),
     hub: wheel.origin,
     wheel: wheelOf(prepared.rotor, wheel),
-    obstacles: prepared.obstacles.map((o) => ({
-      id: o.id,
-      label: o.label,
-      verdict: verdicts.find((v) => v.corner === key && v.id === o.id)?.verdict ?? null,
-      strands: strandsOf(o.pieces, prepared.motion.mountPose(o.mount, posture)),
-      solids: solidsOf(prepared, o, posture, gap),
-    })),
+    obstacles: prepared.obstacles.map((o, i) => {
+      const mount = prepared.motion.mountPose(o.mount, posture);
+      return {
+        id: o.id,
+        label: o.label,
+        verdict: verdicts.find((v) => v.corner === key && v.id === o.id)?.verdict ?? null,
+        strands: strandsOf(o.pieces, mount),
+        solids: solids[i]!.map((cloud) => cloud.map((at) => place(mount, at))),
+      };
+    }),
     touch: met && {
       id: met.id,
       gapMm: met.gapMm,
@@ -105,11 +106,19 @@ function wheelOf(rotor: Rotor, wheel: Pose): WellScene['wheel'] {
   };
 }
 
-function solidsOf({ motion }: PreparedCorner, part: PreparedObstacle, posture: Posture, gap: FittedGap): Vec3[][] {
-  const mount = motion.mountPose(part.mount, posture);
-  return partSolids(part, motion.mountPose(part.mount, { travel: 0, steer: 0 }), gap)
-    .flatMap(cloudsOf)
-    .map((cloud) => cloud.map((at) => place(mount, at)));
+/** Solids hang on the survey alone: worked out once for a corner, not again for every posture looked at. */
+const solidsKept = new WeakMap<PreparedCorner, readonly Vec3[][][]>();
+
+/** Clouds about the solids of each obstacle, in its mount's frame. */
+function solidsIn(prepared: PreparedCorner, corner: CornerDescription): readonly Vec3[][][] {
+  const kept = solidsKept.get(prepared);
+  if (kept) return kept;
+  const gap = fittedGap(prepared.key, corner);
+  const made = prepared.obstacles.map((part) =>
+    partSolids(part, prepared.motion.mountPose(part.mount, { travel: 0, steer: 0 }), gap).flatMap(cloudsOf),
+  );
+  solidsKept.set(prepared, made);
+  return made;
 }
 
 /** Most pieces of one obstacle that are drawn: a scan is thinned evenly to this. */
