@@ -176,6 +176,9 @@ export const FIELD_DESCRIPTIONS: Readonly<Record<string, string>> = {
   frontLeft: 'The front left corner.',
   frontReachMm: 'Lowest place ahead of the front hub, mm.',
   frontRight: 'The front right corner.',
+  upperPivotYMm:
+    'Inner pivot of the upper arm, where its linkage was not measured: y in the corner frame (negative: inboard of the hub face), mm.',
+  lowerPivotYMm: 'The same of the lower arm, mm.',
   frontView: 'Instant center seen from the front, corner frame, mm; null: straight up.',
   fuelShare: 'Fuel in the tank, as a share.',
   gapMm: 'Gap from the tire, mm.',

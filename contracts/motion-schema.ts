@@ -23,10 +23,15 @@ const tieRodTape = {
   tieRodRiseMm: rise,
 };
 
+/** An arm's inner pivot, inboard of the joint that it carries. */
+const pivotY = z.number().min(-LIMITS.armMm.max).max(-150).optional();
+
 const swingArm = z.strictObject({
   type: z.literal('swingArm'),
   frontView: z.strictObject({ y: centre, z: centre }).nullable().optional(),
   sideView: z.strictObject({ x: centre, z: centre }).nullable().optional(),
+  upperPivotYMm: pivotY,
+  lowerPivotYMm: pivotY,
 });
 
 const doubleWishbone = z.strictObject({

@@ -309,6 +309,22 @@ const swingOf = (c: LowgapCorner): SwingArm => c.motion as SwingArm;
 const front = (c: LowgapCorner) => (swingOf(c).frontView ??= { y: -1500, z: 0 });
 const side = (c: LowgapCorner) => (swingOf(c).sideView ??= { x: -2500, z: 0 });
 
+/** Where an arm's inner pivot is: things fixed to the arm go by it. */
+const pivotEntry = (which: 'upper' | 'lower', label: string): Entry => {
+  const key = `${which}PivotYMm` as const;
+  return {
+    label,
+    typedAs: key,
+    optional: true,
+    range: LIMITS.armMm,
+    read: (c) => negated(swingOf(c)[key]),
+    write: (c, v) => {
+      if (v === undefined) delete swingOf(c)[key];
+      else swingOf(c)[key] = -v;
+    },
+  };
+};
+
 const SWING: readonly Entry[] = [
   {
     label: 'Seen from the front: inboard to the swing center',
@@ -342,6 +358,8 @@ const SWING: readonly Entry[] = [
     read: (c) => swingOf(c).sideView?.z,
     write: (c, v) => (side(c).z = v ?? 0),
   },
+  pivotEntry('lower', 'Lower arm, if there is one: inner pivot inboard of the hub face'),
+  pivotEntry('upper', 'Upper arm, if there is one: inner pivot inboard of the hub face'),
 ];
 
 function negated(value: number | undefined): number | undefined {

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import type { LowgapCorner } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { WalkHeight } from '@/core/3-survey/walk/walk-height';
+import { enoughRead, worthWords } from '@/core/6-decisions/next-reading/enough';
 import { formatMm } from '@/core/1-base/units/length';
 import PostureGlyph from '../kit/PostureGlyph.vue';
 import { useJobStore } from '../stores/job';
@@ -45,6 +46,14 @@ const {
 const { take, takeFromGauge, addToAverage, skip, retake, turnClock, askSkippedAgain } = walk;
 onMounted(() => field.value?.focus());
 
+const enough = computed(() => {
+  const { study, evaluation } = job;
+  const known = evaluation?.known.find(({ corner }) => corner === props.cornerKey);
+  if (!known || study?.corner !== props.cornerKey || !study.spread) return null;
+  return enoughRead(study.spread, known, study.next);
+});
+const nameOf = (id: string): string => props.corner.obstacles.find((o) => o.id === id)?.label ?? id;
+
 const POSTURES: Readonly<Record<WalkHeight, string>> = {
   ride: 'at ride height',
   bump: 'this wheel on a hump or ramp, or cross-up; a part of the way is enough',
@@ -62,9 +71,21 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
       <template v-else-if="asked.kind === 'gap' && asked.isUnread"
         >Beyond the usual walk: its least gap falls at this lock, and nothing was read of it here</template
       >
-      <template v-else-if="asked.kind === 'gap' && asked.worthMm !== undefined"
-        >Beyond the usual walk: this one would settle the low gap by about {{ formatMm(asked.worthMm) }} mm</template
+      <template v-else-if="asked.kind === 'gap' && asked.worthMm !== undefined && asked.doubtLeft !== undefined"
+        >Beyond the usual walk: this one number
+        {{ worthWords({ worthMm: asked.worthMm, doubtLeft: asked.doubtLeft }) }}</template
       >
+    </p>
+    <p v-if="enough" class="enough" data-testid="walk-enough">
+      <strong>Enough for the verdict.</strong>
+      <template v-if="enough.kind === 'fallsShort'">
+        {{ nameOf(enough.id) }} falls short in {{ Math.floor(100 * enough.chance) }} of 100 cases, whatever else is
+        read. Read on to know what else does, and by how much.
+      </template>
+      <template v-else>
+        Nothing falls short in {{ Math.floor(100 * enough.chance) }} of 100 cases; another reading would not change
+        that.
+      </template>
     </p>
     <h3 class="what" data-testid="walk-what">{{ asked.label }}</h3>
     <div v-if="asked.kind === 'gap'" class="posture">
@@ -151,6 +172,7 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
   <div v-else class="done" data-testid="walk-done">
     <p>
       The walk is done<template v-if="job.study">; no further reading would settle the low gap much better</template>.
+      <template v-if="enough">The verdict is sure as it is.</template>
     </p>
     <p class="muted">Add what else is near the tire on the left, or go on to the bench.</p>
   </div>
@@ -164,6 +186,11 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
   font-size: 22px;
   line-height: 26px;
   font-weight: 600;
+}
+.enough {
+  padding: 8px 12px;
+  border-left: 4px solid var(--accent);
+  background: var(--field);
 }
 .posture {
   display: flex;

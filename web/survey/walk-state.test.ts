@@ -115,6 +115,7 @@ test('the engine asks by the names of the obstacles there are', () => {
     across: 'innerSidewall',
     expectedMm: 41,
     worthMm: 3,
+    doubtLeft: 0.5,
   } as const;
   expect(engineAsks([next], corner)).toEqual([
     expect.objectContaining({

@@ -26,6 +26,7 @@ export interface GapAsked {
   readonly outboardMm?: number;
   readonly expectedMm?: number;
   readonly worthMm?: number;
+  readonly doubtLeft?: number;
   readonly isUnread?: true;
 }
 

@@ -16,6 +16,8 @@ export interface CarrierState {
   readonly axle: Pose;
   readonly upperArm: Pose | null;
   readonly lowerArm: Pose | null;
+  /** Arms of a linkage that nobody measured: good for where a thing on them goes, not for the angles of their joints. */
+  readonly armsStandIn?: true;
 }
 
 /** One suspension's motion: where everything is at a travel (mm) and a cross-articulation (other wheel's less this). */

@@ -28,7 +28,7 @@ import {
   type SteeringAxis,
   type SteeringDescription,
 } from './steering';
-import { swingArmPose } from './swing-arm';
+import { swingArmPose, swungArmPose } from './swing-arm';
 import { angleForRack, makeTieRod, rackFor, setStraight, tieRodPose, type TieRod } from './tie-rod';
 import { carriedAxis, trailingArmCarrier } from './trailing-arm';
 
@@ -201,7 +201,14 @@ function makeCarrier(input: CornerMotionInput, spin: Vec3): { carrier: Carrier; 
       const axis = entered();
       const state = (travel: number): CarrierState => {
         const knuckle = swingArmPose(motion, travel, path);
-        return { knuckle, axis: carriedAxis(knuckle, axis), axle: knuckle, upperArm: null, lowerArm: null };
+        return {
+          knuckle,
+          axis: carriedAxis(knuckle, axis),
+          axle: knuckle,
+          upperArm: swungArmPose(motion, 'upper', knuckle),
+          lowerArm: swungArmPose(motion, 'lower', knuckle),
+          armsStandIn: true,
+        };
       };
       return { carrier: { crossArticulates: false, state }, tieRod: null };
     }

@@ -30,7 +30,7 @@ export function mountsOf(motion: MotionDescription): Mount[] {
   const byPoints = 'points' in motion && motion.points !== undefined && 'tieRodOuter' in motion.points;
   const rod = byPoints || ('tape' in motion && motion.tape !== undefined && 'tieRodMm' in motion.tape);
   const missing: readonly Mount[] = {
-    swingArm: ['upperArm', 'lowerArm', 'tieRod'] as const,
+    swingArm: ['tieRod'] as const,
     beamAxle: ['upperArm', 'lowerArm', 'tieRod'] as const,
     trailingArm: ['upperArm', 'tieRod'] as const,
     doubleWishbone: rod ? [] : (['tieRod'] as const),

@@ -25,7 +25,8 @@ describe('what a thing moves with where nobody said', () => {
 
   // The outer end of an upper arm rises with the wheel; what turns with a strut is on it (common practice, no source).
   test.each([
-    ['arm', SWING, 'axle'],
+    ['arm', SWING, 'upperArm'],
+    ['swayBar', SWING, 'lowerArm'],
     ['arm', WISHBONE, 'upperArm'],
     ['spring', STRUT, 'knuckle'],
     ['hose', STRUT, 'knuckle'],
@@ -35,10 +36,10 @@ describe('what a thing moves with where nobody said', () => {
     ['liner', BEAM, 'body'],
   ] as const)('%s', (material, motion, mount) => expect(defaultMount(material, motion)).toBe(mount));
 
-  test('an arm’s end goes up with the wheel though its arms were not measured', () => {
+  test('a thing on an arm that nobody measured rises by its share of the way from pivot to joint', () => {
     const { side, motion, steering, staticCamberDeg, staticToeDeg } = {
       side: 'left' as const,
-      ...madeCorner({ motion: SWING }),
+      ...madeCorner({ motion: { ...SWING, upperPivotYMm: -340 } }),
     };
     const moves = cornerMotion({
       side,
@@ -52,10 +53,14 @@ describe('what a thing moves with where nobody said', () => {
       bodyLiftMm: 0,
       path: '',
     } as Parameters<typeof cornerMotion>[0]);
-    const rises = (mount: ReturnType<typeof defaultMount>): number =>
-      place(moves.mountPose(mount, { travel: 60, steer: 0 }), [0, -150, 350])[2] - 350;
-    expect(rises(defaultMount('arm', SWING))).toBeGreaterThan(40);
-    expect(rises('frame')).toBe(0);
+    const rises = (mount: ReturnType<typeof defaultMount>, y: number): number =>
+      place(moves.mountPose(mount, { travel: 12, steer: 0 }), [0, y, 150])[2] - 150;
+    // By hand: the joint, 100 inboard of the hub, rises by 800/900 of 12; half way to the pivot half of that.
+    const joint = (12 * 800) / 900;
+    expect(Math.abs(rises('upperArm', -100) - joint)).toBeLessThan(0.5);
+    expect(Math.abs(rises('upperArm', -220) - joint / 2)).toBeLessThan(0.5);
+    expect(Math.abs(rises('upperArm', -340))).toBeLessThan(0.1);
+    expect(rises('frame', -220)).toBe(0);
   });
 });
 

@@ -14,8 +14,11 @@ export interface RubDescription {
   readonly note?: string | undefined;
 }
 
-/** Postures (steer as a share of the lock, + = left; travel as a share of bump, - of droop) in which a rub may be. */
-export function rubPostures({ steer, height }: RubDescription): readonly (readonly [steer: number, travel: number])[] {
+/** Steer as a share of the lock, + = left; travel as a share of bump, - of droop. */
+export type RubPosture = readonly [steer: number, travel: number];
+
+/** Postures in which a rub may be. */
+export function rubPostures({ steer, height }: RubDescription): readonly RubPosture[] {
   const steers = STEERS[steer];
   return HEIGHTS[height].flatMap((travel) => steers.map((share) => [share, travel] as const));
 }

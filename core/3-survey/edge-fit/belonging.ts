@@ -34,7 +34,6 @@ export function placeOf(
   evidence: Evidence,
   q: Float64Array,
   near: { readonly s: number; readonly t: number } | null,
-  firstShare = FIRST_SHARE,
 ): PlaceOfReading {
   const at = new Float64Array(3);
   const misses = new Float64Array(MISSES);
@@ -61,7 +60,7 @@ export function placeOf(
       }
     }
   }
-  const [s, t] = refine(model, costAt, best as [number, number], firstShare);
+  const [s, t] = refine(model, costAt, best as [number, number]);
   missesAt(s, t);
   return { s, t, misses };
 }
@@ -73,21 +72,17 @@ const FAR_MM = 1e4;
 const FIRST_SHARE = 0.05;
 const LAST_SHARE = 2e-5;
 
-/** First step where the place is known to be close by. */
-export const CLOSE_SHARE = 0.003;
-
 /** The least of `costAt` near a place, by a compass search within the limits of its stretch. */
 function refine(
   model: EdgeModel,
   costAt: (s: number, t: number) => number,
   from: readonly [number, number],
-  firstShare: number,
 ): [number, number] {
   if (model.dims === 0) return [from[0], from[1]];
   const [lowS, highS, lowT, highT] = model.limits(from);
   let [s, t] = from;
   let least = costAt(s, t);
-  for (let share = firstShare; share > LAST_SHARE;) {
+  for (let share = FIRST_SHARE; share > LAST_SHARE;) {
     let moved = false;
     for (const [ds, dt] of model.dims === 1 ? COMPASS.slice(0, 2) : COMPASS) {
       const s2 = Math.min(highS, Math.max(lowS, s + ds * share * (highS - lowS)));

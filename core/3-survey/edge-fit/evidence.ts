@@ -24,8 +24,12 @@ export interface Evidence {
   readonly gapSigmaMm: number;
   /** mm outboard of the outer sidewall plane; null where the gap is to the nearest place of the tire. */
   readonly outboardMm: number | null;
-  /** Middle (mm along the section from the crown, + outboard, or outboard of the sidewall plane) and standard deviation. */
+  /**
+   * Middle (mm along the section from the crown, + outboard, or outboard of the sidewall plane), how far to either side of it a place is
+   * still the one that was named, and the standard deviation beyond that.
+   */
   readonly acrossMm: number;
+  readonly acrossHalfMm: number;
   readonly acrossSigmaMm: number;
   readonly clockRad: number;
   readonly clockSigmaRad: number;
@@ -45,7 +49,7 @@ const alongSection = (a: number, r: number, crown: number): number => Math.sign(
 
 function zone(section: TireSection, across: ReadingPlace): readonly [middle: number, halfMm: number] {
   const crown = section.diameterMm / 2;
-  const { shoulderCentre, shoulderRadiusMm, widthMm, bead } = section;
+  const { shoulderCentre, shoulderRadiusMm, widthMm } = section;
   const [treadEnd, shoulderEnd] = ZONE_ENDS.map((turn) =>
     alongSection(
       shoulderCentre.a + shoulderRadiusMm * Math.sin(turn),
@@ -53,10 +57,11 @@ function zone(section: TireSection, across: ReadingPlace): readonly [middle: num
       crown,
     ),
   ) as [number, number];
-  const flange = alongSection(widthMm / 2, bead.r, crown);
+  // A thing beside the wheel is as near to the sidewall as to the rim: the named place goes on to the axis.
+  const axis = alongSection(widthMm / 2, 0, crown);
   const side = across.startsWith('outer') ? 1 : -1;
   if (across === 'tread') return [0, treadEnd];
-  const [from, to] = across.endsWith('Shoulder') ? [treadEnd, shoulderEnd] : [shoulderEnd, flange];
+  const [from, to] = across.endsWith('Shoulder') ? [treadEnd, shoulderEnd] : [shoulderEnd, axis];
   return [(side * (from + to)) / 2, (to - from) / 2];
 }
 
@@ -98,12 +103,9 @@ export function evidenceOf(
     gapSigmaMm: Math.hypot(USUAL.gapMm, held * gapPerTravel),
     outboardMm,
     acrossMm: outboardMm ?? middle,
+    acrossHalfMm: outboardMm === null ? half : 0,
     acrossSigmaMm:
-      outboardMm === null
-        ? Math.hypot(half / Math.sqrt(3), USUAL.acrossMm)
-        : reading.outboardAsBefore
-          ? OUTBOARD_TAKEN_OVER_MM
-          : USUAL.outboardMm,
+      outboardMm === null ? USUAL.acrossMm : reading.outboardAsBefore ? OUTBOARD_TAKEN_OVER_MM : USUAL.outboardMm,
     clockRad: toRadians(parseClock(reading.clock)),
     clockSigmaRad: toRadians(Math.hypot(clockHalfWidthDeg(reading) / Math.sqrt(3), CLOCK_HAND_DEG)),
   };
@@ -150,7 +152,8 @@ export function missBy(evidence: Evidence, place: Float64Array, radiusMm: number
   if (evidence.outboardMm === null) {
     const near = nearestOnSolid(rotor.filled, a, r);
     out[0] = (near.distance - radiusMm - evidence.gapMm) / evidence.gapSigmaMm;
-    out[1] = (alongSection(near.a, near.r, crown) - evidence.acrossMm) / evidence.acrossSigmaMm;
+    const beside = alongSection(near.a, near.r, crown) - evidence.acrossMm;
+    out[1] = (Math.sign(beside) * Math.max(0, Math.abs(beside) - evidence.acrossHalfMm)) / evidence.acrossSigmaMm;
   } else {
     out[0] = (r - crown - radiusMm - evidence.gapMm) / evidence.gapSigmaMm;
     out[1] = (a - section.widthMm / 2 - evidence.acrossMm) / evidence.acrossSigmaMm;

@@ -19,6 +19,7 @@ const above = (gapMm: number): Evidence => ({
   gapSigmaMm: 2,
   outboardMm: null,
   acrossMm: 0,
+  acrossHalfMm: 0,
   acrossSigmaMm: 50,
   clockRad: 0,
   clockSigmaRad: 1,

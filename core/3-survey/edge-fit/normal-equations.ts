@@ -1,5 +1,5 @@
 import { Matrix } from 'ml-matrix';
-import { CLOSE_SHARE, placeOf, RUB_SIGMA_MM, type PlaceOfReading, type RubTouch } from './belonging';
+import { RUB_SIGMA_MM, type PlaceOfReading, type RubTouch } from './belonging';
 import type { EdgeModel } from './edge-model';
 import { gapThere, MISSES, missBy, squaresOf, type Evidence } from './evidence';
 
@@ -17,8 +17,8 @@ export interface NormalEquations {
 /** Step by which slopes are taken, as a share of each number's prior deviation. */
 const SLOPE_SHARE = 1e-4;
 
-/** The same where the nearest place is searched anew, which is not exact. */
-const NEAREST_SLOPE_SHARE = 2e-3;
+/** Share of a place's stretch by which the gap along it is felt for. */
+const ALONG_SHARE = 2e-3;
 
 export function normalEquations(
   model: EdgeModel,
@@ -96,20 +96,19 @@ function slopes(
   };
   const rows = Array.from({ length: MISSES }, () => new Float64Array(n));
   const moved = q.slice();
+  const nearest = evidence.nearest ? nearestFollowed(model, evidence, q, s, t) : null;
   for (let k = 0; k < n; k++) {
-    const step = (evidence.nearest ? NEAREST_SLOPE_SHARE : SLOPE_SHARE) * model.sigma[k]!;
+    const step = SLOPE_SHARE * model.sigma[k]!;
     moved[k] = q[k]! + step;
     // The nearest place moves with the edge; the place at a chosen clock is eliminated below.
-    const there = evidence.nearest
-      ? placeOf(model, evidence, moved, { s, t }, CLOSE_SHARE).misses
-      : missesOf(moved, s, t);
+    const [atS, atT] = nearest ? nearest.after(moved) : [s, t];
+    const there = missesOf(moved, atS, atT);
     for (let m = 0; m < MISSES; m++) rows[m]![k] = (there[m]! - misses[m]!) / step;
     moved[k] = q[k]!;
   }
   if (evidence.nearest) return { rows, along: [] };
   const along: Float64Array[] = [];
   const [lowS, highS, lowT, highT] = model.limits([s, t]);
-  const free = (v: number, low: number, high: number): boolean => v > low + 1e-9 && v < high - 1e-9;
   const tryAlong = (ds: number, dt: number): void => {
     const direction = Float64Array.from(missesOf(q, s + ds, t + dt), (v, m) => v - misses[m]!);
     for (const known of along) projectOut(known, direction);
@@ -119,6 +118,45 @@ function slopes(
   if (model.dims > 0 && free(s, lowS, highS)) tryAlong(1e-5 * (highS - lowS), 0);
   if (model.dims > 1 && free(t, lowT, highT)) tryAlong(0, 1e-5 * (highT - lowT));
   return { rows, along };
+}
+
+const free = (v: number, low: number, high: number): boolean => v > low + 1e-9 && v < high - 1e-9;
+
+/**
+ * Where the nearest place goes when the edge's numbers change a little: it keeps the gap level along the edge (one step of Newton from
+ * where it is); at an end, or where the gap has no bottom, it stays.
+ */
+function nearestFollowed(
+  model: EdgeModel,
+  evidence: Evidence,
+  q: Float64Array,
+  s: number,
+  t: number,
+): { after(moved: Float64Array): [number, number] } {
+  const [lowS, highS, lowT, highT] = model.limits([s, t]);
+  const at = new Float64Array(3);
+  const gap = (numbers: Float64Array, atS: number, atT: number): number => {
+    model.at(numbers, atS, atT, at);
+    return gapThere(evidence, at, model.radiusMm);
+  };
+  const along = (isT: boolean, low: number, high: number): ((moved: Float64Array) => number) => {
+    const v = isT ? t : s;
+    const h = Math.min(ALONG_SHARE * (high - low), v - low, high - v);
+    if (!(h > 1e-6 * (high - low))) return () => v;
+    const atV = (numbers: Float64Array, by: number): number =>
+      isT ? gap(numbers, s, v + by) : gap(numbers, v + by, t);
+    const [before, here, after] = [atV(q, -h), atV(q, 0), atV(q, h)];
+    const bend = (before + after - 2 * here) / h ** 2;
+    if (!(bend > 0)) return () => v;
+    const slope = (after - before) / (2 * h);
+    return (moved) => {
+      const change = (atV(moved, h) - atV(moved, -h)) / (2 * h) - slope;
+      return Math.min(high, Math.max(low, v - change / bend));
+    };
+  };
+  const inS = model.dims > 0 ? along(false, lowS, highS) : () => s;
+  const inT = model.dims > 1 ? along(true, lowT, highT) : () => t;
+  return { after: (moved) => [inS(moved), inT(moved)] };
 }
 
 function projectOut(direction: Float64Array, vector: Float64Array): void {

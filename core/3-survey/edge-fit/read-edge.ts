@@ -1,14 +1,17 @@
 import type { ObstacleDescription } from '../description/obstacle-description';
+import { CholeskyDecomposition } from 'ml-matrix';
+import type { Vec3 } from '../../1-base/geometry/vec3';
 import { type Landed } from '../landing/landed-readings';
 import { readingScene, type SurveyScene } from '../landing/survey-scene';
 import { compose, inverse, type Pose } from '../../1-base/geometry/pose';
 import { joinPath } from '../../1-base/problem';
 import { isEdgeKind } from '../description/edge-kind';
-import { edgeModel, edgePlace, type EdgeModel } from './edge-model';
+import type { ReadingDescription } from '../reading/reading';
+import { edgeFamilies, edgePlace, type EdgeFamily, type EdgeModel } from './edge-model';
 import { evidenceOf, gapThere, type Evidence } from './evidence';
 import type { RubEvidence } from './belonging';
 import { fitEdge, type EdgeFit, type ReadingFit } from './fit-edge';
-import { rubPostures } from '../description/rub';
+import { rubPostures, type RubPosture } from '../description/rub';
 
 /** An obstacle's readings fitted to its kind of edge. */
 export interface ReadEdge {
@@ -33,23 +36,28 @@ export function readEdge(
 ): ReadEdge | null {
   const { readingsAs, readings = [], form = {} } = obstacle;
   if (!isEdgeKind(readingsAs) || readings.length === 0) return null;
-  const evidence = edgeEvidence(obstacle, survey, path, landed);
+  const asWritten = edgeEvidence(obstacle, survey, path, landed);
   const rubs = rubEvidence(obstacle, survey);
   if (start) {
     const { model, contradicting } = start;
-    const kept = evidence.map((e, i) => (contradicting.has(i) ? setAside(e) : e));
+    const known = asWritten.map((e, i) => ({ ...e, nearest: start.evidence[i]!.nearest }));
+    const kept = known.map((e, i) => (contradicting.has(i) ? setAside(e) : e));
     return { model, evidence: kept, contradicting, fit: fitEdge(model, kept, rubs, start.fit.q) };
   }
-  let places = landed.map(({ point }) => point);
-  let model = edgeModel(readingsAs, places, form);
-  let fit = bestFit(model, evidence, rubs);
-  // One by one, readings may land far along the edge from where all together put them: how far it reaches is seen then.
-  for (let pass = 1; pass < PASSES && model.dims === 1; pass++) {
-    const { at } = model;
-    places = fit.readings.map(({ s, t }) => edgePlace({ at }, fit.q, [s, t]));
-    model = edgeModel(readingsAs, places, form);
-    fit = fitEdge(model, evidence, rubs);
-  }
+  const lipAtMm = isLip(obstacle) ? survey.rotor.centrePlaneMm + survey.rotor.section.widthMm / 2 : null;
+  const places = landed.map(({ point }) => point);
+  const families = edgeFamilies(readingsAs, form, lipAtMm);
+  const likeliest = (evidence: readonly Evidence[]): Fitted =>
+    families
+      .map((family) => fittedTo(family, places, evidence, rubs))
+      .reduce((best, next) => (disbelief(next) < disbelief(best) ? next : best));
+  const plain = likeliest(asWritten);
+  const taken = readingsAs === 'arch' ? null : takenNearest(readings, asWritten);
+  const nearest = taken && likeliest(taken);
+  const isNearest = nearest !== null && nearest.fit.cost - plain.fit.cost < UNLIKELY * nearest.fit.readings.length;
+  const evidence = isNearest && taken ? taken : asWritten;
+  const { model, fit: first } = isNearest ? nearest : plain;
+  let fit = first;
   const contradicting = new Set<number>();
   const aside = (index: number): Evidence[] =>
     evidence.map((e, i) => (i === index || contradicting.has(i) ? setAside(e) : e));
@@ -70,7 +78,64 @@ export function readEdge(
   return { model, evidence: aside(-1), fit, contradicting };
 }
 
-const PASSES = 3;
+/** An arch of the body's outside, not of what lines the well. */
+const isLip = ({ mount, material }: ObstacleDescription): boolean =>
+  mount === 'body' && (material === 'sheetMetal' || material === 'plastic');
+
+/** Squares a reading by which it must be harder to believe that a tape was held where the gap was least before it was not. */
+const UNLIKELY = 1.5;
+
+/**
+ * The evidence with the least gap of each posture as one taken where it was nearest; null where some are marked so, for then the others
+ * are not. Most people hold the tape to a small thing where it is nearest and say nothing of it (common practice, no source).
+ */
+function takenNearest(readings: readonly ReadingDescription[], evidence: readonly Evidence[]): Evidence[] | null {
+  if (readings.some(({ nearest }) => nearest !== undefined)) return null;
+  const least = new Map<string, number>();
+  readings.forEach(({ steer, travelMm, hubToLipMm, outboardMm, gapMm }, i) => {
+    if (outboardMm !== undefined) return;
+    const posture = `${steer} ${travelMm ?? ''} ${hubToLipMm ?? ''}`;
+    const other = least.get(posture);
+    if (other === undefined || gapMm < readings[other]!.gapMm) least.set(posture, i);
+  });
+  const found = new Set(least.values());
+  return found.size === 0 ? null : evidence.map((e, i) => (found.has(i) ? { ...e, nearest: true } : e));
+}
+
+interface Fitted {
+  readonly model: EdgeModel;
+  readonly fit: EdgeFit;
+}
+
+const PASSES = 2;
+
+/** One by one, readings may land far along the edge from where all together put them: how far it reaches is seen then. */
+function fittedTo(
+  family: EdgeFamily,
+  landed: readonly Vec3[],
+  evidence: readonly Evidence[],
+  rubs: readonly RubEvidence[],
+): Fitted {
+  let model = family(landed);
+  let fit = bestFit(model, evidence, rubs);
+  for (let pass = 1; pass < PASSES && model.dims === 1; pass++) {
+    const { at } = model;
+    model = family(fit.readings.map(({ s, t }) => edgePlace({ at }, fit.q, [s, t])));
+    fit = fitEdge(model, evidence, rubs);
+  }
+  return { model, fit };
+}
+
+/**
+ * Minus twice the logarithm of a family's evidence, but for what all families share (Laplace's approximation; MacKay 1992): a family is
+ * believed for fitting well, and disbelieved for all it might have been besides.
+ */
+function disbelief({ model, fit }: Fitted): number {
+  const lower = new CholeskyDecomposition(fit.covariance).lowerTriangularMatrix;
+  let sum = fit.cost;
+  model.sigma.forEach((sigma, k) => (sum += 2 * Math.log(sigma / lower.get(k, k))));
+  return sum;
+}
 
 /** Squares left per reading above which a fit may have stuck beside the best one. */
 const STUCK = 2;
@@ -138,22 +203,28 @@ function edgeEvidence(
   });
 }
 
-/** Rubs as the fit takes them: the postures each may be in. */
+/** Postures in which a vehicle that is driven clears everything, unless somebody says that it rubs: at ride height from lock to lock. */
+const DRIVEN: readonly RubPosture[] = [
+  [0, 0],
+  [1, 0],
+  [-1, 0],
+];
+
+/** Rubs as the fit takes them: the postures each may be in; without one, that the fitted tire turns freely at ride height. */
 export function rubEvidence(
   { rubs = [], mount }: ObstacleDescription,
   { motion, rotor, corner }: SurveyScene,
 ): RubEvidence[] {
   const { bumpMm, droopMm } = corner.travel;
-  return rubs.map((rub) => ({
-    touches: rub.touches !== false,
-    postures: rubPostures(rub).map(([steerShare, travelShare]) => {
-      const state = motion.carrierAt(travelShare * (travelShare > 0 ? bumpMm : droopMm), 0);
-      const locks = motion.locksAt(state);
-      const steer = steerShare * (steerShare > 0 ? locks.left : locks.right);
-      return {
-        toWheel: compose(inverse(motion.wheelFrom(state, steer)), motion.mountFrom(state, mount, steer)),
-        rotor,
-      };
-    }),
-  }));
+  const standing = ([steerShare, travelShare]: RubPosture): RubEvidence['postures'][number] => {
+    const state = motion.carrierAt(travelShare * (travelShare > 0 ? bumpMm : droopMm), 0);
+    const locks = motion.locksAt(state);
+    const steer = steerShare * (steerShare > 0 ? locks.left : locks.right);
+    return {
+      toWheel: compose(inverse(motion.wheelFrom(state, steer)), motion.mountFrom(state, mount, steer)),
+      rotor,
+    };
+  };
+  if (rubs.length === 0) return DRIVEN.map((posture) => ({ touches: false, postures: [standing(posture)] }));
+  return rubs.map((rub) => ({ touches: rub.touches !== false, postures: rubPostures(rub).map(standing) }));
 }

@@ -3,6 +3,7 @@ import { joinPath, ProblemError } from '../../1-base/problem';
 import type { Carriage } from '../../2-vehicle/motion/mount';
 import type { ObstacleDescription } from '../description/obstacle-description';
 import { edgePlace } from '../edge-fit/edge-model';
+import { learnedOfEdge } from '../edge-fit/learned-edge';
 import { readEdge, type ReadEdge } from '../edge-fit/read-edge';
 import { surveyedReadings, type SurveyedReadings } from '../edge-fit/surveyed-readings';
 import { landedReadings, type Landed, type LandingError } from '../landing/landed-readings';
@@ -99,8 +100,8 @@ export function prepareObstacle(
   const shape = obstacle.shape ? shapePieces(obstacle.shape, joinPath(path, 'shape')) : { pieces: [], radiusMm: 0 };
   const landed = landedReadings(obstacle, survey, path, errors);
   const edge = readEdge(obstacle, survey, path, landed, startEdge);
-  const edgeBy = obstacle.learned?.edgeBy;
-  const edgeQ = edge && edge.fit.q.map((v, k) => v + (edgeBy?.[k] ?? 0));
+  const edgeBy = learnedOfEdge(obstacle.learned, edge?.fit.q.length ?? 0);
+  const edgeQ = edge && edge.fit.q.map((v, k) => v + edgeBy[k]!);
   const joined = obstacle.readingsAs === 'polyline' ? edgeThrough(landed.map(({ point }) => point)) : null;
   const read: (readonly Vec3[])[] =
     edge && edgeQ

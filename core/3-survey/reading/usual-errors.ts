@@ -71,6 +71,8 @@ export const UNMEASURED = {
   stopInboardShare: 0.2,
   /** mm by which bushings let the wheel move fore or aft. Working value of this project. */
   bushingGiveMm: 1.5,
+  /** mm: where an arm's inner pivot is, of a linkage that nobody measured. */
+  armPivotMm: 60,
   lockDeg: 4,
   axisDeg: 3,
   kingpinOffsetMm: 25,

@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { fittedAsSetup, type SetupDescription, countParts, type Setup } from '../../2-vehicle/setup/setup';
 import type { CornerDescription } from '../../3-survey/description/corner-description';
 import { evaluateCase } from '../../4-clearance/verdict/evaluate';
-import { surveyedWell } from '../../fixtures/synthetic-surveyor';
+import { surveyedWell } from '../../fixtures/wells/walk-surveyor';
 import { syntheticWell } from '../../6-decisions/practice/synthetic-well';
 import { dice } from '../../1-base/numeric/dice';
 import { USUAL } from '../../3-survey/reading/usual-errors';
@@ -72,7 +72,7 @@ describe('synthetic corners whose truth is known: surveyed by tape, then test fi
     expect(median(errors.map(({ after }) => after))).toBeLessThan(0.5 * median(errors.map(({ before }) => before)));
     const held = errors.filter((error) => error.held).length / errors.length;
     expect(held).toBeGreaterThanOrEqual(0.85);
-    expect(held).toBeLessThanOrEqual(0.95);
+    expect(held).toBeLessThanOrEqual(0.98);
   }, 300_000);
 });
 

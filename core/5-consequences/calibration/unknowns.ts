@@ -1,5 +1,6 @@
 import { inverse, Matrix } from 'ml-matrix';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
+import { learnedOfEdge } from '../../3-survey/edge-fit/learned-edge';
 import type { Learned, ObstacleDescription } from '../../3-survey/description/obstacle-description';
 import { surveyedObstacles } from '../../3-survey/prepared/surveyed-obstacles';
 import { dot, type Vec3 } from '../../1-base/geometry/vec3';
@@ -125,8 +126,9 @@ function placed({ learned }: ObstacleDescription, place: ObstaclePlace, x: Float
   const shiftMm = [0, 1, 2].map((k) => (learned?.shiftMm[k] ?? 0) + x[whole + k]!) as unknown as Vec3;
   const [factor] = place.factors;
   if (!factor) return { shiftMm };
-  const edgeBy = Array.from(factor, (_, k) =>
-    place.factors.reduce((sum, column, m) => sum + column[k]! * x[place.first + m]!, learned?.edgeBy?.[k] ?? 0),
+  const before = learnedOfEdge(learned, factor.length);
+  const edgeBy = before.map((by, k) =>
+    place.factors.reduce((sum, column, m) => sum + column[k]! * x[place.first + m]!, by),
   );
   return { shiftMm, edgeBy };
 }

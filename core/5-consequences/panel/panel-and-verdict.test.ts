@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { CaseDescription } from '../../4-clearance/case/case-description';
+import { prepareDescribed } from '../../4-clearance/case/described-corner';
 import { evaluateCase } from '../../4-clearance/verdict/evaluate';
 import { FITTED, LEANING_AXIS, madeCase, madeCorner, SWINGING } from '../../fixtures/made-corner';
 import { fittedAsSetup } from '../../2-vehicle/setup/setup';
@@ -94,8 +95,13 @@ describe('the sheet that is cut lies where the verdict says the thing is', () =>
   });
 
   test('what was learned of an edge’s own numbers moves its sheet too', () => {
-    const flatter = caseOf(KINDS[1]![1], { shiftMm: [0, 0, 0], edgeBy: [-12, 0, 0, 0] });
+    const { edge } = prepareDescribed(caseOf(KINDS[1]![1]), 'frontLeft').obstacles[0]!;
+    const edgeBy = Array.from(edge!.fit.q, (_, k) => (k === 0 ? -12 : 0));
+    const flatter = caseOf(KINDS[1]![1], { shiftMm: [0, 0, 0], edgeBy });
     expect(marginOnSheet(flatter)).toBeLessThan(evaluateCase(flatter).lowGap!.mm + 1);
     expect(marginOnSheet(flatter)).not.toBeCloseTo(marginOnSheet(caseOf(KINDS[1]![1])), 0);
+    // Learned of an edge told by other numbers, as in an older job: it says nothing of this one.
+    const older = caseOf(KINDS[1]![1], { shiftMm: [0, 0, 0], edgeBy: [-12, 0, 0] });
+    expect(marginOnSheet(older)).toBeCloseTo(marginOnSheet(caseOf(KINDS[1]![1])), 9);
   });
 });

@@ -2,6 +2,7 @@ import type { CornerDescription } from '../../3-survey/description/corner-descri
 import type { Setup } from '../../2-vehicle/setup/setup';
 import type { WheelAndTire } from '../../2-vehicle/setup/wheel-and-tire';
 import { type MotionDescription, hasBallJoints } from '../../2-vehicle/motion/motion-description';
+import { USUAL_ARMS } from '../../2-vehicle/motion/swing-arm';
 import { attempt } from '../../1-base/problem';
 import type { TireDescription } from '../../2-vehicle/tire/dimensions';
 import { tireSection } from '../../2-vehicle/tire/section';
@@ -133,6 +134,14 @@ export function sharedErrors({ corner, setup }: Fit): SharedError[] {
     const stopSpacingMm = (z: number): number => motion.hubSpacingMm * (1 - UNMEASURED.stopInboardShare * Math.abs(z));
     onCorner('articulation', 'stops inboard', (_, z) => ({ motion: { ...motion, stopSpacingMm: stopSpacingMm(z) } }));
   }
+  if (motion.type === 'swingArm') {
+    for (const which of ['upper', 'lower'] as const) {
+      const key = `${which}PivotYMm` as const;
+      if (motion[key] !== undefined || !corner.obstacles.some(({ mount }) => mount === `${which}Arm`)) continue;
+      const usual = USUAL_ARMS[which].pivotY;
+      onCorner('hardPoints', key, (_, z) => ({ motion: { ...motion, [key]: usual + UNMEASURED.armPivotMm * z } }));
+    }
+  }
   for (const { name, off } of motionNumbers(corner.motion, stands)) {
     onCorner('hardPoints', name, (c, z) => ({ motion: off(c.motion, z) }));
   }
@@ -235,7 +244,7 @@ function sigmaOf(
   if (motion.type === 'beamAxle' && (name === 'stopSpacingMm' || name === 'shockSpacingMm') && stands(name)) {
     return UNMEASURED.stopShare * motion.hubSpacingMm;
   }
-  if (motion.type === 'swingArm') {
+  if (motion.type === 'swingArm' && !String(name).endsWith('PivotYMm')) {
     return Math.max(USUAL.instantCentreMm, USUAL.instantCentreShare * Math.abs(value));
   }
   return String(name).endsWith('Deg') ? USUAL.armDeg : USUAL.hardPointMm;

@@ -46,6 +46,8 @@ describe('the next reading', () => {
     expect(worth).toEqual([...worth].sort((a, b) => b - a));
     for (const one of next) {
       if (!one.isUnread) expect(one.worthMm).toBeGreaterThan(0.2);
+      expect(one.doubtLeft).toBeGreaterThan(0);
+      expect(one.doubtLeft).toBeLessThan(1);
       expect(one).not.toMatchObject({ steer: 'left', height: 'ride' });
       const hour = Number(one.clock.split(':')[0]);
       expect([5, 6]).not.toContain(hour);
@@ -64,7 +66,7 @@ describe('the next reading', () => {
     expect(atRightLock(moved)).toBeGreaterThan(gapMm - 1e-6);
     expect(atRightLock(moved)).toBeLessThan(gapMm + 1);
     // Six millimeters outboard, learned, bring a rail beside the inner sidewall nearer by about as much.
-    expect(atRightLock(described()) - atRightLock(moved)).toBeGreaterThan(4);
+    expect(atRightLock(described()) - atRightLock(moved)).toBeGreaterThan(3);
     expect(atRightLock(described()) - atRightLock(moved)).toBeLessThan(6.5);
   });
 
@@ -82,7 +84,7 @@ describe('the next reading', () => {
     expect(asked).toMatchObject({ id: 'rail', height: 'ride' });
     // A tire turned in comes nearer to what stands inboard (common practice, no source).
     expect(['left', 'right']).toContain(asked!.steer);
-    expect(unread(['straight', asked!.steer as 'left'])).toEqual([]);
+    expect(unread(['straight', 'left', 'right'])).toEqual([]);
   });
 
   test('nothing more is asked of a thing whose place a test fit has settled', () => {

@@ -24,6 +24,8 @@ export interface NextReading {
   readonly expectedMm: number;
   /** How much less uncertain (mm, standard deviation) the obstacle's least gap becomes, weighed by how near it is to the low gap. */
   readonly worthMm: number;
+  /** Share of the doubt about the obstacle's least gap, as far as its readings leave one, that remains after it. */
+  readonly doubtLeft: number;
   /** The thing's least gap falls at this lock, and nothing was read of it there: asked for whatever it is worth. */
   readonly isUnread?: true;
 }
@@ -89,6 +91,7 @@ export function nextReadings(corner: PreparedCorner, verdicts: readonly Obstacle
             across,
             expectedMm: gapMm,
             worthMm,
+            doubtLeft: variance > 0 ? Math.sqrt(Math.max(0, left) / variance) : 1,
             ...(isUnread ? { isUnread } : {}),
           },
         ];

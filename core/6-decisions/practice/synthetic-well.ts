@@ -59,7 +59,7 @@ export function syntheticWell(seed: number): SyntheticWell {
   const off = (value: number, by: number): number => value + d.between(-by, by);
   const blank: CornerDescription = {
     ...truth,
-    motion: moved(truth.motion, () => d.between(-BASELINE.hardPointMm, BASELINE.hardPointMm)),
+    motion: movedMotion(truth.motion, () => d.between(-BASELINE.hardPointMm, BASELINE.hardPointMm)),
     steering: {
       ...truth.steering!,
       lockLeftDeg: off(lockLeftDeg, BASELINE.lockDeg),
@@ -70,7 +70,7 @@ export function syntheticWell(seed: number): SyntheticWell {
   return { truth, blank, setups: otherSetups(d) };
 }
 
-function wishbonePoints(d: Dice): MotionDescription {
+export function wishbonePoints(d: Dice): MotionDescription {
   const near = (at: Vec3): Vec3 => [at[0] + d.between(-20, 20), at[1] + d.between(-20, 20), at[2] + d.between(-15, 15)];
   return {
     type: 'doubleWishbone',
@@ -85,14 +85,14 @@ function wishbonePoints(d: Dice): MotionDescription {
   };
 }
 
-const swingCentres = (d: Dice): MotionDescription => ({
+export const swingCentres = (d: Dice): MotionDescription => ({
   type: 'swingArm',
   frontView: { y: d.between(-2000, -800), z: d.between(-80, 20) },
   sideView: { x: d.between(-2400, -1300), z: d.between(-20, 120) },
 });
 
 /** The motion with every hard point off; instant centres by the share that hard points at arm's length shift them. */
-function moved(motion: MotionDescription, by: () => number): MotionDescription {
+export function movedMotion(motion: MotionDescription, by: () => number): MotionDescription {
   if (motion.type === 'doubleWishbone' && 'points' in motion && motion.points) {
     const points = Object.fromEntries(
       Object.entries(motion.points).map(([name, at]) => [name, (at as Vec3).map((v) => v + by()) as unknown as Vec3]),
@@ -109,10 +109,14 @@ function moved(motion: MotionDescription, by: () => number): MotionDescription {
 }
 
 /** The obstacle moved away from the fitted tire until it is never nearer than about `wantedMm`: real wells fit their tire. */
-function pushedClear(corner: CornerDescription, obstacle: ObstacleDescription, wantedMm: number): ObstacleDescription {
+export function pushedClear(
+  corner: CornerDescription,
+  obstacle: ObstacleDescription,
+  wantedMm: number,
+): ObstacleDescription {
   let now = obstacle;
   for (let round = 0; round < 25; round++) {
-    const alone = prepareCorner('frontLeft', { ...corner, obstacles: [now] }, fittedSetup(FITTED), 'trail');
+    const alone = prepareCorner('frontLeft', { ...corner, obstacles: [now] }, fittedSetup(corner.fitted), 'trail');
     const [least] = new ClearSection(alone.motion, alone.envelope).leastGaps(alone);
     const short = wantedMm - least!.gapMm;
     if (Math.abs(short) < 3) break;
@@ -129,7 +133,8 @@ function pushedClear(corner: CornerDescription, obstacle: ObstacleDescription, w
 /** Places round the hub's line at `turn` (rad from up, toward the front). */
 const round = (turn: number, r: number, y: number): Vec3 => [r * Math.sin(turn), y, r * Math.cos(turn)];
 
-const polyline = (count: number, at: (share: number) => Vec3): { type: 'polyline'; points: Vec3[] } => ({
+/** `count` places along a curve. */
+export const polyline = (count: number, at: (share: number) => Vec3): { type: 'polyline'; points: Vec3[] } => ({
   type: 'polyline',
   points: Array.from({ length: count }, (_, i) => at(i / (count - 1))),
 });
@@ -209,7 +214,12 @@ function trueObstacles(d: Dice, wishbones: boolean): ObstacleDescription[] {
         weld.z + weld.up * s,
       ]),
     },
-    { id: 'body-mount', mount: 'frame', material: 'bodyMount', shape: blockAt(mount, mountSize, turned) },
+    {
+      id: 'body-mount',
+      mount: 'frame',
+      material: 'bodyMount',
+      shape: turnedBlock([mount.x, mount.y, mount.z], mountSize, turned),
+    },
     {
       id: 'frame-rail',
       mount: 'frame',
@@ -239,22 +249,24 @@ function trueObstacles(d: Dice, wishbones: boolean): ObstacleDescription[] {
   ];
 }
 
-/** A block turned about the upright, its front outer side at a place. */
-function blockAt(
-  at: { x: number; y: number; z: number },
+/** A block turned about the upright and tipped forward (rad), the middle of its front side at a place. */
+export function turnedBlock(
+  at: Vec3,
   size: readonly [number, number, number],
   turned: number,
+  tipped = 0,
 ): { type: 'panel'; points: Vec3[]; triangles: [number, number, number][] } {
   const points = [0, 1, 2, 3, 4, 5, 6, 7].map((bits): Vec3 => {
-    const [x, y, z] = [0, 1, 2].map((axis) => (bits & (1 << axis) ? 0.5 : -0.5) * size[axis]!) as [
+    const [x0, y, z0] = [0, 1, 2].map((axis) => (bits & (1 << axis) ? 0.5 : -0.5) * size[axis]!) as [
       number,
       number,
       number,
     ];
+    const [x, z] = [x0 * Math.cos(tipped) + z0 * Math.sin(tipped), z0 * Math.cos(tipped) - x0 * Math.sin(tipped)];
     return [
-      at.x - size[0] / 2 + x * Math.cos(turned) - y * Math.sin(turned),
-      at.y + x * Math.sin(turned) + y * Math.cos(turned),
-      at.z + z,
+      at[0] - size[0] / 2 + x * Math.cos(turned) - y * Math.sin(turned),
+      at[1] + x * Math.sin(turned) + y * Math.cos(turned),
+      at[2] + z,
     ];
   });
   const quads = [
