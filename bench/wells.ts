@@ -174,7 +174,8 @@ export function measureHabit(
       const [is, said] = [nearest(truth), nearest(found)];
       off.push(said.gapMm - is.gapMm);
       for (const { id, gapMm } of truth.filter((o) => o.gapMm < NEAR_MM)) {
-        byThing.set(id, [...(byThing.get(id) ?? []), found.find((o) => o.id === id)!.gapMm - gapMm]);
+        const thing = found.find((o) => o.id === id);
+        if (thing) byThing.set(id, [...(byThing.get(id) ?? []), thing.gapMm - gapMm]);
       }
       if (is.gapMm < 0) {
         count.touching++;

@@ -1,5 +1,6 @@
 /** What the engine found, said in a sentence: how sure, what would clear it, what to measure again. */
-import { cornerName, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { seenClock } from '@/core/1-base/units/clock';
+import { cornerName, sideOf, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { Known, StartingValue, WantedFirst } from '@/core/3-survey/known/known';
 import { marginWords, needsWords } from '@/core/4-clearance/case/standard';
 import { ACROSS_NAMES, pastLockWords, postureWords } from './words';
@@ -120,7 +121,7 @@ export function verdictSentence(o: ObstacleVerdict, rideMm: number): string {
   const gap = o.gapMm >= 0 ? `comes down to ${bothUnits(o.gapMm)}` : `is overlapped by ${bothUnits(-o.gapMm)}`;
   const margin = `${needsWords(o.requiredMm)}, ${marginWords(o.marginMm)}`;
   const past = pastLockWords(o.pastLock);
-  return `${o.label} ${gap} at ${o.clock} on the ${ACROSS_NAMES[o.across]}, ${postureWords(o.steerDeg, o.travelMm, rideMm, o.crossMm)}${past && ` (${past})`}: ${margin}.`;
+  return `${o.label} ${gap} at ${seenClock(o.clock, sideOf(o.corner))} on the ${ACROSS_NAMES[o.across]}, ${postureWords(o.steerDeg, o.travelMm, rideMm, o.crossMm)}${past && ` (${past})`}: ${margin}.`;
 }
 
 /** A little more than just enough, so that what is read off the screen holds: the next tenth; rims come by halves. */

@@ -31,7 +31,7 @@ test('postures are said from the parked height', () => {
 
 test('a verdict is a sentence to say aloud', () => {
   expect(verdictSentence(VERDICT, 0)).toBe(
-    'Fender lip comes down to 3.2 mm (1/8 in) at 12:52 on the outer shoulder, steered 14° left, 82 mm up from ride: ' +
+    'Fender lip comes down to 3.2 mm (1/8 in) at 11:08 on the outer shoulder, steered 14° left, 82 mm up from ride: ' +
       'needs 8 mm, short by 4.8 mm.',
   );
   expect(verdictSentence({ ...VERDICT, gapMm: -12.7, marginMm: -20.7 }, 0)).toContain(

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { marginWords, needsWords, VERDICTS } from '@/core/4-clearance/case/standard';
 import { scaleLinear } from 'd3-scale';
+import { seenClock } from '@/core/1-base/units/clock';
+import { sideOf } from '@/core/2-vehicle/setup/corner-key';
 import { computed, ref } from 'vue';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import type { ObstacleSpread } from '@/core/5-consequences/spread/spread';
@@ -64,7 +66,7 @@ const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
     VERDICT_WORDS[o.verdict],
     rangeOf(o.id),
     chanceOf(o.id),
-    `${o.clock}, ${ACROSS_NAMES[o.across]}; ${postureWords(o.steerDeg, o.travelMm, props.rideMm, o.crossMm)}`,
+    `${seenClock(o.clock, sideOf(o.corner))}, ${ACROSS_NAMES[o.across]}; ${postureWords(o.steerDeg, o.travelMm, props.rideMm, o.crossMm)}`,
   ],
 });
 </script>

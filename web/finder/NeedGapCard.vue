@@ -11,7 +11,8 @@ import { formatFraction, formatMm, signedMm } from '@/core/1-base/units/length';
 import { useCurrentCorner } from '../job/current-corner';
 import { useJobStore } from '../stores/job';
 import { ACROSS_NAMES, MATERIAL_NAMES, STANDARD_NAMES } from '../words';
-import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
+import { seenClock } from '@/core/1-base/units/clock';
+import { CORNER_NAMES, sideOf } from '../../core/2-vehicle/setup/corner-key';
 import type { FinderClient } from '../workers/finder-client';
 import { POKE_POSTURE_WORDS } from './finder-words';
 
@@ -49,6 +50,7 @@ async function work(): Promise<void> {
 }
 
 const postures = computed(() => POKE_POSTURES.filter((one) => card.value?.needs.some((need) => need.posture === one)));
+const seen = (clock: string): string => seenClock(clock, sideOf(card.value!.corner));
 const clocksOf = (of: PokePosture): string[] => [
   ...new Set(card.value?.needs.filter((need) => need.posture === of).map(({ clock }) => clock)),
 ];
@@ -93,7 +95,7 @@ const print = (): void => window.print();
           <p v-if="!card.first.length">Nothing is needed that the fitted tire does not already need.</p>
           <ol class="pokes ruled">
             <li v-for="n in card.first" :key="n.posture + n.clock + n.across">
-              <strong class="figures">{{ n.clock }} {{ ACROSS_NAMES[n.across] }}</strong>
+              <strong class="figures">{{ seen(n.clock) }} {{ ACROSS_NAMES[n.across] }}</strong>
               <span>{{ POKE_POSTURE_WORDS[n.posture] }}</span>
               <span class="figures need">{{ formatMm(n.needMm!) }} mm ({{ formatFraction(n.needMm!) }} in)</span>
               <span class="square" aria-hidden="true"></span>
@@ -137,7 +139,7 @@ const print = (): void => window.print();
         </thead>
         <tbody>
           <tr v-for="c in clocksOf(p)" :key="c">
-            <th scope="row">{{ c }}</th>
+            <th scope="row">{{ seen(c) }}</th>
             <td v-for="a in READING_PLACES" :key="a">{{ needWords(needs.get(`${p}:${c}:${a}`)) }}</td>
           </tr>
         </tbody>

@@ -32,7 +32,7 @@ export const SHORTCUTS: readonly { readonly keys: string; readonly does: string 
 export const HOW_TO_MEASURE: readonly string[] = [
   'Level ground, wheels straight, tires at pressure, usual load. Roll it and bounce it before every height.',
   'Hub center to fender lip does not depend on the tire; ground to fender lip does. Both, at every corner.',
-  'A gap is taken from the tire now fitted, square to its surface, at a clock place: 12 is up, 3 toward the front.',
+  'A gap is taken from the tire now fitted, square to its surface, at a clock place as you see it facing the wheel: 12 is up; the front is at 3 on the right side, at 9 on the left.',
   'Say where across the tire it starts: tread, outer or inner shoulder, outer or inner sidewall.',
   'For bump put the wheel on a ramp or a hump and read hub to lip at that moment; a jack with the spring in only lifts the vehicle.',
   'A number is read as it is typed: 2 7/8, 2-7/8", 57 mm, 1.25 in. A bare number is in the unit of the job.',

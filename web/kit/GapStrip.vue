@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { marginWords, needsWords } from '@/core/4-clearance/case/standard';
-import { CORNER_KEYS, cornerName } from '@/core/2-vehicle/setup/corner-key';
+import { seenClock } from '@/core/1-base/units/clock';
+import { CORNER_KEYS, cornerName, sideOf } from '@/core/2-vehicle/setup/corner-key';
 import { computed } from 'vue';
 import { problemText } from '../problem-words';
 import { formatFraction, formatMm } from '@/core/1-base/units/length';
@@ -64,7 +65,7 @@ function showWhere(): void {
         <strong>{{ obstacle.label }}</strong>, {{ cornerName(low.corner) }}
         <span class="detail">
           <strong data-testid="low-margin">{{ needsWords(low.requiredMm) }}, {{ marginWords(low.mm) }}</strong> · at
-          {{ low.clock }} on the {{ ACROSS_NAMES[low.across] }}
+          {{ seenClock(low.clock, sideOf(low.corner)) }} on the {{ ACROSS_NAMES[low.across] }}
           <template v-if="chance !== null && verdict !== 'notKnown'"> · {{ chanceWords(chance) }}</template>
           <template v-if="before?.lowGap"> · before alignment {{ formatMm(before.lowGap.gapMm) }} mm</template>
           <template v-if="verdict === 'notKnown'"> · {{ unknown }}</template>

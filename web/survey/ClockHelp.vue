@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import type { Side } from '@/core/2-vehicle/motion/steering';
+import { seenClock } from '@/core/1-base/units/clock';
 import { fieldText } from '@/contracts/problems';
 import { LIMITS } from '@/core/1-base/limits';
 import { clockFromAngle, clockFromTapes } from '@/core/1-base/units/clock-finder';
@@ -8,6 +10,7 @@ import { heardText, parseQuantity } from '../kit/quantity';
 import { useUnits } from '../stores/units';
 
 /** Three ways to a finer clock: a phone's inclinometer, two tape distances, a printed degree ring. */
+const props = defineProps<{ side: Side }>();
 const emit = defineEmits<{ clock: [clock: string]; close: [] }>();
 
 const toward = ref<'front' | 'rear'>('front');
@@ -24,6 +27,7 @@ const byAngle = computed(() => (readAngle.value.ok ? clockFromAngle(readAngle.va
 const angleProblems = computed(() =>
   angle.value.trim() === '' || readAngle.value.ok ? [] : readAngle.value.problems.map(fieldText),
 );
+const seen = (clock: string): string => seenClock(clock, props.side);
 const byTapes = computed(() => {
   const fromHub = parseQuantity(away.value, 'length', LIMITS.hubToLipMm, units.goingOn('gaps'));
   const above = parseQuantity(rise.value, 'length', RISE, units.goingOn('gaps'));
@@ -53,7 +57,7 @@ const byTapes = computed(() => {
         class="figures"
       />
       <v-btn :disabled="!byAngle" color="primary" height="48" @click="byAngle && emit('clock', byAngle)"
-        >Use {{ byAngle ?? 'it' }}</v-btn
+        >Use {{ byAngle ? seen(byAngle) : 'it' }}</v-btn
       >
     </div>
     <div class="way stack starts">
@@ -83,7 +87,7 @@ const byTapes = computed(() => {
         Expected {{ byTapes.problems[0]!.expected }}; found {{ byTapes.problems[0]!.found }}.
       </p>
       <v-btn :disabled="!byTapes?.ok" color="primary" height="48" @click="byTapes?.ok && emit('clock', byTapes.value)"
-        >Use {{ byTapes?.ok ? byTapes.value : 'it' }}</v-btn
+        >Use {{ byTapes?.ok ? seen(byTapes.value) : 'it' }}</v-btn
       >
     </div>
     <div class="way stack starts">

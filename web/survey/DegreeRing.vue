@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { formatClock } from '@/core/1-base/units/clock';
+import { formatClock, seenClock } from '@/core/1-base/units/clock';
 
 /** A ring to print at true size and tape to the wheel: clock positions every ten minutes, for both sides of the vehicle. */
 const side = ref<'left' | 'right'>('left');
@@ -20,7 +20,7 @@ const ticks = computed(() =>
       path: `M${at(RADIUS)}L${at(inner)}`,
       x: (RADIUS - 19) * Math.sin(angle),
       y: -(RADIUS - 19) * Math.cos(angle) + 2,
-      clock: formatClock(degrees),
+      clock: seenClock(formatClock(degrees), side.value),
     };
   }),
 );

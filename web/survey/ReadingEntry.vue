@@ -2,7 +2,7 @@
 import { computed, nextTick, reactive, ref } from 'vue';
 import { fieldText } from '@/contracts/problems';
 import type { LowgapCorner, LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
-import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { sideOf, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { ReadingPlace } from '@/core/3-survey/reading/reading';
 import AcrossPicker from './AcrossPicker.vue';
 import { LIMITS } from '@/core/1-base/limits';
@@ -13,6 +13,7 @@ import { useUnits } from '../stores/units';
 import { useMeasuringUnit } from './measuring-unit';
 import { doubtText, fittedRadiusMm, formField, readForm, type FormField, type ReadingForm } from './new-reading';
 import { isBorrowed } from './borrowed';
+import { useSeenClock } from './seen-clock';
 import TapeWay from './TapeWay.vue';
 import NumberPad from './NumberPad.vue';
 
@@ -20,6 +21,11 @@ import NumberPad from './NumberPad.vue';
 const props = defineProps<{ cornerKey: CornerKey; corner: LowgapCorner; obstacle: LowgapObstacle; clock: string }>();
 const emit = defineEmits<{ take: [reading: LowgapReading]; 'update:clock': [clock: string] }>();
 
+const seen = useSeenClock(
+  () => props.clock,
+  () => sideOf(props.cornerKey),
+  (clock) => emit('update:clock', clock),
+);
 const form = reactive<{
   across: ReadingPlace;
   steer: ReadingForm['steer'];
@@ -65,7 +71,7 @@ function take(): void {
   const doubt = doubtOf(read.value, props.obstacle.readings ?? [], fittedRadiusMm(props.corner));
   const isAnswer = doubted !== null && Math.abs(gapMm - doubted) <= SAME_READING_MM;
   doubted = doubt && !isAnswer ? gapMm : null;
-  if (doubted !== null) return void (question.value = doubtText(doubt, gapMm));
+  if (doubted !== null) return void (question.value = doubtText(doubt, gapMm, sideOf(props.cornerKey)));
   units.goOn('gaps', parseLength(form.gap, unit.of(form.gap, LIMITS.gapMm)).unit);
   emit('take', doubt ? { ...read.value, confirmed: true } : read.value);
   form.gap = '';
@@ -86,11 +92,11 @@ const errors = (field: FormField): string[] => (problems.value[field] ? [problem
     <div class="row tops">
       <v-text-field
         label="Clock"
-        :model-value="clock"
+        :model-value="seen.text.value"
         :error-messages="errors('clock')"
         class="clock figures"
         autocomplete="off"
-        @update:model-value="(text: string) => emit('update:clock', text)"
+        @update:model-value="(text: string) => seen.type(text)"
       />
       <v-btn-toggle v-model="form.steer" class="steer" aria-label="Steering">
         <v-btn value="left">Full left</v-btn>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { mdiDeleteOutline } from '@mdi/js';
 import { computed } from 'vue';
+import { seenClock } from '@/core/1-base/units/clock';
+import type { Side } from '@/core/2-vehicle/motion/steering';
 import type { LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
 import type { SurveyedReadings } from '@/core/3-survey/edge-fit/surveyed-readings';
 import { formatMm, signedMm } from '@/core/1-base/units/length';
@@ -9,7 +11,7 @@ import { ACROSS_NAMES } from '../words';
 import { bothUnits } from '../../core/1-base/units/length';
 
 /** The readings of one obstacle, and how far each lies from what all of them make together. */
-const props = defineProps<{ obstacle: LowgapObstacle; surveyed: SurveyedReadings | undefined }>();
+const props = defineProps<{ side: Side; obstacle: LowgapObstacle; surveyed: SurveyedReadings | undefined }>();
 const emit = defineEmits<{ remove: [index: number]; confirm: [index: number] }>();
 
 const steerText = ({ steer }: LowgapReading): string =>
@@ -65,7 +67,7 @@ const landedText = (i: number): string => {
       <tbody>
         <template v-for="(reading, i) in obstacle.readings" :key="i">
           <tr :class="{ doubted: fitOf(i)?.misses }" :title="landedText(i)">
-            <td>{{ reading.clock }}</td>
+            <td>{{ seenClock(reading.clock, side) }}</td>
             <td>{{ ACROSS_NAMES[reading.across] }}</td>
             <td>{{ steerText(reading) }}</td>
             <td>{{ heightText(reading) }}</td>
@@ -82,7 +84,7 @@ const landedText = (i: number): string => {
                 variant="text"
                 size="48"
                 :icon="mdiDeleteOutline"
-                :aria-label="`Remove the reading at ${reading.clock}`"
+                :aria-label="`Remove the reading at ${seenClock(reading.clock, side)}`"
                 @click="emit('remove', i)"
               />
             </td>

@@ -233,6 +233,7 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
       </p>
       <ReadingTable
         v-if="obstacle && readings.length"
+        :side="sideOf(key)"
         :obstacle="obstacle"
         :surveyed="surveyed"
         @remove="removeReading"
@@ -283,7 +284,7 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
     />
   </DialogBox>
   <DialogBox v-model="helping" label="A finer clock" :width="480">
-    <ClockHelp @clock="(at) => ((clock = at), (helping = false))" @close="helping = false" />
+    <ClockHelp :side="sideOf(key)" @clock="(at) => ((clock = at), (helping = false))" @close="helping = false" />
   </DialogBox>
 </template>
 

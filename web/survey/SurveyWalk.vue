@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
 import type { LowgapCorner } from '@/contracts/lowgap-file';
-import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { sideOf, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
+import { seenClock } from '@/core/1-base/units/clock';
 import type { WalkHeight } from '@/core/3-survey/walk/walk-height';
 import { enoughRead, worthWords } from '@/core/6-decisions/next-reading/enough';
 import { formatMm } from '@/core/1-base/units/length';
@@ -46,6 +47,9 @@ const {
 const { take, takeFromGauge, addToAverage, skip, retake, turnClock, askSkippedAgain } = walk;
 onMounted(() => field.value?.focus());
 
+/** Later is clockwise as it is seen. */
+const turnSeen = (minutes: number): void => turnClock(sideOf(props.cornerKey) === 'left' ? -minutes : minutes);
+
 const enough = computed(() => {
   const { study, evaluation } = job;
   const known = evaluation?.known.find(({ corner }) => corner === props.cornerKey);
@@ -79,11 +83,11 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
     <p v-if="enough" class="enough" data-testid="walk-enough">
       <strong>Enough for the verdict.</strong>
       <template v-if="enough.kind === 'fallsShort'">
-        {{ nameOf(enough.id) }} falls short in {{ Math.floor(100 * enough.chance) }} of 100 cases, whatever else is
-        read. Read on to know what else does, and by how much.
+        {{ nameOf(enough.id) }} is {{ Math.floor(100 * enough.chance) }} % likely to fall short, whatever else is read.
+        Read on to know what else does, and by how much.
       </template>
       <template v-else>
-        Nothing falls short in {{ Math.floor(100 * enough.chance) }} of 100 cases; another reading would not change
+        It is {{ Math.floor(100 * enough.chance) }} % likely that nothing falls short; another reading would not change
         that.
       </template>
     </p>
@@ -98,7 +102,7 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
       <p>
         <strong data-testid="walk-posture">{{ steerWords[asked.steer] }}</strong>, {{ POSTURES[asked.height] }}.<br />
         <template v-if="!heightAsked"
-          ><strong class="figures" data-testid="walk-clock">{{ clock }}</strong
+          ><strong class="figures" data-testid="walk-clock">{{ seenClock(clock, sideOf(cornerKey)) }}</strong
           >, {{ ACROSS_NAMES[across]
           }}<template v-if="asked.outboardMm !== undefined">
             · outboard as before, {{ formatMm(asked.outboardMm) }} mm</template
@@ -111,10 +115,10 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
           height="48"
           min-width="48"
           aria-label="Clock ten minutes earlier"
-          @click="turnClock(-10)"
+          @click="turnSeen(-10)"
           >−</v-btn
         >
-        <v-btn variant="outlined" height="48" min-width="48" aria-label="Clock ten minutes later" @click="turnClock(10)"
+        <v-btn variant="outlined" height="48" min-width="48" aria-label="Clock ten minutes later" @click="turnSeen(10)"
           >+</v-btn
         >
       </div>
@@ -147,8 +151,8 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
         class="gap figures"
         autocomplete="off"
         data-testid="walk-field"
-        @keydown.up.prevent="turnClock(10)"
-        @keydown.down.prevent="turnClock(-10)"
+        @keydown.up.prevent="turnSeen(10)"
+        @keydown.down.prevent="turnSeen(-10)"
       />
       <v-btn
         v-if="asked.kind === 'gap' && !heightAsked"

@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import type { Side } from '@/core/2-vehicle/motion/steering';
 import type { Vec3 } from '@/core/1-base/geometry/vec3';
 import type { ReadingPlace } from '@/core/3-survey/reading/reading';
-import { parseClock } from '@/core/1-base/units/clock';
+import { parseClock, seenClock } from '@/core/1-base/units/clock';
 import { attempt } from '@/core/1-base/problem';
 
 /** The tire seen from outside the vehicle: where round it a reading is taken, and what has been taken. */
@@ -80,7 +80,7 @@ const RADII: Readonly<Record<ReadingPlace, number>> = {
     <g v-for="mark in marks" :key="mark.clock">
       <line :x1="mark.inner.x" :y1="mark.inner.y" :x2="mark.outer.x" :y2="mark.outer.y" class="tick" />
       <text v-if="mark.whole" :x="mark.label.x" :y="mark.label.y + 6" text-anchor="middle" class="hour">
-        {{ mark.clock.split(':')[0] }}
+        {{ seenClock(mark.clock, side).split(':')[0] }}
       </text>
       <circle
         v-if="!mark.patch"
@@ -90,7 +90,7 @@ const RADII: Readonly<Record<ReadingPlace, number>> = {
         class="target"
         role="button"
         tabindex="-1"
-        :aria-label="`Clock ${mark.clock}`"
+        :aria-label="`Clock ${seenClock(mark.clock, side)}`"
         @click="emit('choose', mark.clock)"
       />
     </g>
@@ -109,7 +109,10 @@ const RADII: Readonly<Record<ReadingPlace, number>> = {
       class="dot"
       :class="{ hollow: dot.across.startsWith('inner') }"
     />
-    <text :x="hand * 50" y="6" text-anchor="middle" class="note">{{ hand < 0 ? '← front' : 'front →' }}</text>
+    <g class="ends">
+      <text :x="hand * 196" y="-188" text-anchor="middle">FRONT</text>
+      <text :x="-hand * 196" y="-188" text-anchor="middle">REAR</text>
+    </g>
   </svg>
 </template>
 
@@ -145,6 +148,13 @@ const RADII: Readonly<Record<ReadingPlace, number>> = {
 .note {
   font-size: 16px;
   fill: var(--muted);
+}
+/* Which way the vehicle faces, as large as the hours. */
+.ends {
+  font-size: 21px;
+  font-weight: 700;
+  letter-spacing: 0.04em;
+  fill: var(--ink);
 }
 .target {
   fill: transparent;

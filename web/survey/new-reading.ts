@@ -1,10 +1,11 @@
 import { type LowgapCorner, type LowgapObstacle, type LowgapReading } from '@/contracts/lowgap-file';
 import { readingSchema } from '@/contracts/obstacle-schema';
 import { parseWith } from '@/contracts/parse';
+import type { Side } from '@/core/2-vehicle/motion/steering';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { surveyedObstacles } from '@/core/3-survey/prepared/surveyed-obstacles';
 import { LIMITS, type Range } from '@/core/1-base/limits';
-import { parseClock } from '@/core/1-base/units/clock';
+import { parseClock, seenClock } from '@/core/1-base/units/clock';
 import { attempt, type Problem, type Result } from '@/core/1-base/problem';
 import { tireSection } from '@/core/2-vehicle/tire/section';
 import type { Doubt } from '@/core/3-survey/reading/doubt';
@@ -88,13 +89,13 @@ export function readForm(
 const DOUBT_ENDS = 'Enter the same number once more if it is so.';
 
 /** What is asked about a reading before it counts; '': nothing. */
-export function doubtText(doubt: Doubt | null, mm: number): string {
+export function doubtText(doubt: Doubt | null, mm: number, side: Side): string {
   if (!doubt) return '';
   if (doubt.kind === 'large') return `${bothUnits(mm)} is more than a wheel well leaves. ${DOUBT_ENDS}`;
   const about = bothUnits(doubt.expectedMm);
   return doubt.kind === 'foretold'
     ? `The other readings foretell about ${about} here, not ${bothUnits(mm)}. ${DOUBT_ENDS}`
-    : `It was ${about} at ${doubt.clock}; ${bothUnits(mm)} is further from it than one part can be. ${DOUBT_ENDS}`;
+    : `It was ${about} at ${seenClock(doubt.clock, side)}; ${bothUnits(mm)} is further from it than one part can be. ${DOUBT_ENDS}`;
 }
 
 /** Radius of the tire the corner's gaps are taken against, mm; without one that can be, a usual one. */

@@ -100,7 +100,7 @@ describe('the survey of a corner', () => {
     await press(/^Free/);
     await takeReading('10:30', '2 7/8');
     const [reading] = obstacles()[0]!.readings!;
-    expect(reading).toMatchObject({ clock: '10:30', gapMm: 73.025, steer: 'straight' });
+    expect(reading).toMatchObject({ clock: '1:30', gapMm: 73.025, steer: 'straight' });
     expect(valueIn(/^Gap$/)).toBe('');
     expect(said('contradiction')).toBe('');
   });
@@ -271,7 +271,7 @@ describe('the survey of a corner', () => {
       await until(() => !job!.isOld && job!.today);
       await flushPromises();
       await press(/^Fix it to that/);
-      expect(obstacles()[0]!.mount).toBe('axle');
+      expect(obstacles()[0]!.mount).toBe('upperArm');
     });
   });
 

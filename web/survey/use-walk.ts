@@ -173,7 +173,7 @@ export function useWalk(props: WalkPlace, { setClock, ask, focus }: WalkTold) {
     if (doubt && !isSame(mm, doubted)) {
       // Only the same number entered once more is an answer; another one is questioned anew.
       doubted = mm;
-      question.value = doubtText(doubt, mm);
+      question.value = doubtText(doubt, mm, sideOf(props.cornerKey));
       return;
     }
     const reading: LowgapReading = {

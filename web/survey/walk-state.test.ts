@@ -131,7 +131,7 @@ test('the engine asks by the names of the obstacles there are', () => {
 
 test('a stop becomes an obstacle with a mount that the suspension has', () => {
   const arm = (corner: LowgapCorner) => obstacleOfStop('arm-end', corner)!.mount;
-  expect(arm(front())).toBe('axle');
+  expect(arm(front())).toBe('upperArm');
   expect(arm({ ...front(), motion: { type: 'doubleWishbone', tape: { lowerArmMm: 380 } } })).toBe('upperArm');
   expect(obstacleOfStop('no such stop', front())).toBeNull();
   const strut = { ...front(), motion: { type: 'macphersonStrut', tape: { lowerArmMm: 380 } } } as LowgapCorner;

@@ -2,10 +2,10 @@
 import { computed, ref } from 'vue';
 import { takeInCut, takeOutCut } from '@/contracts/cut-edges';
 import { problemText } from '@/contracts/problems';
-import { type CornerKey, cornerName } from '@/core/2-vehicle/setup/corner-key';
+import { type CornerKey, cornerName, sideOf } from '@/core/2-vehicle/setup/corner-key';
 import { LIMITS } from '@/core/1-base/limits';
 import { attempt } from '@/core/1-base/problem';
-import { formatClock, parseClock } from '@/core/1-base/units/clock';
+import { formatClock, parseClock, seenClock } from '@/core/1-base/units/clock';
 import { bothUnits } from '@/core/1-base/units/length';
 import { MODIFICATION_WORDS } from '@/sheets/plan-words';
 import { today } from '../kit/dates';
@@ -15,6 +15,7 @@ import TypedField from '../kit/TypedField.vue';
 import { useKept } from '../saving/use-kept';
 import { useJobStore } from '../stores/job';
 import { blankCut, readCut, reshapesOf } from './read-cut';
+import { seenText } from '../survey/seen-clock';
 import TrimNote from './TrimNote.vue';
 import type { TestFitState } from './use-test-fit';
 
@@ -53,8 +54,19 @@ function choose(thing: string): void {
   if (kinds.value.length === 1 && only) form.value.kind = only.value;
 }
 
-const readClock = (text: string) => attempt(() => formatClock(parseClock(text, 'cut.clock')));
-const asWritten = (clock: string): string => clock;
+const side = computed(() => sideOf((form.value.thing.split(':')[0] || 'frontLeft') as CornerKey));
+/** Typed and written as whoever faces the wheel sees it; kept as the file has it. */
+const readClock = (text: string) => attempt(() => seenClock(formatClock(parseClock(text, 'cut.clock')), side.value));
+const asWritten = (clock: string): string => seenClock(clock, side.value);
+/** A stretch runs clockwise as it is seen: on the left the file has it from its other end. */
+const isTurned = computed(() => side.value === 'left');
+const ends = computed(() =>
+  isTurned.value ? ({ from: 'toClock', to: 'fromClock' } as const) : ({ from: 'fromClock', to: 'toClock' } as const),
+);
+const stretchWords = (key: CornerKey, { fromClock, toClock }: { fromClock: string; toClock: string }): string => {
+  const [first, last] = [fromClock, toClock].map((clock) => seenClock(clock, sideOf(key)));
+  return sideOf(key) === 'left' ? `${last} to ${first}` : `${first} to ${last}`;
+};
 const STEERS = [
   { value: 'straight', title: 'Straight' },
   { value: 'left', title: 'Full left' },
@@ -73,7 +85,7 @@ function take(): void {
   const file = job.document;
   if (!file) return;
   const read = readCut(file, round.value, form.value, today());
-  refusals.value = read.ok ? [] : read.problems.map((problem) => problemText(problem, file));
+  refusals.value = read.ok ? [] : read.problems.map((problem) => seenText(problemText(problem, file), side.value));
   if (!read.ok) return;
   const { corner, obstacle, left } = read.value;
   const gained = Math.max(0, Math.min(...left.gainedMm));
@@ -105,7 +117,7 @@ function takeOut(key: CornerKey, id: string): void {
   });
 }
 const readingWords = ({ clock, gapMm, steer }: (typeof form.value.readings)[number]): string =>
-  `${clock}, ${steerWords[steer]}: ${bothUnits(gapMm)}`;
+  `${seenClock(clock, side.value)}, ${steerWords[steer]}: ${bothUnits(gapMm)}`;
 </script>
 
 <template>
@@ -119,9 +131,9 @@ const readingWords = ({ clock, gapMm, steer }: (typeof form.value.readings)[numb
     <ul v-if="done.length" class="small bullets" data-testid="cuts">
       <li v-for="(d, i) in done" :key="i">
         {{ d.label }}, {{ cornerName(d.key) }}: {{ MODIFICATION_WORDS[d.cut.kind].toLowerCase() }},
-        {{ d.cut.fromClock }} to {{ d.cut.toClock }}; measured
-        {{ d.cut.readings.map((r) => `${bothUnits(r.gapMm)} at ${r.clock}`).join(', ') }}. The survey holds the new
-        edge<template v-if="d.cut.lipRaisedMm">
+        {{ stretchWords(d.key, d.cut) }}; measured
+        {{ d.cut.readings.map((r) => `${bothUnits(r.gapMm)} at ${seenClock(r.clock, sideOf(d.key))}`).join(', ') }}. The
+        survey holds the new edge<template v-if="d.cut.lipRaisedMm">
           , and heights read to it count {{ bothUnits(d.cut.lipRaisedMm) }} more</template
         >.
         <v-btn v-if="d.isLast" height="48" variant="text" @click="takeOut(d.key, d.id)">Back as it was surveyed</v-btn>
@@ -145,21 +157,21 @@ const readingWords = ({ clock, gapMm, steer }: (typeof form.value.readings)[numb
       />
       <TypedField
         label="From clock"
-        :value="form.fromClock || undefined"
+        :value="form[ends.from] || undefined"
         :read="readClock"
         :write="asWritten"
         optional
         hint="10:30"
-        @change="(clock) => (form.fromClock = clock ?? '')"
+        @change="(clock) => (form[ends.from] = clock ?? '')"
       />
       <TypedField
         label="To clock"
-        :value="form.toClock || undefined"
+        :value="form[ends.to] || undefined"
         :read="readClock"
         :write="asWritten"
         optional
         hint="1:30"
-        @change="(clock) => (form.toClock = clock ?? '')"
+        @change="(clock) => (form[ends.to] = clock ?? '')"
       />
     </div>
     <EntryList

@@ -20,6 +20,14 @@ export function parseClock(text: string, path = ''): number {
   return ((hour % 12) * 30 + minute * 0.5) % 360;
 }
 
+/**
+ * A clock position as whoever faces the wheel from outside sees it, from how the file has it, or the other way round. On the right
+ * side they are the same; on the left the front of the vehicle is at 9:00 as it is seen, at 3:00 in the file.
+ * @throws ProblemError `unreadableClock`.
+ */
+export const seenClock = (clock: string, side: 'left' | 'right'): string =>
+  side === 'left' ? formatClock(360 - parseClock(clock)) : clock;
+
 /** Degrees to `h:mm`, to the nearest minute of the hour hand (half a degree). */
 export function formatClock(degrees: number): string {
   const halfDegrees = ((Math.round(degrees * 2) % 720) + 720) % 720;

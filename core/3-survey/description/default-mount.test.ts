@@ -68,5 +68,8 @@ test('under another suspension a thing goes to its usual place, unless somebody 
   const arm = { material: 'arm', mount: defaultMount('arm', SWING) } as const;
   expect(mountUnder(arm, SWING, WISHBONE)).toBe('upperArm');
   expect(mountUnder({ material: 'arm', mount: 'upperArm' }, WISHBONE, BEAM)).toBe('axle');
+  // As a job of before the arms of a swing arm were counted has it.
+  expect(mountUnder({ material: 'arm', mount: 'axle' }, SWING, WISHBONE)).toBe('upperArm');
+  expect(mountUnder({ material: 'frame', mount: 'axle' }, SWING, WISHBONE)).toBe('axle');
   expect(mountUnder({ material: 'hose', mount: 'knuckle' }, SWING, WISHBONE)).toBe('knuckle');
 });

@@ -46,6 +46,8 @@ export function mountUnder(
   before: MotionDescription,
   after: MotionDescription,
 ): Mount {
-  const wasUsual = thing.mount === defaultMount(thing.material, before);
+  // Older jobs have what is on an arm that nobody measured go with the wheel's height.
+  const asOnceUsual = before.type === 'swingArm' && thing.mount === 'axle' && USUAL[thing.material].includes('axle');
+  const wasUsual = asOnceUsual || thing.mount === defaultMount(thing.material, before);
   return wasUsual || !mountsOf(after).includes(thing.mount) ? defaultMount(thing.material, after) : thing.mount;
 }

@@ -1,11 +1,4 @@
 import type { Vec3 } from '../../1-base/geometry/vec3';
-import type { EdgeForm, EdgeKind } from '../description/edge-kind';
-import { archFamily } from './family/arch';
-import { blockFamily } from './family/block';
-import { cornerFamily } from './family/corner';
-import { cornerArcFamily } from './family/corner-arc';
-import { RAIL, ROD, straightFamily, UPRIGHT } from './family/straight';
-import { tipFamily } from './family/tip';
 
 /**
  * A family of edges: some numbers say which one it is, where it ends among them, and `dims` numbers where on it a place is. Prior means
@@ -27,32 +20,6 @@ export interface EdgeModel {
   at(q: Float64Array, s: number, t: number, out: Float64Array): void;
   /** The fitted edge as straight pieces (mount's frame, mm). */
   pieces(q: Float64Array): (readonly Vec3[])[];
-}
-
-/** A family, given about where its edge is (places in the mount's frame, mm; at least one). */
-export type EdgeFamily = (near: readonly Vec3[]) => EdgeModel;
-
-/**
- * What an edge of a kind may be: where there is more than one family, the readings say which. `lipAtMm`: about where a fender's lip
- * stands outboard, if that is what an arch is.
- */
-export function edgeFamilies(kind: EdgeKind, form: EdgeForm, lipAtMm: number | null): readonly EdgeFamily[] {
-  switch (kind) {
-    case 'arch':
-      return [(near) => archFamily(near, lipAtMm)];
-    case 'cornerCurve':
-      return [cornerFamily, cornerArcFamily];
-    case 'uprightEdge':
-      return [(near) => straightFamily(near, 'upright', 0, UPRIGHT)];
-    case 'rod': {
-      const { runs = 'across', rodDiameterMm = 25 } = form;
-      return [(near) => straightFamily(near, runs, rodDiameterMm / 2, runs === 'foreAft' ? RAIL : ROD)];
-    }
-    case 'box':
-      return [(near) => blockFamily(near, form.boxMm ?? [80, 80, 80], form.boxMm ? 3 : 15)];
-    case 'tip':
-      return [(near) => tipFamily(near, (form.rodDiameterMm ?? 0) / 2)];
-  }
 }
 
 /** The place of an edge at its numbers (mount's frame, mm). */

@@ -50,7 +50,7 @@ function taped({ kind, shape, form, marks = true, material = 'frame' }: Asked): 
   const scene = surveyScene('frontLeft', { ...bare, obstacles: [truth] });
   const d = dice(1);
   const nearest = (['straight', 'left', 'right'] as const).map((steer) =>
-    readOff(truth, scene, { steer, height: 'ride', clock: '12:00', nearest: true }, EXACT, d, undefined),
+    readOff(truth, scene, { steer, height: 'ride', clock: '12:00', nearest: true }, EXACT, d, undefined)!,
   );
   const bump = readOff(
     truth,
@@ -59,7 +59,7 @@ function taped({ kind, shape, form, marks = true, material = 'frame' }: Asked): 
     EXACT,
     d,
     undefined,
-  );
+  )!;
   const readings = [...nearest, bump].map(({ nearest: marked, ...rest }) =>
     marks && marked ? { ...rest, nearest: true } : rest,
   );
