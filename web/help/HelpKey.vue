@@ -3,6 +3,7 @@ import { mdiHelp } from '@mdi/js';
 import { useEventListener, useLocalStorage } from '@vueuse/core';
 import { ref } from 'vue';
 import DialogBox from '../kit/DialogBox.vue';
+import TapeGuides from './TapeGuides.vue';
 import { HOW_TO_MEASURE, SHORTCUTS, WORDS_USED } from './words-used';
 
 /** Help under `?`: keys, how to measure, words used. */
@@ -28,6 +29,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           <ul class="bullets">
             <li v-for="line in HOW_TO_MEASURE" :key="line">{{ line }}</li>
           </ul>
+          <TapeGuides />
           <h3>Keys</h3>
           <dl class="pairs">
             <div v-for="{ keys, does } in SHORTCUTS" :key="keys">

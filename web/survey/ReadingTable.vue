@@ -11,8 +11,13 @@ import { ACROSS_NAMES } from '../words';
 import { bothUnits } from '../../core/1-base/units/length';
 
 /** The readings of one obstacle, and how far each lies from what all of them make together. */
-const props = defineProps<{ side: Side; obstacle: LowgapObstacle; surveyed: SurveyedReadings | undefined }>();
-const emit = defineEmits<{ remove: [index: number]; confirm: [index: number] }>();
+const props = defineProps<{
+  side: Side;
+  obstacle: LowgapObstacle;
+  surveyed: SurveyedReadings | undefined;
+  picked?: number | null;
+}>();
+const emit = defineEmits<{ remove: [index: number]; confirm: [index: number]; pick: [index: number] }>();
 
 const steerText = ({ steer }: LowgapReading): string =>
   typeof steer === 'number' ? `${steer}°` : steer === 'straight' ? 'straight' : `full ${steer}`;
@@ -66,8 +71,14 @@ const landedText = (i: number): string => {
       </thead>
       <tbody>
         <template v-for="(reading, i) in obstacle.readings" :key="i">
-          <tr :class="{ doubted: fitOf(i)?.misses }" :title="landedText(i)">
-            <td>{{ seenClock(reading.clock, side) }}</td>
+          <tr
+            :class="{ doubted: fitOf(i)?.misses, picked: picked === i }"
+            @click="emit('pick', i)"
+            :title="landedText(i)"
+          >
+            <td>
+              <span class="number">{{ i + 1 }}</span> {{ seenClock(reading.clock, side) }}
+            </td>
             <td>{{ ACROSS_NAMES[reading.across] }}</td>
             <td>{{ steerText(reading) }}</td>
             <td>{{ heightText(reading) }}</td>
@@ -106,6 +117,20 @@ const landedText = (i: number): string => {
 </template>
 
 <style scoped>
+.number {
+  display: inline-block;
+  min-width: 20px;
+  padding: 0 4px;
+  margin-right: 4px;
+  border-radius: 10px;
+  background: var(--ink);
+  color: var(--paper);
+  text-align: center;
+  font-weight: 600;
+}
+.picked td {
+  background: var(--field);
+}
 .doubted td {
   color: var(--rubs);
   border-bottom: 0;

@@ -4,7 +4,7 @@ import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import type { LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
 import { sideOf } from '@/core/2-vehicle/setup/corner-key';
 import { attempt } from '@/core/1-base/problem';
-import { tireSection } from '@/core/2-vehicle/tire/section';
+import { prepareRotor } from '@/core/2-vehicle/setup/rotor';
 import { useCurrentCorner } from '../job/current-corner';
 import { EDGE_NAMES } from '../words';
 import { bothUnits } from '../../core/1-base/units/length';
@@ -20,7 +20,7 @@ import RubList from './RubList.vue';
 import ScanPanel from './ScanPanel.vue';
 import SurveyWalk from './SurveyWalk.vue';
 import TodayPanel from './TodayPanel.vue';
-import TireClock from './TireClock.vue';
+import SurveyPicture from './SurveyPicture.vue';
 import { isBorrowed, withCheck } from './borrowed';
 import PositionEntry from './PositionEntry.vue';
 import { numbersLeft, openSteps, type Asked } from './walk-state';
@@ -114,14 +114,31 @@ const disagreeing = computed(() =>
 const surveyed = computed(() =>
   job.evaluation?.surveyed.find((found) => found.corner === key.value && found.id === obstacle.value?.id),
 );
-const landed = computed(() =>
-  (surveyed.value?.readings ?? []).map(({ at, contradicts }) => ({ at, doubted: contradicts })),
+const things = computed(() =>
+  (job.evaluation?.surveyed ?? [])
+    .filter((found) => found.corner === key.value)
+    .map((found) => {
+      const one = corner.value?.obstacles.find(({ id }) => id === found.id);
+      const known = { isJoined: one?.readingsAs === 'polyline', shape: one?.shape && drawable(one.shape) };
+      return { id: found.id, label: one?.label ?? found.id, found, known };
+    }),
 );
-const tireRadiusMm = computed(() => {
-  const fitted = corner.value?.fitted;
-  const section = fitted && attempt(() => tireSection(fitted.tire, fitted.wheel.widthIn, ''));
-  return section?.ok ? section.value.diameterMm / 2 : 400;
+/** A scan's points are too many to draw here. */
+const drawable = (shape: NonNullable<LowgapObstacle['shape']>) => (shape.type === 'scan' ? undefined : shape);
+/** The tire the gaps are read from; a usual one while nothing is known that could be drawn. */
+const fitted = computed(() => {
+  const now = corner.value?.fitted;
+  const found = now && attempt(() => prepareRotor(now, ''));
+  return found?.ok ? found.value : prepareRotor(USUAL_FITMENT, '');
 });
+const picked = ref<number | null>(null);
+watch([key, () => obstacle.value?.id], () => (picked.value = null));
+
+const USUAL_FITMENT = {
+  tire: { size: '265/70R17' },
+  wheel: { diameterIn: 17, widthIn: 8, offsetMm: 0 },
+  spacerMm: 0,
+} as const;
 
 type Mode = 'walk' | 'free' | 'position' | 'scan';
 const MODES: readonly { value: Mode; title: string }[] = [
@@ -192,14 +209,19 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
         />
       </div>
       <TodayPanel :corner-key="key" @look="choose" />
-      <TireClock
+      <SurveyPicture
+        v-if="fitted"
         :side="sideOf(key)"
+        :section="fitted.section"
+        :centre-plane-mm="fitted.centrePlaneMm"
+        :things="things"
+        :chosen="obstacle?.id ?? null"
+        :picked="picked"
         :clock="clock"
-        :taken="readings"
-        :landed="landed"
-        :tire-radius-mm="tireRadiusMm"
         :lit="lit"
         @choose="(at) => (clock = at)"
+        @pick="(index) => (picked = index)"
+        @thing="choose"
       />
       <AcrossSketch v-if="mode === 'walk' && asked?.kind === 'gap'" :across="asked.across" />
       <p
@@ -236,6 +258,8 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
         :side="sideOf(key)"
         :obstacle="obstacle"
         :surveyed="surveyed"
+        :picked="picked"
+        @pick="(index) => (picked = index)"
         @remove="removeReading"
         @confirm="confirmReading"
       />

@@ -11,6 +11,8 @@ import { useJobStore } from '../stores/job';
 import { ACROSS_NAMES } from '../words';
 import AcrossPicker from './AcrossPicker.vue';
 import GaugeBar from './GaugeBar.vue';
+import TapeGuides from '../help/TapeGuides.vue';
+import { guidesFor } from './walk-guides';
 import TapeWay from './TapeWay.vue';
 import NumberPad from './NumberPad.vue';
 import { useWalk } from './use-walk';
@@ -56,6 +58,7 @@ const enough = computed(() => {
   if (!known || study?.corner !== props.cornerKey || !study.spread) return null;
   return enoughRead(study.spread, known, study.next);
 });
+const guides = computed(() => (asked.value ? guidesFor(asked.value, heightAsked.value) : []));
 const nameOf = (id: string): string => props.corner.obstacles.find((o) => o.id === id)?.label ?? id;
 
 const POSTURES: Readonly<Record<WalkHeight, string>> = {
@@ -165,6 +168,10 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
       <v-btn type="submit" color="primary" height="52">Take it</v-btn>
     </div>
     <p v-if="question" class="verdict-close" role="alert" data-testid="walk-question">{{ question }}</p>
+    <details v-if="guides.length" class="guide" data-testid="walk-guide">
+      <summary>Where the tape goes</summary>
+      <TapeGuides :only="guides" />
+    </details>
     <NumberPad @key="(k) => (text += k)" @back="text = text.slice(0, -1)" @enter="take()" />
     <GaugeBar @take="takeFromGauge" />
     <div class="keys">
@@ -189,6 +196,13 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
 .what {
   font-size: 22px;
   line-height: 26px;
+  font-weight: 600;
+}
+.guide summary {
+  min-height: 48px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
   font-weight: 600;
 }
 .enough {

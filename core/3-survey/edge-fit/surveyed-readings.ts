@@ -2,6 +2,7 @@ import type { Landed } from '../landing/landed-readings';
 import type { Vec3 } from '../../1-base/geometry/vec3';
 import { toDegrees } from '../../1-base/units/angle';
 import type { FitStatus } from './fit-edge';
+import { covarianceOf } from './edge-gap';
 import { edgePlace } from './edge-model';
 import type { ReadEdge } from './read-edge';
 
@@ -17,6 +18,17 @@ export interface SurveyedReadings {
   readonly fitStatus: FitStatus | null;
   /** In the order of the readings. */
   readonly readings: readonly SurveyedReading[];
+  /** Places along the edge in its order, or a block's corners; null unless fitted. */
+  readonly edge: readonly SurveyedPlace[] | null;
+}
+
+/** A place of a fitted edge; mount's frame, mm. In 90 of 100 cases it lies within so much of where it is said to be. */
+export interface SurveyedPlace {
+  readonly at: Vec3;
+  /** From the hub's line. */
+  readonly radialMm: number;
+  /** Outboard or inboard. */
+  readonly lateralMm: number;
 }
 
 export interface SurveyedReading {
@@ -41,7 +53,7 @@ export function surveyedReadings(id: string, landed: readonly Landed[], edge: Re
       contradicts: false,
       misses: false,
     }));
-    return { id, toleranceMm: null, fitStatus: null, readings };
+    return { id, toleranceMm: null, fitStatus: null, readings, edge: null };
   }
   const { model, fit, evidence, contradicting } = edge;
   const counted = fit.readings.flatMap(({ leverage }, i) =>
@@ -63,7 +75,33 @@ export function surveyedReadings(id: string, landed: readonly Landed[], edge: Re
     toleranceMm: readings.some(({ misses }) => misses) ? null : NINETY * Math.sqrt(variance),
     fitStatus: fit.status,
     readings,
+    edge: edgeWithDoubt(edge),
   };
+}
+
+/** Share of a number's prior deviation by which slopes are taken. */
+const SLOPE_SHARE = 1e-3;
+
+function edgeWithDoubt({ model, fit }: ReadEdge): SurveyedPlace[] {
+  const { q, covariance } = fit;
+  const isCorner = (share: number): boolean => share < 1e-9 || share > 0.99;
+  const seeds = model.dims === 2 ? model.seeds.filter(([s, t]) => isCorner(s % 1) && isCorner(t)) : model.seeds;
+  return seeds.map((seed) => {
+    const at = edgePlace(model, q, seed);
+    const away = Math.hypot(at[0], at[2]) || 1;
+    const radial = new Float64Array(q.length);
+    const lateral = new Float64Array(q.length);
+    q.forEach((value, k) => {
+      const step = SLOPE_SHARE * model.sigma[k]!;
+      const moved = q.slice();
+      moved[k] = value + step;
+      const there = edgePlace(model, moved, seed);
+      radial[k] = ((there[0] - at[0]) * at[0] + (there[2] - at[2]) * at[2]) / away / step;
+      lateral[k] = (there[1] - at[1]) / step;
+    });
+    const within = (slope: Float64Array): number => NINETY * Math.sqrt(covarianceOf(slope, covariance, slope));
+    return { at, radialMm: within(radial), lateralMm: within(lateral) };
+  });
 }
 
 /** Standard deviations by which a reading may miss its edge: once in 370. */

@@ -115,6 +115,8 @@ export function prepareObstacle(
       : joined
         ? joined.map(({ at, from, part }) => ({ at, reading: { from, part }, onEdge: null }))
         : landed.map(({ point }, from) => ({ at: point, reading: { from, part: 0 }, onEdge: null }));
+  // Asked of an evaluation, not of the many fits of its spread.
+  let surveyed: SurveyedReadings | null = null;
   const shiftMm = obstacle.learned?.shiftMm ?? UNMOVED;
   const settled = obstacle.learned?.sdMm;
   const shapeSigma = obstacle.shape && positionSigmaMm(obstacle.shape.type, obstacle.toleranceMm);
@@ -135,7 +137,9 @@ export function prepareObstacle(
     readPlaces: places.map((place) => ({ ...place, at: add(place.at, shiftMm) })),
     edge,
     edgeQ,
-    surveyed: surveyedReadings(obstacle.id, landed, edge),
+    get surveyed() {
+      return (surveyed ??= surveyedReadings(obstacle.id, landed, edge));
+    },
     lateralToleranceMm: edge ? 0 : Math.max(0, ...landed.map((r) => r.lateralToleranceMm)),
     sigmaMm: settled ?? (shapeSigma === undefined ? null : [shapeSigma, shapeSigma, shapeSigma]),
     isSettled: settled !== undefined,
