@@ -38,21 +38,21 @@ test('a shop of inches types bare numbers; what can hardly be is asked about bef
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   const gap = page.getByTestId('gap-field').locator('input');
   for (const [clock, text] of [
-    ['11:30', '3 5/8'],
-    ['12:00', '3 7/8'],
-    ['12:30', '4'],
+    ['11:30', '5 5/8'],
+    ['12:00', '5 7/8'],
+    ['12:30', '6'],
   ] as const) {
     await page.getByLabel('Clock', { exact: true }).fill(clock);
     await gap.fill(text);
-    if (text === '4') await expect(page.getByText('understood as 101.6 mm (4 in)')).toBeVisible();
+    if (text === '6') await expect(page.getByText('understood as 152.4 mm (6 in)')).toBeVisible();
     await gap.press('Enter');
     await expect(gap).toHaveValue('');
   }
   await page.getByLabel('Clock', { exact: true }).fill('1:00');
   await gap.fill('1/8');
   await gap.press('Enter');
-  await expect(page.getByTestId('reading-question')).toContainText('It was 101.6 mm (4 in) at 12:30');
-  await expect(page.getByRole('row', { name: /12:30 tread straight ride 4 in straight out/ })).toBeVisible();
+  await expect(page.getByTestId('reading-question')).toContainText('It was 152.4 mm (6 in) at 12:30');
+  await expect(page.getByRole('row', { name: /12:30 tread straight ride 6 in straight out/ })).toBeVisible();
 
   // Nothing green anywhere: the strip, the tab, the bench, the claim check.
   await expect(page.getByTestId('gap-strip')).toContainText('not known');

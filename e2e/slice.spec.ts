@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
+import { seenClock } from '@/core/1-base/units/clock';
 import { gradedVerdict } from '@/core/4-clearance/case/standard';
 import { VERDICT_WORDS } from '@/web/words';
 import { axeFinds, lowGap, openPickup, ownPickup, room, saved, staysHere, unfold } from './helpers';
@@ -138,7 +139,8 @@ test('the file answers the same on the command line, to the displayed digit, and
       );
       // What the command line prints apart, the verdict and the chance of falling short, is one grade on the screen.
       await expect(cells.nth(3)).toHaveText(VERDICT_WORDS[gradedVerdict(o.verdict, chanceOf(corner, o.id))]);
-      await expect(cells.nth(6)).toContainText(o.clock);
+      // On the left side the clock is said as whoever faces the wheel sees it.
+      await expect(cells.nth(6)).toContainText(seenClock(o.clock, corner === 'frontLeft' ? 'left' : 'right'));
     }
   }
 

@@ -253,8 +253,8 @@ test('cut, measured, cut again and folded: the strip speaks of the vehicle as it
     await cut.getByRole('button', { name: 'Put the new edge' }).click();
     await expect(cut.getByRole('alert')).toHaveCount(0);
   };
-  await cutThing('Liner, front, front left', 'Trim plastic', '1:30', '4:30', ['2:30', '3:00', '3:30'], 12);
-  await expect(page.getByTestId('cuts')).toContainText('Liner, front, front left: trim plastic, 1:30 to 4:30');
+  await cutThing('Liner, front, front left', 'Trim plastic', '7:30', '10:30', ['9:30', '9:00', '8:30'], 12);
+  await expect(page.getByTestId('cuts')).toContainText('Liner, front, front left: trim plastic, 7:30 to 10:30');
   await saved(page);
   await expect.poll(async () => Number(await lowGap(page))).toBeGreaterThan(before + 1);
   const after = Number(await lowGap(page));
@@ -265,7 +265,7 @@ test('cut, measured, cut again and folded: the strip speaks of the vehicle as it
     .getByRole('button', { name: /As planned|The bench/ })
     .first()
     .click({ timeout: 30_000 });
-  await cutThing('Liner, front, front left', 'Trim plastic', '1:30', '4:30', ['2:30', '3:00', '3:30'], 8);
+  await cutThing('Liner, front, front left', 'Trim plastic', '7:30', '10:30', ['9:30', '9:00', '8:30'], 8);
   await cutThing('Fender lip, front left', 'Fold the lip', '10:30', '1:30', ['11:00', '12:00', '1:00'], 10);
   await expect(page.getByTestId('cuts').getByRole('listitem')).toHaveCount(2);
   await expect.poll(async () => Number(await lowGap(page))).toBeGreaterThanOrEqual(after);

@@ -119,7 +119,7 @@ const things = computed(() =>
     .filter((found) => found.corner === key.value)
     .map((found) => {
       const one = corner.value?.obstacles.find(({ id }) => id === found.id);
-      const known = { isJoined: one?.readingsAs === 'polyline', shape: one?.shape && drawable(one.shape) };
+      const known = { shape: one?.shape && drawable(one.shape) };
       return { id: found.id, label: one?.label ?? found.id, found, known };
     }),
 );

@@ -47,8 +47,6 @@ const straight = line<Spot>();
 
 /** What is known of a thing beside its fitted edge. */
 export interface ThingKnown {
-  /** Its readings are places on one line. */
-  readonly isJoined?: boolean;
   /** Known positions, corner frame, mm; in their order a line, or a block's corners. */
   readonly shape?: { readonly type: string; readonly points: readonly Vec3[] } | undefined;
 }
@@ -65,23 +63,21 @@ export function drawnThing(found: SurveyedReadings, view: View, side: Side, know
   const { edge } = found;
   const isBlock = edge !== null && edge.length > 3 && isBlockLike(edge);
   const { shape } = known;
-  const joined = known.isJoined ? roundTheHub(found.readings.map(({ at }) => at)) : [];
-  const places = (edge?.map(({ at }) => at) ?? shape?.points ?? joined).map(spot);
+  const places = (edge?.map(({ at }) => at) ?? shape?.points ?? []).map(spot);
   const isHull = isBlock || (edge === null && shape?.type === 'panel');
-  const isLine = edge !== null || known.isJoined === true || (shape !== undefined && shape.type !== 'points');
+  const isLine = edge !== null || (shape !== undefined && shape.type !== 'points');
   return {
     id: found.id,
     edge: places.length < 2 || !isLine ? null : isHull ? hullPath(places) : edge ? smooth(places) : straight(places),
     isClosed: isHull,
-    band: edge && edge.length > 1 && !isBlock ? bandPath(edge, view, side) : null,
+    band:
+      edge && edge.length > 1 && !isBlock && edge.some(({ radialMm }) => radialMm > 0)
+        ? bandPath(edge, view, side)
+        : null,
     readings,
     name: nameSpot(places.length > 0 ? places : readings.map(({ at }) => at)),
   };
 }
-
-/** Places in the order in which they are met round the hub, from below on. */
-const roundTheHub = (places: readonly Vec3[]): Vec3[] =>
-  [...places].sort((a, b) => Math.atan2(a[0], a[2]) - Math.atan2(b[0], b[2]));
 
 /** A block's corners come face by face: consecutive ones of a curve are never the same place. */
 const isBlockLike = (edge: readonly SurveyedPlace[]): boolean =>

@@ -18,11 +18,11 @@ export interface SurveyedReadings {
   readonly fitStatus: FitStatus | null;
   /** In the order of the readings. */
   readonly readings: readonly SurveyedReading[];
-  /** Places along the edge in its order, or a block's corners; null unless fitted. */
+  /** Places along the fitted edge in its order, or a block's corners; along readings joined to one line, without a doubt; else null. */
   readonly edge: readonly SurveyedPlace[] | null;
 }
 
-/** A place of a fitted edge; mount's frame, mm. In 90 of 100 cases it lies within so much of where it is said to be. */
+/** A place of an edge; mount's frame, mm. In 90 of 100 cases it lies within so much of where it is said to be. */
 export interface SurveyedPlace {
   readonly at: Vec3;
   /** From the hub's line. */
@@ -43,7 +43,13 @@ export interface SurveyedReading {
   readonly misses: boolean;
 }
 
-export function surveyedReadings(id: string, landed: readonly Landed[], edge: ReadEdge | null): SurveyedReadings {
+/** `joined`: places along readings that are joined to one line. */
+export function surveyedReadings(
+  id: string,
+  landed: readonly Landed[],
+  edge: ReadEdge | null,
+  joined: readonly Vec3[] | null = null,
+): SurveyedReadings {
   if (!edge) {
     const inOrder = [...landed].sort((a, b) => a.index - b.index);
     const readings = inOrder.map(({ point }) => ({
@@ -53,7 +59,13 @@ export function surveyedReadings(id: string, landed: readonly Landed[], edge: Re
       contradicts: false,
       misses: false,
     }));
-    return { id, toleranceMm: null, fitStatus: null, readings, edge: null };
+    return {
+      id,
+      toleranceMm: null,
+      fitStatus: null,
+      readings,
+      edge: joined && joined.map((at) => ({ at, radialMm: 0, lateralMm: 0 })),
+    };
   }
   const { model, fit, evidence, contradicting } = edge;
   const counted = fit.readings.flatMap(({ leverage }, i) =>

@@ -138,7 +138,7 @@ export function prepareObstacle(
     edge,
     edgeQ,
     get surveyed() {
-      return (surveyed ??= surveyedReadings(obstacle.id, landed, edge));
+      return (surveyed ??= surveyedReadings(obstacle.id, landed, edge, joined && joined.map(({ at }) => at)));
     },
     lateralToleranceMm: edge ? 0 : Math.max(0, ...landed.map((r) => r.lateralToleranceMm)),
     sigmaMm: settled ?? (shapeSigma === undefined ? null : [shapeSigma, shapeSigma, shapeSigma]),
