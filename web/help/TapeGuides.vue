@@ -62,7 +62,7 @@ p strong {
   stroke-width: 4;
 }
 .straight {
-  stroke: var(--metal);
+  stroke: var(--muted);
   stroke-width: 4;
   fill: none;
 }

@@ -58,7 +58,7 @@ export const TAPE_GUIDES: readonly TapeGuide[] = [
     tape: [[113, 22, 123, 22]],
     notes: [
       [28, 104, '← inboard'],
-      [118, 104, 'outboard →'],
+      [104, 104, 'outboard →'],
     ],
   },
   {

@@ -117,6 +117,9 @@ const landedText = (i: number): string => {
 </template>
 
 <style scoped>
+td strong {
+  white-space: nowrap;
+}
 .number {
   display: inline-block;
   min-width: 20px;

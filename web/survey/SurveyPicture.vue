@@ -199,6 +199,11 @@ const missText = (id: string, index: number): string => {
   grid-template-columns: 1300fr 760fr;
   gap: 6px;
 }
+@media (max-width: 760px) {
+  .pictures {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 .picture {
   width: 100%;
   max-height: 400px;

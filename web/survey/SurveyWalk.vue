@@ -168,12 +168,12 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
       <v-btn type="submit" color="primary" height="52">Take it</v-btn>
     </div>
     <p v-if="question" class="verdict-close" role="alert" data-testid="walk-question">{{ question }}</p>
+    <NumberPad @key="(k) => (text += k)" @back="text = text.slice(0, -1)" @enter="take()" />
+    <GaugeBar @take="takeFromGauge" />
     <details v-if="guides.length" class="guide" data-testid="walk-guide">
       <summary>Where the tape goes</summary>
       <TapeGuides :only="guides" />
     </details>
-    <NumberPad @key="(k) => (text += k)" @back="text = text.slice(0, -1)" @enter="take()" />
-    <GaugeBar @take="takeFromGauge" />
     <div class="keys">
       <v-btn variant="text" height="48" :disabled="!last" @click="retake">Take the last again</v-btn>
       <v-btn variant="text" height="48" @click="skip(false)">Skip</v-btn>
@@ -199,9 +199,7 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
   font-weight: 600;
 }
 .guide summary {
-  min-height: 48px;
-  display: flex;
-  align-items: center;
+  padding: 13px 0;
   cursor: pointer;
   font-weight: 600;
 }
