@@ -2,6 +2,7 @@
 import { reactive, ref } from 'vue';
 import type { CatalogueContent, CatalogueKind } from '@/contracts/catalogue';
 import { fieldText } from '@/contracts/problems';
+import TapeGuides from '../help/TapeGuides.vue';
 import { CATALOGUE_FIELDS } from './catalogue-fields';
 import { readItem, textsOf } from './read-item';
 
@@ -35,6 +36,10 @@ function save(): void {
         autocomplete="off"
       />
     </div>
+    <details v-if="kind === 'wheel'" data-testid="backspacing-guide">
+      <summary>How backspacing is measured</summary>
+      <TapeGuides :only="['backspacingOff', 'backspacingOn']" />
+    </details>
     <div class="ends">
       <v-btn variant="text" height="48" @click="emit('cancel')">Cancel</v-btn>
       <v-btn type="submit" color="primary" height="48">Save</v-btn>
@@ -43,6 +48,11 @@ function save(): void {
 </template>
 
 <style scoped>
+summary {
+  padding: 13px 0;
+  cursor: pointer;
+  font-weight: 600;
+}
 /* Many fields on a small screen: they scroll, the keys stay in sight. */
 .asked {
   display: grid;

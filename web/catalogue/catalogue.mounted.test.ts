@@ -55,6 +55,17 @@ describe('the shop’s shelf', () => {
     expect(all('[data-shape]').map((one) => one.attributes('data-shape'))).toEqual(shown.map(() => 'spacer'));
   });
 
+  test('how backspacing is measured is drawn where a wheel is described, and nowhere else', async () => {
+    await shelf('wheel');
+    await press(/^Add/);
+    expect(said('backspacing-guide')).toContain('wheel off the vehicle');
+    expect(said('backspacing-guide')).toContain('wheel on the vehicle');
+    wrapper.unmount();
+    await shelf('spacer');
+    await press(/^Add/);
+    expect(all('[data-testid="backspacing-guide"]')).toHaveLength(0);
+  });
+
   test('a wheel that is added is sent as typed, lengths read in inches', async () => {
     await shelf('wheel');
     await press(/^Add/);
