@@ -1,4 +1,4 @@
-import { madeCorner, madeCase } from '../../fixtures/made-corner';
+import { UPRIGHT_AXIS, madeCorner, madeCase } from '../../fixtures/made-corner';
 import { describe, expect, test } from '@jest/globals';
 import { countParts } from '../../2-vehicle/setup/setup';
 import type { CornerDescription } from '../description/corner-description';
@@ -32,14 +32,7 @@ const HALF_WIDTH = (265 + 0.4 * (8 * 25.4 - 0.7 * 265)) / 2;
 /** A wheel that goes straight up and steers about an upright axis through the hub face: poses anybody can write down. */
 const corner = (obstacles: readonly ObstacleDescription[]): CornerDescription =>
   madeCorner({
-    steering: {
-      inclinationDeg: 0,
-      casterDeg: 0,
-      kingpinOffsetMm: 0,
-      casterTrailMm: 0,
-      lockLeftDeg: 30,
-      lockRightDeg: 30,
-    },
+    steering: UPRIGHT_AXIS,
     travel: { bumpMm: 80, droopMm: 80 },
     fitted: FITTED,
     obstacles,

@@ -24,7 +24,8 @@ export interface SyntheticWell {
 /** How far off, evenly spread either way, the baseline is: hard points (mm) and locks (degrees). */
 const BASELINE = { hardPointMm: 4, lockDeg: 1 } as const;
 
-const FITTED = {
+/** What a made-up well came with. */
+export const FITTED = {
   tire: { size: '265/70R17' },
   wheel: { diameterIn: 17, widthIn: 8, offsetMm: 30 },
   spacerMm: 0,
@@ -36,20 +37,7 @@ export function syntheticWell(seed: number): SyntheticWell {
   const lockLeftDeg = d.between(30, 36);
   const lockRightDeg = d.between(28, 34);
   const bare: CornerDescription = {
-    motion: wishbones ? wishbonePoints(d) : swingCentres(d),
-    steering: {
-      inclinationDeg: d.between(8, 14),
-      casterDeg: d.between(1, 5),
-      kingpinOffsetMm: d.between(80, 110),
-      casterTrailMm: 0,
-      lockLeftDeg,
-      lockRightDeg,
-    },
-    staticCamberDeg: d.between(-0.8, 0.4),
-    staticToeDeg: 0.1,
-    travel: { bumpMm: d.between(70, 100), droopMm: d.between(80, 110) },
-    hubToLipMm: 520,
-    fitted: FITTED,
+    ...bareCorner(d, wishbones ? wishbonePoints(d) : swingCentres(d), { lockLeftDeg, lockRightDeg }),
     obstacles: trueObstacles(d, wishbones),
   };
   const truth: CornerDescription = {
@@ -69,6 +57,28 @@ export function syntheticWell(seed: number): SyntheticWell {
   };
   return { truth, blank, setups: otherSetups(d) };
 }
+
+/** A made-up steered corner without anything near its tire. */
+export const bareCorner = (
+  d: Dice,
+  motion: MotionDescription,
+  locks: { readonly lockLeftDeg: number; readonly lockRightDeg: number },
+): CornerDescription => ({
+  motion,
+  steering: {
+    inclinationDeg: d.between(8, 14),
+    casterDeg: d.between(1, 5),
+    kingpinOffsetMm: d.between(80, 110),
+    casterTrailMm: 0,
+    ...locks,
+  },
+  staticCamberDeg: d.between(-0.8, 0.4),
+  staticToeDeg: 0.1,
+  travel: { bumpMm: d.between(70, 100), droopMm: d.between(80, 110) },
+  hubToLipMm: 520,
+  fitted: FITTED,
+  obstacles: [],
+});
 
 export function wishbonePoints(d: Dice): MotionDescription {
   const near = (at: Vec3): Vec3 => [at[0] + d.between(-20, 20), at[1] + d.between(-20, 20), at[2] + d.between(-15, 15)];

@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Vec3 } from '../../../1-base/geometry/vec3';
 import { dice } from '../../../1-base/numeric/dice';
-import { madeCorner } from '../../../fixtures/made-corner';
+import { madeCorner, UPRIGHT_AXIS } from '../../../fixtures/made-corner';
 import { readOff, type Hand } from '../../../fixtures/wells/tape';
+import { turnedBlock } from '../../../6-decisions/practice/synthetic-well';
 import type { EdgeForm, EdgeKind } from '../../description/edge-kind';
 import type { ObstacleDescription } from '../../description/obstacle-description';
 import { landedReadings } from '../../landing/landed-readings';
@@ -19,14 +20,7 @@ const FITTED = {
 
 /** A wheel that goes straight up and steers about an upright axis through the hub face. */
 const bare = madeCorner({
-  steering: {
-    inclinationDeg: 0,
-    casterDeg: 0,
-    kingpinOffsetMm: 0,
-    casterTrailMm: 0,
-    lockLeftDeg: 30,
-    lockRightDeg: 30,
-  },
+  steering: UPRIGHT_AXIS,
   travel: { bumpMm: 80, droopMm: 80 },
   hubToLipMm: 520,
   fitted: FITTED,
@@ -100,29 +94,10 @@ describe('families by a tape without error on shapes anybody can write down', ()
 
   test('a block turned a fifth of a right angle: the tire’s gap to it in a posture not read is that of the turned block', () => {
     const turned = (18 * Math.PI) / 180;
-    const points = [0, 1, 2, 3, 4, 5, 6, 7].map((bits): Vec3 => {
-      const [x, y, z] = [0, 1, 2].map((axis) => (bits & (1 << axis) ? 45 : -45)) as [number, number, number];
-      return [
-        -500 + x * Math.cos(turned) - y * Math.sin(turned),
-        -90 + x * Math.sin(turned) + y * Math.cos(turned),
-        -120 + z,
-      ];
-    });
-    const quads = [
-      [0, 2, 6, 4],
-      [1, 3, 7, 5],
-      [0, 1, 5, 4],
-      [2, 3, 7, 6],
-      [0, 1, 3, 2],
-      [4, 5, 7, 6],
-    ] as const;
-    const triangles = quads.flatMap(([a, b, c, e]): [number, number, number][] => [
-      [a, b, c],
-      [a, c, e],
-    ]);
-    const edge = taped({ kind: 'box', shape: { type: 'panel', points, triangles }, form: { boxMm: [90, 90, 90] } });
+    const shape = turnedBlock([-455, -90, -120], [90, 90, 90], turned);
+    const edge = taped({ kind: 'box', shape, form: { boxMm: [90, 90, 90] } });
     const front = Math.max(...edge.model.pieces(edge.fit.q).flatMap((piece) => piece.map(([x]) => x)));
-    expect(front).toBeCloseTo(Math.max(...points.map(([x]) => x)), -1);
+    expect(front).toBeCloseTo(Math.max(...shape.points.map(([x]) => x)), -1);
     expect(edge.fit.cost).toBeLessThan(6);
   });
 
