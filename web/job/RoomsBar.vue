@@ -16,7 +16,12 @@ watch(
   () => route.name,
   async () => {
     await nextTick();
-    bar.value?.querySelector('.router-link-active')?.scrollIntoView?.({ block: 'nearest', inline: 'center' });
+    const list = bar.value?.querySelector('ol');
+    const now = list?.querySelector('.router-link-active');
+    if (!list || !now) return;
+    // Not `scrollIntoView`: browsers take the next Tab from there, past the key that skips to the content.
+    const [here, all] = [now.getBoundingClientRect(), list.getBoundingClientRect()];
+    list.scrollLeft += here.left - all.left - (all.width - here.width) / 2;
   },
   { immediate: true },
 );
