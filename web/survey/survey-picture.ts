@@ -38,8 +38,6 @@ export interface DrawnThing {
   /** Within which the edge lies in 90 of 100 cases. */
   readonly band: string | null;
   readonly readings: readonly DrawnReading[];
-  /** Where its name goes. */
-  readonly name: Spot | null;
 }
 
 const smooth = line<Spot>().curve(curveCatmullRom);
@@ -75,7 +73,6 @@ export function drawnThing(found: SurveyedReadings, view: View, side: Side, know
         ? bandPath(edge, view, side)
         : null,
     readings,
-    name: nameSpot(places.length > 0 ? places : readings.map(({ at }) => at)),
   };
 }
 
@@ -103,12 +100,4 @@ function bandPath(edge: readonly SurveyedPlace[], view: View, side: Side): strin
     return spotOf(view, side, there);
   };
   return `${straight([...edge.map(beside(1)), ...edge.map(beside(-1)).reverse()])}Z`;
-}
-
-/** The place furthest from the hub, a little beyond. */
-function nameSpot(places: readonly Spot[]): Spot | null {
-  const far = places.reduce<Spot | null>((a, b) => (a && Math.hypot(...a) >= Math.hypot(...b) ? a : b), null);
-  if (!far) return null;
-  const away = Math.hypot(...far) || 1;
-  return [far[0] * (1 + 40 / away), far[1] * (1 + 40 / away)];
 }

@@ -132,14 +132,16 @@ export function sharedErrors({ corner, setup }: Fit): SharedError[] {
   if (motion.type === 'beamAxle' && motion.stopSpacingMm === undefined && motion.shockSpacingMm === undefined) {
     // Counted as stopped at its hubs; stops stand inboard of them.
     const stopSpacingMm = (z: number): number => motion.hubSpacingMm * (1 - UNMEASURED.stopInboardShare * Math.abs(z));
-    onCorner('articulation', 'stops inboard', (_, z) => ({ motion: { ...motion, stopSpacingMm: stopSpacingMm(z) } }));
+    onCorner('articulation', 'stops inboard', (c, z) => ({
+      motion: { ...c.motion, stopSpacingMm: stopSpacingMm(z) },
+    }));
   }
   if (motion.type === 'swingArm') {
     for (const which of ['upper', 'lower'] as const) {
       const key = `${which}PivotYMm` as const;
       if (motion[key] !== undefined || !corner.obstacles.some(({ mount }) => mount === `${which}Arm`)) continue;
       const usual = USUAL_ARMS[which].pivotY;
-      onCorner('hardPoints', key, (_, z) => ({ motion: { ...motion, [key]: usual + UNMEASURED.armPivotMm * z } }));
+      onCorner('hardPoints', key, (c, z) => ({ motion: { ...c.motion, [key]: usual + UNMEASURED.armPivotMm * z } }));
     }
   }
   for (const { name, off } of motionNumbers(corner.motion, stands)) {
