@@ -6,6 +6,7 @@ import { evaluateCase, type Evaluation, type ObstacleVerdict } from '@/core/4-cl
 import { STANDARDS } from '@/core/4-clearance/case/standard';
 import { hardWell, type HardWell } from '@/core/fixtures/wells/hard-well';
 import { surveyedByHand } from '@/core/fixtures/wells/hand-surveyor';
+import { ONE_PHOTO, surveyedByPhoto, TWO_PHOTOS } from '@/core/fixtures/wells/photo-surveyor';
 import { CAREFUL, surveyedWell } from '@/core/fixtures/wells/walk-surveyor';
 import { syntheticWell } from '@/core/6-decisions/practice/synthetic-well';
 import { gradedEvaluation } from '@/core/5-consequences/spread/graded';
@@ -57,6 +58,19 @@ export const HABITS: readonly Habit[] = [
     goals: WALK_GOALS,
     wellOf: hardWell,
     survey: (well, wanted, seed) => surveyedWell(well, wanted, seed),
+  },
+  {
+    name: 'photo',
+    says: 'one picture about square to the wheel, lip, corner and upright edge traced, and six numbers of the tape, none of the lip',
+    goals: WALK_GOALS,
+    wellOf: hardWell,
+    survey: (well, _wanted, seed) => surveyedByPhoto(well, seed, ONE_PHOTO),
+  },
+  {
+    name: 'two photos',
+    says: 'the same with two pictures, from ahead and above and from behind and below',
+    wellOf: hardWell,
+    survey: (well, _wanted, seed) => surveyedByPhoto(well, seed, TWO_PHOTOS),
   },
   {
     name: 'walk, nothing outboard',

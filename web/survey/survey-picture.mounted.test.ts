@@ -21,6 +21,7 @@ const found = (id: string, z: number): SurveyedReadings => ({
     misses: false,
   })),
   edge: [-200, 0, 200].map((x) => ({ at: [x, 100, z] as const, radialMm: 6, lateralMm: 9 })),
+  seen: [],
 });
 const things = [
   { id: 'lip', label: 'Fender lip', found: found('lip', 520), known: {} },

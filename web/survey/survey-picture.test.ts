@@ -15,6 +15,7 @@ const found = (more: Partial<SurveyedReadings> = {}): SurveyedReadings => ({
     { at: [0, 100, 500], radialMm: 5, lateralMm: 10 },
     { at: [300, 100, 400], radialMm: 20, lateralMm: 30 },
   ],
+  seen: [],
   ...more,
 });
 

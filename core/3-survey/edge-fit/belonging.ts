@@ -1,9 +1,9 @@
 import type { EdgeModel } from './edge-model';
-import { gapThere, isOutOfReach, MISSES, missBy, squaresOf, type Evidence } from './evidence';
+import { gapThere, isOutOfReach, MISSES, missBy, squaresOf, type Evidence, type TapeEvidence } from './evidence';
 
 /** A rub: somewhere in these postures the fitted tire touches the thing; or none: nowhere in them does it. */
 export interface RubEvidence {
-  readonly postures: readonly Pick<Evidence, 'toWheel' | 'rotor'>[];
+  readonly postures: readonly Pick<TapeEvidence, 'toWheel' | 'rotor'>[];
   readonly touches: boolean;
 }
 
@@ -16,7 +16,7 @@ export interface PlaceOfReading {
 
 /** Where a rub comes nearest to being one (or what does not rub, deepest), in standard deviations from touch. */
 export interface RubTouch {
-  readonly posture: Pick<Evidence, 'toWheel' | 'rotor'>;
+  readonly posture: Pick<TapeEvidence, 'toWheel' | 'rotor'>;
   readonly s: number;
   readonly t: number;
   readonly miss: number;
@@ -39,7 +39,7 @@ export function placeOf(
   const misses = new Float64Array(MISSES);
   const missesAt = (s: number, t: number): void => {
     model.at(q, s, t, at);
-    missBy(evidence, at, model.radiusMm, misses);
+    missBy(evidence, at, model.radiusMm, q, misses);
   };
   const costAt = (s: number, t: number): number => {
     if (evidence.nearest) {

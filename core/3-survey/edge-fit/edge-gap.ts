@@ -1,10 +1,10 @@
 import type { Matrix } from 'ml-matrix';
 import type { Vec3 } from '../../1-base/geometry/vec3';
 import type { EdgeModel } from './edge-model';
-import { gapThere, type Evidence } from './evidence';
+import { gapThere, type TapeEvidence } from './evidence';
 
 /** A rotor standing somewhere about a mount. */
-export type Standing = Pick<Evidence, 'toWheel' | 'rotor'>;
+export type Standing = Pick<TapeEvidence, 'toWheel' | 'rotor'>;
 
 /** Least gap (mm) of an edge to a rotor, and its slope by each of the edge's numbers. */
 export interface EdgeGap {

@@ -1,5 +1,6 @@
 import { nearestOnSolid, solidDistance, type Rotor } from '../../2-vehicle/setup/rotor';
 import { compose, inverse, rotate, type Pose } from '../../1-base/geometry/pose';
+import type { Sight, Sights } from '../photo/sight';
 import type { ReadingDescription, ReadingPlace } from '../reading/reading';
 import { clockHalfWidthDeg, USUAL } from '../reading/usual-errors';
 import type { TireSection } from '../../2-vehicle/tire/section';
@@ -11,8 +12,30 @@ export const MISSES = 3;
 
 export const squaresOf = (misses: Float64Array): number => misses.reduce((sum, v) => sum + v * v, 0);
 
+/** What one reading says of the edge it was taken at, or one place of a photo of the edge that is seen there. */
+export type Evidence = TapeEvidence | SightEvidence;
+
+/** A line of sight, with where its camera's shared errors stand among an edge's numbers, counted from the last. */
+export interface SightEvidence {
+  readonly nearest: false;
+  readonly toWheel: Pose;
+  readonly sight: Sight;
+  readonly errorsFromEnd: number;
+}
+
+export const isTape = (evidence: Evidence): evidence is TapeEvidence => !('sight' in evidence);
+
+/** The evidence of all sights of one thing. */
+export const sightEvidence = ({ sights, errorCount }: Sights): SightEvidence[] =>
+  sights.map((sight) => ({
+    nearest: false,
+    toWheel: sight.toWheel,
+    sight,
+    errorsFromEnd: errorCount - sight.firstError,
+  }));
+
 /** What one reading says of the edge it was taken at. */
-export interface Evidence {
+export interface TapeEvidence {
   /** Mount's frame to wheel frame in the reading's posture. */
   readonly toWheel: Pose;
   readonly rotor: Rotor;
@@ -87,7 +110,7 @@ export function evidenceOf(
   reading: ReadingDescription,
   rotor: Rotor,
   { wheelPose, mountPose, gapPerTravel }: ReadingStand,
-): Evidence {
+): TapeEvidence {
   const fromCorner = inverse(wheelPose);
   const upInWheel = rotate(fromCorner.rotation, [0, 0, 1]);
   const flat = Math.hypot(upInWheel[0], upInWheel[2]);
@@ -113,7 +136,7 @@ export function evidenceOf(
 
 /** Gap (mm) of a place of the mount's frame to the fitted tire as it stood; `radiusMm`: surface beyond the place. */
 export function gapThere(
-  { toWheel, rotor }: Pick<Evidence, 'toWheel' | 'rotor'>,
+  { toWheel, rotor }: Pick<TapeEvidence, 'toWheel' | 'rotor'>,
   place: Float64Array,
   radiusMm: number,
 ): number {
@@ -122,7 +145,7 @@ export function gapThere(
 }
 
 /** Whether a place (mount's frame) lies where no tape goes between tire and ground, so that the nearest is looked for elsewhere. */
-export function isOutOfReach({ toWheel, up }: Pick<Evidence, 'toWheel' | 'up'>, place: Float64Array): boolean {
+export function isOutOfReach({ toWheel, up }: Pick<TapeEvidence, 'toWheel' | 'up'>, place: Float64Array): boolean {
   const [x, , z] = inWheel(toWheel, place);
   return -(x * up[0] + z * up[1]) > Math.cos(OUT_OF_REACH) * Math.hypot(x, z);
 }
@@ -141,8 +164,37 @@ function inWheel({ rotation: m, origin }: Pose, p: Float64Array): [number, numbe
   ];
 }
 
-/** How far a place (mount's frame, mm) misses a reading, in standard deviations: `MISSES` numbers into `out`. */
-export function missBy(evidence: Evidence, place: Float64Array, radiusMm: number, out: Float64Array): void {
+/** How far a place (mount's frame, mm) of the edge of those numbers misses, in standard deviations: `MISSES` numbers into `out`. */
+export function missBy(
+  evidence: Evidence,
+  place: Float64Array,
+  radiusMm: number,
+  q: Float64Array,
+  out: Float64Array,
+): void {
+  if (isTape(evidence)) missTape(evidence, place, radiusMm, out);
+  else missSight(evidence, place, q, out);
+}
+
+function missSight(
+  { toWheel, sight, errorsFromEnd }: SightEvidence,
+  place: Float64Array,
+  q: Float64Array,
+  out: Float64Array,
+) {
+  const { at, across, sigmaMm, along, depthSigmaMm, errors } = sight;
+  const [x, y, z] = inWheel(toWheel, place);
+  const first = q.length - errorsFromEnd;
+  for (let c = 0; c < 2; c++) {
+    const [dx, dy, dz] = across[c]!;
+    let beside = dx * (x - at[0]) + dy * (y - at[1]) + dz * (z - at[2]);
+    for (let k = 0; k < errors.length; k++) beside -= errors[k]![c]! * q[first + k]!;
+    out[c] = beside / sigmaMm;
+  }
+  out[2] = (along[0] * (x - at[0]) + along[1] * (y - at[1]) + along[2] * (z - at[2])) / depthSigmaMm;
+}
+
+function missTape(evidence: TapeEvidence, place: Float64Array, radiusMm: number, out: Float64Array): void {
   const { rotor, up } = evidence;
   const [x, axial, z] = inWheel(evidence.toWheel, place);
   const a = axial - rotor.centrePlaneMm;

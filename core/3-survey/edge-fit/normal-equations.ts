@@ -1,7 +1,7 @@
 import { Matrix } from 'ml-matrix';
 import { RUB_SIGMA_MM, type PlaceOfReading, type RubTouch } from './belonging';
 import type { EdgeModel } from './edge-model';
-import { gapThere, MISSES, missBy, squaresOf, type Evidence } from './evidence';
+import { gapThere, MISSES, missBy, squaresOf, type Evidence, type TapeEvidence } from './evidence';
 
 /** Standard deviations beyond which a reading counts less and less (Huber), so that one slip does not bend the edge. */
 export const HUBER = 2;
@@ -91,7 +91,7 @@ function slopes(
   const out = new Float64Array(MISSES);
   const missesOf = (numbers: Float64Array, atS: number, atT: number): Float64Array => {
     model.at(numbers, atS, atT, at);
-    missBy(evidence, at, model.radiusMm, out);
+    missBy(evidence, at, model.radiusMm, numbers, out);
     return out;
   };
   const rows = Array.from({ length: MISSES }, () => new Float64Array(n));
@@ -128,7 +128,7 @@ const free = (v: number, low: number, high: number): boolean => v > low + 1e-9 &
  */
 function nearestFollowed(
   model: EdgeModel,
-  evidence: Evidence,
+  evidence: TapeEvidence,
   q: Float64Array,
   s: number,
   t: number,

@@ -9,7 +9,17 @@ import { isEdgeKind } from '../description/edge-kind';
 import type { ReadingDescription } from '../reading/reading';
 import { edgePlace, type EdgeModel } from './edge-model';
 import { edgeFamilies, type EdgeFamily } from './family/families';
-import { evidenceOf, gapThere, type Evidence } from './evidence';
+import {
+  evidenceOf,
+  gapThere,
+  isTape,
+  sightEvidence,
+  type Evidence,
+  type SightEvidence,
+  type TapeEvidence,
+} from './evidence';
+import { sightedFamily } from './sighted-edge';
+import { sightsOf, sightUnder } from '../photo/sight';
 import type { RubEvidence } from './belonging';
 import { fitEdge, type EdgeFit, type ReadingFit } from './fit-edge';
 import { rubPostures, type RubPosture } from '../description/rub';
@@ -17,14 +27,17 @@ import { rubPostures, type RubPosture } from '../description/rub';
 /** An obstacle's readings fitted to its kind of edge. */
 export interface ReadEdge {
   readonly model: EdgeModel;
+  /** What its evidence was taken against. */
+  readonly survey: SurveyScene;
   readonly fit: EdgeFit;
+  /** Of its readings in their order, then of what photos show. */
   readonly evidence: readonly Evidence[];
   /** Readings that contradict what the others say together: set aside until they are taken again or confirmed. */
   readonly contradicting: ReadonlySet<number>;
 }
 
 /**
- * The edge that an obstacle's readings make together; null where they are taken one by one, or where there is none.
+ * The edge that an obstacle's readings and what photos show of it make together; null where they are taken one by one, or where there is none.
  * `landed` are its readings each on its own; `start`: an edge they were fitted to before, kept but for its numbers.
  * @throws ProblemError for a reading that cannot be.
  */
@@ -36,18 +49,24 @@ export function readEdge(
   start?: ReadEdge,
 ): ReadEdge | null {
   const { readingsAs, readings = [], form = {} } = obstacle;
-  if (!isEdgeKind(readingsAs) || readings.length === 0) return null;
-  const asWritten = edgeEvidence(obstacle, survey, path, landed);
+  if (!isEdgeKind(readingsAs)) return null;
   const rubs = rubEvidence(obstacle, survey);
   if (start) {
     const { model, contradicting } = start;
-    const known = asWritten.map((e, i) => ({ ...e, nearest: start.evidence[i]!.nearest }));
-    const kept = known.map((e, i) => (contradicting.has(i) ? setAside(e) : e));
-    return { model, evidence: kept, contradicting, fit: fitEdge(model, kept, rubs, start.fit.q) };
+    const tapes = edgeEvidence(obstacle, survey, path, landed);
+    const evidence = start.evidence.map((e, i): Evidence => {
+      if (!isTape(e)) return { ...e, ...sightHeld(e, obstacle, start.survey, survey) };
+      const known = { ...tapes[i]!, nearest: e.nearest };
+      return contradicting.has(i) ? setAside(known) : known;
+    });
+    return { model, survey, evidence, contradicting, fit: fitEdge(model, evidence, rubs, start.fit.q) };
   }
+  const seen = sightsOf(obstacle, survey);
+  if (readings.length + seen.sights.length === 0) return null;
+  const asWritten: Evidence[] = [...edgeEvidence(obstacle, survey, path, landed), ...sightEvidence(seen)];
   const lipAtMm = isLip(obstacle) ? survey.rotor.centrePlaneMm + survey.rotor.section.widthMm / 2 : null;
-  const places = landed.map(({ point }) => point);
-  const families = edgeFamilies(readingsAs, form, lipAtMm);
+  const places = [...landed.map(({ point }) => point), ...seen.near];
+  const families = edgeFamilies(readingsAs, form, lipAtMm).map((family) => sightedFamily(family, seen.errorCount));
   const likeliest = (evidence: readonly Evidence[]): Fitted =>
     families
       .map((family) => fittedTo(family, places, evidence, rubs))
@@ -76,7 +95,17 @@ export function readEdge(
     contradicting.add(best.index);
     fit = fitEdge(model, aside(-1), rubs, best.fit.q);
   }
-  return { model, evidence: aside(-1), fit, contradicting };
+  return { model, survey, evidence: aside(-1), fit, contradicting };
+}
+
+function sightHeld(
+  { sight }: SightEvidence,
+  obstacle: ObstacleDescription,
+  before: SurveyScene,
+  survey: SurveyScene,
+): Pick<SightEvidence, 'sight' | 'toWheel'> {
+  const moved = sightUnder(sight, obstacle, before, survey);
+  return { sight: moved, toWheel: moved.toWheel };
 }
 
 /** An arch of the body's outside, not of what lines the well. */
@@ -100,7 +129,7 @@ function takenNearest(readings: readonly ReadingDescription[], evidence: readonl
     if (other === undefined || gapMm < readings[other]!.gapMm) least.set(posture, i);
   });
   const found = new Set(least.values());
-  return found.size === 0 ? null : evidence.map((e, i) => (found.has(i) ? { ...e, nearest: true } : e));
+  return found.size === 0 ? null : evidence.map((e, i) => (found.has(i) && isTape(e) ? { ...e, nearest: true } : e));
 }
 
 interface Fitted {
@@ -176,13 +205,16 @@ const FAR = 2.5;
 
 const isFar = ({ misses }: ReadingFit): boolean => Math.abs(misses[0]!) > FAR || Math.abs(misses[2]!) > FAR;
 
-/** The same reading, counting for next to nothing. */
-export const setAside = (e: Evidence): Evidence => ({
-  ...e,
-  gapSigmaMm: ASIDE * e.gapSigmaMm,
-  acrossSigmaMm: ASIDE * e.acrossSigmaMm,
-  clockSigmaRad: ASIDE * e.clockSigmaRad,
-});
+/** The same reading, counting for next to nothing; a sight stands. */
+export const setAside = (e: Evidence): Evidence =>
+  isTape(e)
+    ? {
+        ...e,
+        gapSigmaMm: ASIDE * e.gapSigmaMm,
+        acrossSigmaMm: ASIDE * e.acrossSigmaMm,
+        clockSigmaRad: ASIDE * e.clockSigmaRad,
+      }
+    : e;
 
 const ASIDE = 100;
 
@@ -191,7 +223,7 @@ function edgeEvidence(
   survey: SurveyScene,
   path: string,
   landed: readonly Landed[],
-): Evidence[] {
+): TapeEvidence[] {
   return readings.map((reading, i) => {
     const at = joinPath(joinPath(path, 'readings'), i);
     const { scene, mountPose } = readingScene(reading, mount, survey, at);

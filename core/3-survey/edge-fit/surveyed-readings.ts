@@ -1,9 +1,11 @@
 import type { Landed } from '../landing/landed-readings';
-import type { Vec3 } from '../../1-base/geometry/vec3';
+import { inverse, rotate } from '../../1-base/geometry/pose';
+import { add, scale, type Vec3 } from '../../1-base/geometry/vec3';
 import { toDegrees } from '../../1-base/units/angle';
 import type { FitStatus } from './fit-edge';
 import { covarianceOf } from './edge-gap';
 import { edgePlace } from './edge-model';
+import { isTape } from './evidence';
 import type { ReadEdge } from './read-edge';
 
 /** An obstacle's readings where they landed, and how well they agree. */
@@ -20,6 +22,15 @@ export interface SurveyedReadings {
   readonly readings: readonly SurveyedReading[];
   /** Places along the fitted edge in its order, or a block's corners; along readings joined to one line, without a doubt; else null. */
   readonly edge: readonly SurveyedPlace[] | null;
+  /** Where photos show it: by mark, the place of its line of sight nearest to the edge. */
+  readonly seen: readonly SeenPlace[];
+}
+
+/** A mark of a photo; mount's frame, mm, the camera's errors taken out as far as they were found. */
+export interface SeenPlace {
+  readonly at: Vec3;
+  /** By how much the edge misses it. */
+  readonly offMm: number;
 }
 
 /** A place of an edge; mount's frame, mm. In 90 of 100 cases it lies within so much of where it is said to be. */
@@ -65,30 +76,58 @@ export function surveyedReadings(
       fitStatus: null,
       readings,
       edge: joined && joined.map((at) => ({ at, radialMm: 0, lateralMm: 0 })),
+      seen: [],
     };
   }
   const { model, fit, evidence, contradicting } = edge;
-  const counted = fit.readings.flatMap(({ leverage }, i) =>
-    contradicting.has(i) ? [] : [leverage * evidence[i]!.gapSigmaMm ** 2],
+  const tapes = evidence.filter(isTape);
+  const counted = tapes.flatMap(({ gapSigmaMm }, i) =>
+    contradicting.has(i) ? [] : [fit.readings[i]!.leverage * gapSigmaMm ** 2],
   );
-  const readings = fit.readings.map(({ s, t, misses }, i): SurveyedReading => {
+  const readings = tapes.map(({ gapSigmaMm, clockSigmaRad }, i): SurveyedReading => {
     const aside = contradicting.has(i);
+    const { s, t, misses } = fit.readings[i]!;
     return {
       at: edgePlace(model, fit.q, [s, t]),
-      gapOffMm: misses[0]! * evidence[i]!.gapSigmaMm,
-      clockOffDeg: toDegrees(misses[2]! * evidence[i]!.clockSigmaRad),
+      gapOffMm: misses[0]! * gapSigmaMm,
+      clockOffDeg: toDegrees(misses[2]! * clockSigmaRad),
       contradicts: aside,
       misses: aside || Math.abs(misses[0]!) > MOST_MISS || Math.abs(misses[2]!) > MOST_MISS,
     };
   });
-  const variance = counted.reduce((sum, v) => sum + v, 0) / Math.max(1, counted.length);
+  const places = edgeWithDoubt(edge);
+  const seen = seenPlaces(edge);
+  const read = NINETY * Math.sqrt(mean(counted));
   return {
     id,
-    toleranceMm: readings.some(({ misses }) => misses) ? null : NINETY * Math.sqrt(variance),
+    toleranceMm: readings.some(({ misses }) => misses)
+      ? null
+      : counted.length > 0
+        ? read
+        : mean(places.map(({ radialMm }) => radialMm)),
     fitStatus: fit.status,
     readings,
-    edge: edgeWithDoubt(edge),
+    edge: places,
+    seen,
   };
+}
+
+const mean = (values: readonly number[]): number => values.reduce((sum, v) => sum + v, 0) / Math.max(1, values.length);
+
+function seenPlaces({ model, fit, evidence }: ReadEdge): SeenPlace[] {
+  return evidence.flatMap((e, i): SeenPlace[] => {
+    if (isTape(e)) return [];
+    const { s, t, misses } = fit.readings[i]!;
+    const { across, sigmaMm } = e.sight;
+    const back = inverse(e.toWheel);
+    const beside = [0, 1].map((c) => rotate(back.rotation, scale(across[c as 0 | 1], -misses[c]! * sigmaMm)));
+    return [
+      {
+        at: add(edgePlace(model, fit.q, [s, t]), add(beside[0]!, beside[1]!)),
+        offMm: Math.hypot(misses[0]!, misses[1]!) * sigmaMm,
+      },
+    ];
+  });
 }
 
 /** Share of a number's prior deviation by which slopes are taken. */

@@ -1,6 +1,6 @@
 import type { CornerMotion } from '../../2-vehicle/motion/corner-motion';
 import type { CarrierState } from '../../2-vehicle/motion/carrier';
-import type { ReadingDescription } from '../reading/reading';
+import type { HeldAt } from '../reading/reading';
 import { joinPath, ProblemError } from '../../1-base/problem';
 import { toRadians } from '../../1-base/units/angle';
 import { HELD_BEYOND_MM } from '../../1-base/tolerances';
@@ -13,7 +13,7 @@ import type { CornerDescription } from '../description/corner-description';
  * @throws ProblemError when it lies beyond the surveyed travel or locks, or heights are missing.
  */
 export function readingPosture(
-  reading: ReadingDescription,
+  reading: HeldAt,
   corner: CornerDescription,
   motion: CornerMotion,
   path: string,
@@ -47,7 +47,7 @@ export function readingPosture(
   return { state, steer };
 }
 
-function readingTravel(reading: ReadingDescription, corner: CornerDescription, path: string): number {
+function readingTravel(reading: HeldAt, corner: CornerDescription, path: string): number {
   if (reading.hubToLipMm === undefined) return reading.travelMm ?? 0;
   const at = joinPath(path, 'hubToLipMm');
   if (reading.travelMm !== undefined) {

@@ -46,6 +46,9 @@ export interface ReadingError {
   readonly acrossMm: number;
 }
 
+/** How the wheel was held when something was read or photographed. */
+export type HeldAt = Pick<ReadingDescription, 'steer' | 'travelMm' | 'hubToLipMm'>;
+
 const NO_ERROR: ReadingError = { gapMm: 0, clockDeg: 0, acrossMm: 0 };
 
 /** Where the fitted tire is when a reading is taken. */
