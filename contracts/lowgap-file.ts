@@ -20,6 +20,7 @@ import { motionSchema, within } from './motion-schema';
 import { liftPartSchema } from './lift-part-schema';
 import { cutSchema, obstacleSchema, readingSchema } from './obstacle-schema';
 import { plainText, typedTexts as typed } from './plain-text';
+import { wheelPhotoSchema } from './wheel-photo-schema';
 import { followUpSchema } from './follow-up';
 import { installSchema } from './install';
 import { stanceSchema } from './stance';
@@ -185,6 +186,7 @@ export const cornerSchema = z.strictObject({
   starting: z.array(z.enum(STARTING_VALUES)).max(STARTING_VALUES.length).optional(),
   fitted: fittedSchema,
   obstacles: z.array(obstacleSchema).max(200).default([]),
+  photos: z.array(wheelPhotoSchema).max(6).optional(),
   typed,
 });
 

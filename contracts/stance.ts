@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { LIMITS } from '@/core/1-base/limits';
 import { pointSchema, within } from './motion-schema';
+import { photoPlaceSchema } from './wheel-photo-schema';
 
 const degrees = z.number().min(0).max(30).optional();
 const length = within(LIMITS.underbodyMm).optional();
@@ -60,9 +61,7 @@ export const springEndsSchema = z.strictObject({
   on: z.enum(['axle', 'knuckle', 'upperArm', 'lowerArm']),
 });
 
-const share = z.number().min(0).max(1);
-const photoPlace = z.strictObject({ x: share, y: share });
-const markedWheel = z.strictObject({ hub: photoPlace, tireEdge: photoPlace });
+const markedWheel = z.strictObject({ hub: photoPlaceSchema, tireEdge: photoPlaceSchema });
 
 /** A photo of the vehicle's side with its wheels marked, as shares of the picture's width and height. */
 export const sidePhotoSchema = z.strictObject({

@@ -5,4 +5,7 @@ declare module '*.vue' {
 }
 declare module '@fontsource/*';
 declare module 'vuetify/styles';
+declare module 'exifr/dist/lite.esm.mjs' {
+  export function parse(file: Blob): Promise<unknown>;
+}
 declare module 'pdfkit/standard-fonts/*';

@@ -33,6 +33,8 @@ export const LIMITS = {
   changeMm: range(0, 300, 'mm'),
   travelMm: range(-600, 600, 'mm'),
   travelLimitMm: range(0, 600, 'mm', from(15, 450)),
+  focal35Mm: range(8, 400, 'mm'),
+  rimEdgeMm: range(120, 900, 'mm', from(200, 760)),
   hubToLipMm: range(50, 1500, 'mm', from(150, 1100)),
   groundToLipMm: range(200, 2200, 'mm', from(350, 1700)),
   pressureKpa: range(20, 900, 'kPa', from(90, 900)),

@@ -1,7 +1,15 @@
 /** Small drawings of where a tape or a straight edge goes; each in a box of 160 x 110, tires cut or from outside. */
 export interface TapeGuide {
   readonly id:
-    'hubToLip' | 'backspacingOff' | 'backspacingOn' | 'outboard' | 'straightOut' | 'nearest' | 'corner' | 'inboard';
+    | 'hubToLip'
+    | 'backspacingOff'
+    | 'backspacingOn'
+    | 'outboard'
+    | 'straightOut'
+    | 'nearest'
+    | 'corner'
+    | 'inboard'
+    | 'picture';
   readonly title: string;
   readonly says: string;
   /** Tire or wheel, filled. */
@@ -95,5 +103,14 @@ export const TAPE_GUIDES: readonly TapeGuide[] = [
     solid: [SECTION],
     parts: ['M18 44H44', 'M44 37a7 7 0 1 0 .1 0Z'],
     tape: [[51, 44, 81, 44]],
+  },
+  {
+    id: 'picture',
+    title: 'Picturing the wheel',
+    says: 'Two steps off and about square to the wheel, at the hub’s height, arch and tire whole. A second picture from ahead and above, or behind and low, says how far out things stand.',
+    solid: ['M18 30H30V90H18Z'],
+    parts: ['M14 22H34', 'M132 52H148V68H132L122 64V56Z'],
+    tape: [[31, 60, 121, 60]],
+    notes: [[58, 52, '1.5 - 2.5 m']],
   },
 ];

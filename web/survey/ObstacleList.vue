@@ -8,10 +8,16 @@ import PairsPanel from './PairsPanel.vue';
 import WellLibrary from './WellLibrary.vue';
 
 /** What is near the tire, and where more comes from: one's own, or a well surveyed before. */
-defineProps<{ cornerKey: CornerKey; corner: LowgapCorner; chosen: string | null }>();
+const props = defineProps<{ cornerKey: CornerKey; corner: LowgapCorner; chosen: string | null }>();
 const emit = defineEmits<{ choose: [id: string]; add: [] }>();
 
-const places = (o: LowgapObstacle): number => (o.readings?.length ?? 0) + (o.shape?.points.length ?? 0);
+const places = (o: LowgapObstacle): number => (o.readings?.length ?? 0) + (o.shape?.points.length ?? 0) + marks(o.id);
+/** On pictures. */
+const marks = (id: string): number =>
+  (props.corner.photos ?? []).reduce(
+    (sum, { traces }) => sum + (traces.find(({ of }) => of === id)?.along.length ?? 0),
+    0,
+  );
 
 function told(o: LowgapObstacle): string {
   if (isBorrowed(o)) return `borrowed, ${o.borrowed!.checks.length} check${o.borrowed!.checks.length === 1 ? '' : 's'}`;

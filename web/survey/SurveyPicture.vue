@@ -156,6 +156,13 @@ const missText = (id: string, index: number): string => {
         <circle v-if="at" :cx="at.x" :cy="at.y" r="26" class="chosen-clock" />
       </g>
       <template v-for="thing in all.filter(isChosen)" :key="`c${thing.id}`">
+        <path
+          v-for="([x, y], i) in thing.seen"
+          :key="`s${i}`"
+          :d="`M${x - 13} ${y}L${x} ${y - 13}L${x + 13} ${y}L${x} ${y + 13}Z`"
+          class="seen"
+          data-testid="seen-mark"
+        />
         <g
           v-for="r in thing.readings"
           :key="r.index"
@@ -190,6 +197,9 @@ const missText = (id: string, index: number): string => {
   <p v-if="chosen && things.some(({ id, found }) => id === chosen && found.edge)" class="muted small">
     The band holds the part in 9 of 10 cases. A stroke at a reading is by how much the edge misses it,
     {{ MISS_DRAWN }} times as long.
+    <template v-if="things.some(({ id, found }) => id === chosen && found.seen.length)"
+      >Diamonds are marks of pictures.</template
+    >
   </p>
 </template>
 
@@ -295,6 +305,12 @@ const missText = (id: string, index: number): string => {
   stroke: var(--accent);
   stroke-width: 11;
   stroke-dasharray: 26 14;
+  pointer-events: none;
+}
+.seen {
+  fill: var(--paper);
+  stroke: var(--ink);
+  stroke-width: 5;
   pointer-events: none;
 }
 .reading {

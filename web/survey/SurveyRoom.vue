@@ -17,6 +17,7 @@ import ObstacleForm from './ObstacleForm.vue';
 import ReadingEntry from './ReadingEntry.vue';
 import ReadingTable from './ReadingTable.vue';
 import RubList from './RubList.vue';
+import PhotoPanel from './photo/PhotoPanel.vue';
 import ScanPanel from './ScanPanel.vue';
 import SurveyWalk from './SurveyWalk.vue';
 import TodayPanel from './TodayPanel.vue';
@@ -104,6 +105,9 @@ function removeObstacle(id: string): void {
     if (!target) return;
     target.obstacles = target.obstacles.filter((one) => one.id !== id);
     if (target.pairs) target.pairs = target.pairs.filter(({ a, b }) => a !== id && b !== id);
+    if (target.photos) {
+      target.photos = target.photos.map((one) => ({ ...one, traces: one.traces.filter(({ of }) => of !== id) }));
+    }
   });
 }
 
@@ -140,9 +144,10 @@ const USUAL_FITMENT = {
   spacerMm: 0,
 } as const;
 
-type Mode = 'walk' | 'free' | 'position' | 'scan';
+type Mode = 'walk' | 'photo' | 'free' | 'position' | 'scan';
 const MODES: readonly { value: Mode; title: string }[] = [
   { value: 'walk', title: 'Walk' },
+  { value: 'photo', title: 'Photo' },
   { value: 'free', title: 'Free' },
   { value: 'position', title: 'Position' },
   { value: 'scan', title: 'Scan' },
@@ -177,7 +182,7 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
   <p v-if="!corner" class="empty">
     This corner has no baseline yet. The gaps are taken against the fitted tire, so that comes first.
   </p>
-  <div v-else class="survey">
+  <div v-else class="survey" :class="{ pictured: mode === 'photo' }">
     <ObstacleList
       class="area-list"
       :corner-key="key"
@@ -283,13 +288,23 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
         @take="addPlace"
         @clear="clearPlaces"
       />
+      <PhotoPanel
+        v-else-if="mode === 'photo'"
+        :key="key"
+        :corner-key="key"
+        :corner="corner"
+        @walk="chosenMode = 'walk'"
+        @thing="choose"
+      />
       <ScanPanel v-else-if="mode === 'scan'" :corner-key="key" :corner="corner" />
       <template v-else-if="obstacle">
         <h2 class="panel-title">Next reading: {{ obstacle.label ?? obstacle.id }}</h2>
         <ReadingEntry v-model:clock="clock" :corner-key="key" :corner="corner" :obstacle="obstacle" @take="take" />
       </template>
       <p v-else class="muted">Add what is near the tire first, or take the walk.</p>
-      <v-btn v-if="mode !== 'scan'" variant="text" height="48" @click="helping = true">A finer clock</v-btn>
+      <v-btn v-if="mode !== 'scan' && mode !== 'photo'" variant="text" height="48" @click="helping = true"
+        >A finer clock</v-btn
+      >
     </section>
   </div>
   <DialogBox
@@ -336,14 +351,24 @@ const remaining = computed(() => (corner.value ? numbersLeft(openSteps(corner.va
 .area-entry {
   grid-area: entry;
 }
+/* A picture wants the room; what came of it stands under it. */
+.survey.pictured {
+  grid-template-columns: 250px minmax(0, 1fr);
+  grid-template-areas: 'list entry' '. taken';
+}
 @media (max-width: 1180px) {
   .survey {
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
     grid-template-areas: 'taken entry' 'list list';
   }
+  .survey.pictured {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-areas: 'entry' 'taken' 'list';
+  }
 }
 @media (max-width: 760px) {
-  .survey {
+  .survey,
+  .survey.pictured {
     grid-template-columns: minmax(0, 1fr);
     grid-template-areas: 'entry' 'taken' 'list';
   }

@@ -38,6 +38,8 @@ export interface DrawnThing {
   /** Within which the edge lies in 90 of 100 cases. */
   readonly band: string | null;
   readonly readings: readonly DrawnReading[];
+  /** Where photos show it. */
+  readonly seen: readonly Spot[];
 }
 
 const smooth = line<Spot>().curve(curveCatmullRom);
@@ -73,6 +75,7 @@ export function drawnThing(found: SurveyedReadings, view: View, side: Side, know
         ? bandPath(edge, view, side)
         : null,
     readings,
+    seen: found.seen.map(({ at }) => spot(at)),
   };
 }
 

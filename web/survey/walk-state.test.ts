@@ -150,3 +150,26 @@ test('a hump set up once is not asked for again, as it was typed; nothing is kno
   expect(knownHeight(corner, 'hang')).toBeNull();
   expect(knownHeight(corner, 'ride')).toBe('');
 });
+
+test('of an edge that a picture shows the walk asks for one place with its distance outboard, once the picture can be read', () => {
+  const place = { x: 0.5, y: 0.5 };
+  const photo = {
+    photoId: '7e032031-cf29-438c-98f4-73c7bf84d91f',
+    widthPx: 1600,
+    heightPx: 1200,
+    steer: 'straight' as const,
+    hub: place,
+    rim: Array.from({ length: 6 }, () => place),
+    outline: Array.from({ length: 3 }, () => place),
+    traces: [{ of: 'fender-lip', along: [place, place] }],
+  };
+  const ofLip = (photos: LowgapCorner['photos']): number[] =>
+    openSteps({ ...front(), photos }, 'left').flatMap((asked) =>
+      asked.stop === 'fender-lip' && asked.step !== null ? [asked.step] : [],
+    );
+  const whole = ofLip(undefined);
+  expect(whole.length).toBeGreaterThan(3);
+  expect(ofLip([photo])).toEqual([0]);
+  expect(ofLip([{ ...photo, rim: photo.rim.slice(0, 5) }])).toEqual(whole);
+  expect(ofLip([{ ...photo, traces: [{ of: 'fender-lip', along: [place] }] }])).toEqual(whole);
+});

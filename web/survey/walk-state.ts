@@ -3,6 +3,7 @@ import { withItsUnit } from '@/core/1-base/units/meant-length';
 import type { LowgapCorner, LowgapObstacle, LowgapReading } from '@/contracts/lowgap-file';
 import type { NextReading } from '@/core/6-decisions/next-reading/next-reading';
 import type { WalkHeight } from '@/core/3-survey/walk/walk-height';
+import { PHOTO_MARKS } from '@/core/3-survey/description/wheel-photo';
 import { steerOn, usualWalk, type PlainSteer, type WalkStep, type WalkStop } from '@/core/3-survey/walk/usual-walk';
 import { mountsOf } from '@/core/2-vehicle/motion/motion-description';
 import type { Side } from '@/core/2-vehicle/motion/steering';
@@ -57,7 +58,10 @@ export function openSteps(corner: LowgapCorner, side: Side): Asked[] {
     // Surveyed some other way: from positions, from a scan, or freely.
     if (obstacle?.shape || obstacle?.readings?.some(({ walkStep }) => walkStep === undefined && !walked(obstacle)))
       return;
+    const isSeen = isTraced(corner, stop.id);
     stop.steps.forEach((step, i) => {
+      // What a picture shows the tape only holds fast, in one place.
+      if (isSeen && i > 0) return;
       const steer = steerOn(side, step);
       const order = 10_000 * HEIGHT_ORDER[step.height] + 1_000 * STEER_ORDER[steer] + 20 * at + i;
       const taken = obstacle?.readings?.find((reading) => reading.walkStep === i);
@@ -76,6 +80,16 @@ export function openSteps(corner: LowgapCorner, side: Side): Asked[] {
   });
   return open.sort((a, b) => a.order - b.order).map(({ asked }) => asked);
 }
+
+/** Whether a picture that is marked well enough to be read shows the edge of a part. */
+const isTraced = ({ photos = [] }: LowgapCorner, id: string): boolean =>
+  photos.some(
+    ({ hub, rim, outline, traces }) =>
+      hub !== undefined &&
+      rim.length >= PHOTO_MARKS.rim.least &&
+      outline.length >= PHOTO_MARKS.outline.least &&
+      traces.some(({ of, along }) => of === id && along.length >= PHOTO_MARKS.trace.least),
+  );
 
 const walked = ({ readings }: LowgapObstacle): boolean =>
   readings?.some(({ walkStep }) => walkStep !== undefined) ?? false;

@@ -27,12 +27,14 @@ export interface WheelPhoto extends HeldAt {
   readonly rimEdgeMm?: number | undefined;
   /** Pixels over which the picture goes from dark to light at the rim's edge: how sharp it is. */
   readonly edgeRisePx?: number | undefined;
+  /** Share of the rim's marks at which the picture has an edge at all. */
+  readonly edgeShare?: number | undefined;
   /** Middle of the hub. */
   readonly hub?: PhotoPlace | undefined;
   /** Along the outer edge of the rim's outer flange. */
   readonly rim: readonly PhotoPlace[];
   /** Along the outline of the tire, away from the ground. */
-  readonly tire: readonly PhotoPlace[];
+  readonly outline: readonly PhotoPlace[];
   /** Two places of something that hangs or stands plumb, in either order. */
   readonly plumb?: readonly [PhotoPlace, PhotoPlace] | undefined;
   readonly traces: readonly PhotoTrace[];
@@ -41,6 +43,6 @@ export interface WheelPhoto extends HeldAt {
 /** Marks that a photo needs, and that it may have. */
 export const PHOTO_MARKS = {
   rim: { least: 6, good: 8, most: 24 },
-  tire: { least: 3, good: 4, most: 16 },
+  outline: { least: 3, good: 4, most: 16 },
   trace: { least: 2, good: 8, most: 60 },
 } as const;

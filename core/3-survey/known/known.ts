@@ -88,15 +88,17 @@ const GROUPS: Readonly<Record<Material, Group>> = {
   wire: 'suspension',
 };
 
-/** What was measured of a corner, against what the usual walk of such a wheel asks for. */
-export function cornerKnown(corner: CornerDescription): Known {
+const NOTHING_SEEN: ReadonlySet<string> = new Set();
+
+/** What was measured of a corner, against what the usual walk of such a wheel asks for. `seen`: things that a photo shows. */
+export function cornerKnown(corner: CornerDescription, seen: ReadonlySet<string> = NOTHING_SEEN): Known {
   const skipped = new Set(corner.skipped ?? []);
   const stops = usualWalk(corner).filter(({ id }) => !skipped.has(id));
-  const measured = corner.obstacles.filter((obstacle) => isMeasured(obstacle) && !obstacle.insideWheel);
+  const measured = corner.obstacles.filter((obstacle) => isMeasured(obstacle, seen) && !obstacle.insideWheel);
   const open = openStops(stops, measured);
   const things = { have: stops.length - open.length, of: stops.length };
   const asked = stops.reduce((sum, { steps }) => sum + steps.length, 0);
-  const readings = { have: Math.min(asked, readingsOf(measured, asked)), of: asked };
+  const readings = { have: Math.min(asked, readingsOf(measured, seen, asked)), of: asked };
   // A ramp reading says where the stops stand.
   const ramped = corner.travel.rampHereMm !== undefined;
   const starting = STARTING_VALUES.filter(
@@ -160,10 +162,11 @@ interface OnMount {
 }
 
 /** Has a place of its own; one that was borrowed from another vehicle only once it was checked on this one. */
-const isMeasured = ({ readings, shape, borrowed }: ObstacleDescription): boolean =>
-  (borrowed === undefined || borrowed.settled === true) && (shape !== undefined || (readings?.length ?? 0) > 0);
+const isMeasured = ({ id, readings, shape, borrowed }: ObstacleDescription, seen: ReadonlySet<string>): boolean =>
+  (borrowed === undefined || borrowed.settled === true) &&
+  (shape !== undefined || (readings?.length ?? 0) > 0 || seen.has(id));
 
-/** Readings that a thing surveyed by its shape stands for: as many as the walk asks of most things. */
+/** Readings that a thing's shape or its picture stands for: as many as the walk asks of most things. */
 const READINGS_OF_SHAPE = 3;
 
 /** Stops of the walk that nothing measured stands for: by its own id, else by another thing of its group. */
@@ -174,9 +177,12 @@ function openStops(stops: readonly WalkStop[], measured: readonly ObstacleDescri
   return unnamed.filter(({ material }) => !take([...free].find((one) => GROUPS[one.material] === GROUPS[material])));
 }
 
-function readingsOf(measured: readonly ObstacleDescription[], whole: number): number {
+function readingsOf(measured: readonly ObstacleDescription[], seen: ReadonlySet<string>, whole: number): number {
   if (measured.length > 0 && measured.every(({ shape }) => shape !== undefined)) return whole;
-  return measured.reduce((sum, { readings = [], shape }) => sum + readings.length + (shape ? READINGS_OF_SHAPE : 0), 0);
+  return measured.reduce(
+    (sum, { id, readings = [], shape }) => sum + readings.length + (shape || seen.has(id) ? READINGS_OF_SHAPE : 0),
+    0,
+  );
 }
 
 function firstOf(

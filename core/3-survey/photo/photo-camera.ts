@@ -168,7 +168,7 @@ function besideRim(
   scene: PhotoScene,
   hub: PhotoPlace,
 ): Pick<PhotoCamera, 'tireLargerMm' | 'tireSigmaMm'> {
-  const residualsOf = cameraResiduals({ ...photo, tire: [] }, scene, hub);
+  const residualsOf = cameraResiduals({ ...photo, outline: [] }, scene, hub);
   const ends = begunAt(photo, scene, hub, residualsOf).map(({ at }) => gaussNewton(residualsOf, at, STEPS));
   const least = Math.min(...ends.map(({ cost }) => cost));
   return ends
@@ -245,7 +245,7 @@ function offRim(photo: WheelPhoto, { rotor }: PhotoScene, camera: Camera, place:
 
 /** By tire mark, mm by which its line of sight passes outside the tire; inside: -. */
 const tireResidual = (photo: WheelPhoto, { rotor }: PhotoScene, camera: Camera): number[] =>
-  photo.tire.map((place) => passesBy(rayOf(camera, pixelOf(photo, place)), rotor));
+  photo.outline.map((place) => passesBy(rayOf(camera, pixelOf(photo, place)), rotor));
 
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 

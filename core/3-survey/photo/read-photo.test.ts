@@ -63,7 +63,7 @@ describe('a photo that cannot be read says why', () => {
   test('what is still to be marked', () => {
     expect(read({ ...photo, hub: undefined })).toEqual({ status: 'unfinished', wants: 'hub' });
     expect(read({ ...photo, rim: photo.rim.slice(0, 5) })).toEqual({ status: 'unfinished', wants: 'rim' });
-    expect(read({ ...photo, tire: [] })).toEqual({ status: 'unfinished', wants: 'tire' });
+    expect(read({ ...photo, outline: [] })).toEqual({ status: 'unfinished', wants: 'outline' });
   });
 
   test('too oblique', () => {
@@ -91,12 +91,12 @@ describe('a photo that cannot be read says why', () => {
       },
     };
     const { code, path, found } = refusal(read(photo, wrong));
-    expect([code, path]).toEqual(['contradiction', 'photos[0].tire']);
+    expect([code, path]).toEqual(['contradiction', 'photos[0].outline']);
     expect(found).toContain(looks);
   });
 
   test('a wheel too small in the picture', () => {
-    const far = { ...photo, rim: photo.rim.map(about(0.15)), tire: photo.tire.map(about(0.15)) };
+    const far = { ...photo, rim: photo.rim.map(about(0.15)), outline: photo.outline.map(about(0.15)) };
     expect(refusal(read(far)).expected).toContain('pixels across');
   });
 

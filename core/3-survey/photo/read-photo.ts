@@ -6,7 +6,7 @@ import { photoCamera, pixelOf, rimEdgeRadiusMm, type PhotoCamera } from './photo
 import { PHOTO_MARKS, type WheelPhoto } from '../description/wheel-photo';
 
 /** What a photo still needs, in the order in which it is marked. */
-export type PhotoWant = 'hub' | 'rim' | 'tire';
+export type PhotoWant = 'hub' | 'rim' | 'outline';
 
 /** A photo as far as it can be read: what is missing, why it cannot be, or where it was taken from. */
 export type PhotoRead =
@@ -27,13 +27,15 @@ export const PHOTO_LIMITS = {
   tire: 3,
   /** Share of the rim's radius over which its edge may be smeared. */
   riseShare: 0.06,
+  /** Share of the rim's marks at which there must be an edge. */
+  edgeShare: 0.5,
 } as const;
 
 /** Reads a photo of a corner against the wheel and tire it was surveyed with. `path` names it in problems. */
 export function readPhoto(photo: WheelPhoto, survey: SurveyScene, path: string): PhotoRead {
   if (!photo.hub) return { status: 'unfinished', wants: 'hub' };
   if (photo.rim.length < PHOTO_MARKS.rim.least) return { status: 'unfinished', wants: 'rim' };
-  if (photo.tire.length < PHOTO_MARKS.tire.least) return { status: 'unfinished', wants: 'tire' };
+  if (photo.outline.length < PHOTO_MARKS.outline.least) return { status: 'unfinished', wants: 'outline' };
   const posed = attempt(() => readingScene(photo, 'body', survey, path));
   if (!posed.ok) return { status: 'refused', problems: posed.problems };
   const up = rotate(transpose(posed.value.scene.wheelPose.rotation), [0, 0, 1]);
@@ -60,6 +62,16 @@ function flawsOf(photo: WheelPhoto, camera: PhotoCamera, { rotor }: SurveyScene,
         path: at('rim'),
         expected: `a wheel whose rim is at least ${2 * PHOTO_LIMITS.leastRimPx} pixels across in the picture`,
         found: `${(2 * radiusPx).toFixed(0)} pixels`,
+      },
+    ];
+  }
+  if ((photo.edgeShare ?? 1) < PHOTO_LIMITS.edgeShare) {
+    return [
+      {
+        code: 'missing',
+        path: at('rim'),
+        expected: 'the edge of a rim under the marks',
+        found: `a change from dark to light at ${(100 * photo.edgeShare!).toFixed(0)} % of them`,
       },
     ];
   }
@@ -105,7 +117,7 @@ function flawsOf(photo: WheelPhoto, camera: PhotoCamera, { rotor }: SurveyScene,
     return [
       {
         code: 'contradiction',
-        path: at('tire'),
+        path: at('outline'),
         expected: `an outline as large as the fitted tire beside its rim (${(2 * radius).toFixed(0)} mm, rim's edge ${rimIn.toFixed(1)} in across)`,
         found: `a tire ${Math.abs(2 * tireLargerMm).toFixed(0)} mm ${tireLargerMm > 0 ? 'larger' : 'smaller'}, or a rim's edge ${rimLike.toFixed(1)} in across`,
       },

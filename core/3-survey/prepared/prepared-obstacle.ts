@@ -3,6 +3,7 @@ import { joinPath, ProblemError } from '../../1-base/problem';
 import type { Carriage } from '../../2-vehicle/motion/mount';
 import type { ObstacleDescription } from '../description/obstacle-description';
 import { edgePlace } from '../edge-fit/edge-model';
+import { isTape } from '../edge-fit/evidence';
 import { learnedOfEdge } from '../edge-fit/learned-edge';
 import { readEdge, type ReadEdge } from '../edge-fit/read-edge';
 import { surveyedReadings, type SurveyedReadings } from '../edge-fit/surveyed-readings';
@@ -50,6 +51,8 @@ export interface PreparedObstacle extends PlacedThing {
   /** That edge's numbers with what test fits added to them. */
   readonly edgeQ: Float64Array | null;
   readonly surveyed: SurveyedReadings;
+  /** Marks of photos that show it. */
+  readonly seenCount: number;
   /** Largest lateral uncertainty of its readings, mm. */
   readonly lateralToleranceMm: number;
   /**
@@ -140,6 +143,7 @@ export function prepareObstacle(
     get surveyed() {
       return (surveyed ??= surveyedReadings(obstacle.id, landed, edge, joined && joined.map(({ at }) => at)));
     },
+    seenCount: edge?.evidence.filter((one) => !isTape(one)).length ?? 0,
     lateralToleranceMm: edge ? 0 : Math.max(0, ...landed.map((r) => r.lateralToleranceMm)),
     sigmaMm: settled ?? (shapeSigma === undefined ? null : [shapeSigma, shapeSigma, shapeSigma]),
     isSettled: settled !== undefined,

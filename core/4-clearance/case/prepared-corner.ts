@@ -86,9 +86,17 @@ export function prepareCorner(
           rightDeg: setup.steerStopRightDeg ?? corner.steering.lockRightDeg,
         }
       : null,
-    known: knownUnder(knownWith(cornerKnown(corner), surveyed.map(unsettledOf)), setup.countedParts, obstacles),
+    known: knownUnder(
+      knownWith(cornerKnown(corner, seenOf(surveyed)), surveyed.map(unsettledOf)),
+      setup.countedParts,
+      obstacles,
+    ),
   };
 }
+
+/** Things that photos show. */
+const seenOf = (surveyed: readonly PreparedObstacle[]): Set<string> =>
+  new Set(surveyed.filter(({ seenCount }) => seenCount > 0).map(({ id }) => id));
 
 /** The linkage must reach both stops at full lock, and every mount must be one it has. @throws ProblemError. */
 function requireReach(motion: CornerMotion, envelope: Envelope, obstacles: readonly PreparedObstacle[]): void {

@@ -13,6 +13,7 @@ import { wheelSectionPolygon } from '../../2-vehicle/wheel/wheel-section';
 import { disagreements, type Disagreement } from '../../3-survey/reading/disagreement';
 import { ClearSection } from '../search/clear-section';
 import type { SurveyedReadings } from '../../3-survey/edge-fit/surveyed-readings';
+import { photosSaid, type PhotoSaid } from '../../3-survey/prepared/photos-said';
 import { SectionCache } from '../search/section-cache';
 import { describedCorner, describedCorners, prepareDescribed } from '../case/described-corner';
 import { setupForCorner, type CaseDescription } from '../case/case-description';
@@ -112,6 +113,8 @@ export interface Evaluation extends CornerSections {
   readonly disagreements: readonly ({ readonly corner: CornerKey; readonly id: string } & Disagreement)[];
   /** Where every reading landed, and what the readings of one obstacle make together. */
   readonly surveyed: readonly ({ readonly corner: CornerKey } & SurveyedReadings)[];
+  /** What came of the photos of each corner. */
+  readonly photos: readonly ({ readonly corner: CornerKey } & PhotoSaid)[];
   /** Stud ends in the wheel's pockets, where both were measured. */
   readonly studPockets: readonly ({ readonly corner: CornerKey } & StudPocketGap)[];
   /** How much of each corner was measured. */
@@ -197,6 +200,9 @@ export function evaluateCase(
       ),
     ),
     surveyed: prepared.flatMap(({ key, obstacles: all }) => all.map(({ surveyed }) => ({ corner: key, ...surveyed }))),
+    photos: prepared.flatMap(({ key, obstacles: all }) =>
+      photosSaid(key, describedCorner(description, key), all).map((found) => ({ corner: key, ...found })),
+    ),
     studPockets: prepared.flatMap(({ key }) => {
       const gap = studPocketGap(describedCorner(description, key).studProtrusionMm, setupForCorner(description, key));
       return gap ? [{ corner: key, ...gap }] : [];
