@@ -107,7 +107,7 @@ export const TAPE_GUIDES: readonly TapeGuide[] = [
   {
     id: 'picture',
     title: 'Picturing the wheel',
-    says: 'Two steps off and about square to the wheel, at the hub’s height, arch and tire whole. A second picture from ahead and above, or behind and low, says how far out things stand.',
+    says: 'Two steps off and about square to the wheel, at the hub’s height, arch and tire whole. A second picture from ahead and above, or behind and low, says how far out everything stands.',
     solid: ['M18 30H30V90H18Z'],
     parts: ['M14 22H34', 'M132 52H148V68H132L122 64V56Z'],
     tape: [[31, 60, 121, 60]],

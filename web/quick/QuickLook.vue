@@ -18,14 +18,14 @@ import { useUnits } from '../stores/units';
 import QuickDrawing from './QuickDrawing.vue';
 import { jobOfQuick } from './quick-job';
 import QuickPlaces from './QuickPlaces.vue';
-import { changeLines, recordWords, saidTogether, shortLabel } from './quick-words';
+import { changeLines, likelyWords, recordWords, saidTogether, shortLabel } from './quick-words';
 import { MOTION_NAMES, VEHICLE_KIND_NAMES } from '../words';
 import { useQuickLook } from './use-quick-look';
 
 /** A question on the phone: two setups, nothing measured. What changes, where to put a finger, how often it cleared. */
 const router = useRouter();
 const units = useUnits();
-const { texts, set, answer, question, problemAt, look, record, isOld, recordUnreachable } = useQuickLook();
+const { texts, set, answer, question, problemAt, look, record, likely, isOld, recordUnreachable } = useQuickLook();
 
 const kinds = [
   ...VEHICLE_KINDS.map((value) => ({ value, title: VEHICLE_KIND_NAMES[value] })),
@@ -193,11 +193,15 @@ async function makeJob(): Promise<void> {
             :answers="texts.answers"
             :units="texts.units"
             :suspensions="looked"
+            :rooms="likely?.rooms ?? {}"
             :problem-at="problemAt"
             @answer="answer"
           />
           <p v-if="together" class="together" role="status" data-testid="quick-together">{{ together }}</p>
         </section>
+        <p v-if="likely?.chance != null" data-testid="quick-likely">
+          {{ likelyWords(likely, question?.vehicle ?? null) }}
+        </p>
         <p class="small" data-testid="quick-record">
           <template v-if="recordUnreachable">The server does not answer: the shop’s record is not known.</template>
           <template v-else-if="record">{{ recordWords(record, question?.vehicle ?? null) }}</template>

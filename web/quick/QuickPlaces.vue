@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import type { LikelyRoom } from '@/core/3-survey/well/starter-well';
 import type { QuickPlace } from '@/core/6-decisions/quick/quick-places';
 import type { LengthUnit } from '@/core/1-base/units/length';
 import type { Problem } from '@/core/1-base/problem';
 import { fieldText } from '@/contracts/problems';
 import { MOTION_NAMES } from '../words';
-import { placeSays, shortLabel, rangeWords, SAID_WORDS } from './quick-words';
+import { placeSays, roomWords, shortLabel, rangeWords, SAID_WORDS } from './quick-words';
 
 /** Where today's tire must have room, with a stick of that length, and what the person on the phone says of it. */
 const props = defineProps<{
   places: readonly QuickPlace[];
   answers: Readonly<Record<string, string>>;
   units: LengthUnit;
+  /** How much room is likely there, by place. */
+  rooms: Readonly<Record<string, LikelyRoom>>;
   /** How many suspensions were looked at: those that lack a thing are named. */
   suspensions: number;
   problemAt: (name: string) => Problem | undefined;
@@ -44,6 +47,9 @@ const SAID_CLASS = { enough: '', short: 'verdict-tooClose', between: 'verdict-cl
       </div>
       <div class="needs">
         <strong class="figures">{{ rangeWords(place.leastMm, place.mostMm, units) }}</strong>
+        <span v-if="rooms[place.id]" class="muted small" data-testid="quick-room">{{
+          roomWords(rooms[place.id]!, units)
+        }}</span>
         <span v-if="place.mostMm > PAPER_MM" class="only-print small">longer than the paper: by tape</span>
         <span class="stick" :class="{ long: place.mostMm > PAPER_MM }" aria-hidden="true"
           ><span class="sure" :style="stick(place.leastMm)"></span

@@ -48,6 +48,19 @@ describe('a question on the phone', () => {
     expect(field(/^Gap now/).text()).toContain('such as two fingers');
   });
 
+  test('says what is likely before anybody measures, and every gap that is said moves it', async () => {
+    await asked();
+    await until(() => all('[data-testid="quick-likely"]').length > 0);
+    const before = said('quick-likely');
+    expect(before).toMatch(
+      /Before anybody measures: (about|less than|more than) \d+ % that it clears at all these places/,
+    );
+    expect(said('quick-room')).toMatch(/usually [\d /]+ to [\d /]+ in/);
+    await type(/^Gap now/, 'touches');
+    await until(() => said('quick-room').includes('as was said'));
+    expect(said('quick-room')).toMatch(/about 0 in/);
+  });
+
   test('what cannot be read is said at its field, and makes no job', async () => {
     expect((key(/^Make it a job/).element as HTMLButtonElement).disabled).toBe(true);
     await type(/^On it now/, '265/70R17 on 18x8 +30');

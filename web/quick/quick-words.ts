@@ -1,8 +1,11 @@
 import { bothUnits, formatFraction, formatFractionUp, formatMm, type LengthUnit } from '@/core/1-base/units/length';
 import type { VehicleKind } from '@/core/2-vehicle/setup/vehicle-kind';
 import type { QuickChange, SaidLoad } from '@/core/6-decisions/quick/quick-change';
+import type { LikelyRoom } from '@/core/3-survey/well/starter-well';
+import type { QuickLikely } from '@/core/6-decisions/quick/quick-likely';
 import type { QuickPlace, SaidVerdict } from '@/core/6-decisions/quick/quick-places';
 import { ENOUGH_WELLS, type QuickRecord } from '@/core/6-decisions/quick/quick-record';
+import { aboutWords, usualWords } from '../kit/usual-words';
 import { ACROSS_NAMES, VEHICLE_KIND_NAMES } from '../words';
 
 /** A length with the shop's unit first. */
@@ -101,3 +104,20 @@ export function recordWords(record: QuickRecord, kind: VehicleKind | null): stri
   if (record.of < ENOUGH_WELLS) return `${count}: too few for a chance.${left}`;
   return `${count}: ${percent(record.count / record.of)}, somewhere from ${percent(record.low)} to ${percent(record.high)}.${left}`;
 }
+
+/** A chance as it may be said of what nobody measured: to the nearest twentieth, and never as sure. */
+function saidChance(chance: number): string {
+  const twentieths = Math.round(20 * chance);
+  return twentieths < 1 ? 'less than 5 %' : twentieths > 19 ? 'more than 95 %' : `about ${5 * twentieths} %`;
+}
+
+/** What is likely before the vehicle is there, and out of what. */
+export function likelyWords({ chance, wells }: QuickLikely, kind: VehicleKind | null): string {
+  const such = kind ? `usual ${VEHICLE_KIND_NAMES[kind].toLowerCase()}s` : 'usual vehicles';
+  const own = wells === 0 ? 'none of the shop’s own is among them' : `${wells} of the shop’s own count in it`;
+  return `Before anybody measures: ${saidChance(chance ?? 0)} that it clears at all these places, by ${such} (${own}). Every gap that is said makes that surer.`;
+}
+
+/** What is likely at a place: as usual, or as it was said. */
+export const roomWords = ({ fromMm, toMm, meanMm, isRead }: LikelyRoom, unit: LengthUnit): string =>
+  isRead ? `${aboutWords(meanMm, unit)}, as was said` : usualWords(fromMm, toMm, unit);

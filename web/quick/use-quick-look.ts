@@ -3,6 +3,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { quickQuery, quickQuestion, quickTexts, recordedWells, type QuickTexts } from '@/contracts/quick';
 import type { Problem } from '@/core/1-base/problem';
 import type { QuickLook } from '@/core/6-decisions/quick/quick-look';
+import type { QuickLikely } from '@/core/6-decisions/quick/quick-likely';
 import type { QuickPlace } from '@/core/6-decisions/quick/quick-places';
 import type { QuickQuestion } from '@/core/6-decisions/quick/quick-question';
 import type { QuickRecord, RecordedWell } from '@/core/6-decisions/quick/quick-record';
@@ -41,6 +42,7 @@ export function useQuickLook() {
 
   const look = shallowRef<QuickLook | null>(null);
   const record = shallowRef<QuickRecord | null>(null);
+  const likely = shallowRef<QuickLikely | null>(null);
   const engineProblems = shallowRef<readonly Problem[]>([]);
   const working = ref(false);
   const wells = shallowRef<readonly RecordedWell[] | null>(null);
@@ -62,6 +64,10 @@ export function useQuickLook() {
     ({ remote }, asked) => remote.record(asked.question, asked.places, asked.wells),
     (result) => (record.value = result.ok ? result.value : null),
   );
+  const askLikely = link.newest<AskedOfRecord, QuickLikely>(
+    ({ remote }, asked) => remote.likely(asked.question, asked.places, asked.wells),
+    (result) => (likely.value = result.ok ? result.value : null),
+  );
   onBeforeUnmount(() => link.close());
 
   watch(
@@ -70,14 +76,16 @@ export function useQuickLook() {
       engineProblems.value = [];
       working.value = asked !== null;
       if (asked) askLook(asked);
-      else record.value = null;
+      else record.value = likely.value = null;
     },
     { immediate: true },
   );
   watch([look, wells], () => {
     const asked = question.value;
-    if (asked && look.value && wells.value)
-      askRecord({ question: asked, places: look.value.places, wells: wells.value });
+    if (!asked || !look.value) return;
+    const { places } = look.value;
+    askLikely({ question: asked, places, wells: wells.value ?? [] });
+    if (wells.value) askRecord({ question: asked, places, wells: wells.value });
   });
 
   onMounted(async () => {
@@ -88,5 +96,5 @@ export function useQuickLook() {
 
   /** What is shown is of something typed before. */
   const isOld = computed(() => working.value || question.value === null);
-  return { texts, set, answer, question, problemAt, look, record, isOld, recordUnreachable };
+  return { texts, set, answer, question, problemAt, look, record, likely, isOld, recordUnreachable };
 }

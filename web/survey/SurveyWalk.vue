@@ -5,7 +5,9 @@ import { sideOf, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { seenClock } from '@/core/1-base/units/clock';
 import type { WalkHeight } from '@/core/3-survey/walk/walk-height';
 import { enoughRead, worthWords } from '@/core/6-decisions/next-reading/enough';
+import { starterReadings, starterWell } from '@/core/3-survey/well/starter-well';
 import { formatMm } from '@/core/1-base/units/length';
+import { usualWords } from '../kit/usual-words';
 import PostureGlyph from '../kit/PostureGlyph.vue';
 import { useJobStore } from '../stores/job';
 import { ACROSS_NAMES } from '../words';
@@ -57,6 +59,15 @@ const enough = computed(() => {
   const known = evaluation?.known.find(({ corner }) => corner === props.cornerKey);
   if (!known || study?.corner !== props.cornerKey || !study.spread) return null;
   return enoughRead(study.spread, known, study.next);
+});
+/** Before it is read: what such vehicles usually have there, and what this one's readings make of it. */
+const usual = computed(() => {
+  const now = asked.value;
+  if (now?.kind !== 'gap' || now.height !== 'ride' || heightAsked.value || now.outboardMm !== undefined) return '';
+  const kind = job.document?.vehicle.kind ?? null;
+  const start = starterWell(kind, props.cornerKey, starterReadings(props.corner));
+  const room = start.at({ thing: now.stop, steer: now.steer });
+  return room ? usualWords(room.fromMm, room.toMm, unit.value) : '';
 });
 const guides = computed(() => (asked.value ? guidesFor(asked.value, heightAsked.value) : []));
 const nameOf = (id: string): string => props.corner.obstacles.find((o) => o.id === id)?.label ?? id;
@@ -149,7 +160,7 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
         :placeholder="unit === 'in' ? '2 7/8 or 57 mm' : '57 or 2 7/8 in'"
         :error-messages="refusal ? [refusal] : []"
         :suffix="/^[-+\d.,]+$/.test(text.trim()) ? unit : undefined"
-        :hint="heard"
+        :hint="heard || usual"
         persistent-hint
         class="gap figures"
         autocomplete="off"

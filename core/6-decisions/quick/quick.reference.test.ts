@@ -5,6 +5,7 @@ import { STANDARDS } from '../../4-clearance/case/standard';
 import { parseFitmentText } from './fitment-text';
 import { quickCases, unknownsOf } from './quick-cases';
 import { quickChange } from './quick-change';
+import { quickLikely } from './quick-likely';
 import { LEAST_PLACES, MOST_PLACES, quickPlaces, saidVerdict } from './quick-places';
 import type { QuickQuestion } from './quick-question';
 import { quickRecord, type RecordedWell } from './quick-record';
@@ -168,5 +169,38 @@ describe('the record', () => {
       quickRecord({ ...question, answers: { [top.id]: { fromMm: mm, toMm: mm + 6 } } }, places, [well(1, 60)]);
     expect(with_(110).count).toBe(1);
     expect(with_(95).count).toBe(0);
+  });
+});
+
+describe('what is likely before the vehicle is there', () => {
+  const question = asked({ suspension: 'doubleWishbone' });
+  const places = quickPlaces(question);
+
+  test('a chance of all places together is no more than that of the least likely of them alone', () => {
+    const { chance, rooms, wells } = quickLikely(question, places, []);
+    const alone = places.map((place) => quickLikely(question, [place], []).chance!);
+    expect(chance).toBeGreaterThan(0);
+    expect(chance).toBeLessThanOrEqual(Math.min(...alone) + 1e-9);
+    // Roominess is shared: together they are likelier than if they had nothing to do with each other.
+    expect(chance!).toBeGreaterThan(alone.reduce((product, one) => product * one, 1));
+    expect(Object.keys(rooms)).toHaveLength(places.length);
+    expect(wells).toBe(0);
+  });
+
+  test('a smaller tire is likelier to clear than a larger one', () => {
+    const chanceOf = (text: string): number => {
+      const other = asked({ suspension: 'doubleWishbone', wanted: parseFitmentText(text) });
+      return quickLikely(other, quickPlaces(other), []).chance!;
+    };
+    expect(chanceOf('265/70R17 on 17x8 +20')).toBeGreaterThan(chanceOf('315/70R17 on 17x9 -12'));
+  });
+
+  test('what is said of a place stands there, and moves the others to its side', () => {
+    const [first, second] = places;
+    const said = { ...question, answers: { [first!.id]: { fromMm: 8, toMm: 14 } } };
+    const [before, after] = [quickLikely(question, places, []), quickLikely(said, places, [])];
+    expect(Math.abs(after.rooms[first!.id]!.meanMm - 11)).toBeLessThan(3);
+    expect(after.rooms[second!.id]!.meanMm).toBeLessThan(before.rooms[second!.id]!.meanMm);
+    expect(after.chance!).toBeLessThan(before.chance!);
   });
 });
