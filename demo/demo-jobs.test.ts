@@ -1,8 +1,10 @@
+import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import { lowgapFileSchema } from '@/contracts/lowgap-file';
 import { evaluateCase } from '@/core/4-clearance/verdict/evaluate';
 import { parseLength } from '@/core/1-base/units/length';
 import { demoJobs } from './demo-jobs';
+import { DEMO_PICTURE } from './demo-pictures';
 
 test('every demo job is a whole file that the engine answers, and what is fitted does not rub', () => {
   for (const { title, document } of demoJobs()) {
@@ -30,4 +32,17 @@ test('what was typed means what is stored', () => {
       }
     }
   }
+});
+
+test('the picture of the fire-watch wagon is there, of the size its marks were set on, and can be read', () => {
+  const { document } = demoJobs().find(({ title }) => title.startsWith(DEMO_PICTURE.job))!;
+  const photo = document.corners.frontLeft!.photos![0]!;
+  expect(photo.photoId).toBe(DEMO_PICTURE.id);
+  const jpeg = readFileSync(DEMO_PICTURE.file);
+  // Height and width follow the frame header's marker, length and precision (JPEG, ITU-T T.81, B.2.2).
+  const frame = jpeg.indexOf(Buffer.from([0xff, 0xc0]));
+  expect([jpeg.readUInt16BE(frame + 7), jpeg.readUInt16BE(frame + 5)]).toEqual([photo.widthPx, photo.heightPx]);
+  const { photos, surveyed } = evaluateCase(document);
+  expect(photos).toMatchObject([{ status: 'read', lip: null }]);
+  expect(surveyed.filter(({ seen }) => seen.length > 0).map(({ id }) => id)).toEqual(photo.traces.map(({ of }) => of));
 });

@@ -6,6 +6,8 @@ import type { JobContent } from '@/contracts/job-api';
 import { lowgapFileSchema } from '@/contracts/lowgap-file';
 import { parseLength } from '@/core/1-base/units/length';
 import type { CornerInput, FileInput } from './demo-input';
+import { PICTURED_CORNER } from './demo-picture-corner';
+import { DEMO_PICTURE } from './demo-pictures';
 import { rescueWagon } from './demo-plan-job';
 import type { ReadingPlace, ReadingSteer } from '@/core/3-survey/reading/reading';
 
@@ -374,15 +376,33 @@ const trailCart: FileInput = {
   },
 };
 
-/** The bay board as it stands on an invented morning. */
+/** The lip, the corner and the rear edge traced on a picture, the rest taped. */
+const fireWatchWagon: FileInput = {
+  format: 'lowgap',
+  version: 1,
+  vehicle: {
+    label: 'Harrow 4 fire-watch wagon',
+    kind: 'wagon',
+    notes: 'Pictured in the yard, taped under the shed roof.',
+  },
+  corners: { frontLeft: PICTURED_CORNER },
+  setup: {
+    tire: { size: '275/70R17' },
+    wheel: { diameterIn: 17, widthIn: 8, offsetMm: 20 },
+    suspensionLiftMm: 25,
+  },
+};
+
 /** One to look round in: surveyed, with a setup that is too close somewhere. */
 export const exampleJob = (): JobContent => {
   const example = demoJobs().find(({ title }) => title.startsWith('Patrol pickup'))!;
   return { ...example, title: `Example: ${example.title}` };
 };
 
+/** The bay board as it stands on an invented morning. */
 export function demoJobs(): JobContent[] {
   const jobs: [title: string, file: FileInput][] = [
+    [`${DEMO_PICTURE.job}: surveyed by a picture`, fireWatchWagon],
     ['Rescue wagon: 33s, cut once', rescueWagon],
     ['Lift-line pickup: leveled, fitted, looked after', liftLinePickup(patrolPickup)],
     ['Coupe: can it take 225s?', staffCoupe],

@@ -41,6 +41,15 @@ const PICTURES: readonly Picture[] = [
   { name: 'bay-board' },
   { name: 'baseline', room: 'baseline?corner=frontLeft' },
   { name: 'survey', room: 'survey?corner=frontLeft' },
+  {
+    name: 'survey-photo',
+    room: 'survey?corner=frontLeft',
+    job: 'Fire-watch wagon',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Photo', exact: true }).click();
+      await page.getByTestId('photo-edge').first().waitFor({ timeout: 60_000 });
+    },
+  },
   { name: 'intake', room: 'intake' },
   { name: 'catalogue', path: '/catalog' },
   { name: 'stance', room: 'stance?view=under&corner=frontLeft' },

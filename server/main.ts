@@ -1,4 +1,4 @@
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import { seededNormal } from '@/core/1-base/numeric/seeded-random';
 import { demoCatalogue } from '@/demo/demo-catalogue';
 import { demoJobs, exampleJob } from '@/demo/demo-jobs';
+import { DEMO_PICTURE } from '@/demo/demo-pictures';
 import { makeApp } from './app';
 import { simulatedGauge } from './devices/simulated-gauge';
 import { simulatedScanner } from './devices/simulated-scanner';
@@ -34,8 +35,14 @@ async function main(): Promise<void> {
   });
   const jobs = new JobRepository(database.db);
   const catalogue = new CatalogueRepository(database.db);
+  const photos = new PhotoRepository(database.db);
   if (process.argv.includes('--demo') && (await jobs.isEmpty())) {
-    for (const job of demoJobs()) await jobs.create(job);
+    for (const job of demoJobs()) {
+      const { id } = await jobs.create(job);
+      if (!job.title.startsWith(DEMO_PICTURE.job)) continue;
+      const content = new Uint8Array(readFileSync(resolve(root, DEMO_PICTURE.file)));
+      await photos.add(id, { mediaType: DEMO_PICTURE.mediaType, content }, DEMO_PICTURE.id);
+    }
     await catalogue.add(demoCatalogue());
   }
   // The worker stands beside the server's own file, in the build.
@@ -44,7 +51,7 @@ async function main(): Promise<void> {
     jobs,
     finder,
     catalogue,
-    photos: new PhotoRepository(database.db),
+    photos,
     wells: new WellRepository(database.db),
     shop: new ShopRepository(database.db),
     drivers: [simulatedGauge(seededNormal(23)), simulatedScanner()],

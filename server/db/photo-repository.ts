@@ -15,11 +15,14 @@ export class PhotoRepository {
     this.#db = db;
   }
 
-  /** The new photo's id; null: there is no such job. */
-  async add(jobId: string, { mediaType, content }: StoredPhoto): Promise<string | null> {
+  /** The new photo's id, made here unless one is given; null: there is no such job. */
+  async add(jobId: string, { mediaType, content }: StoredPhoto, id?: string): Promise<string | null> {
     const [job] = await this.#db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, jobId));
     if (!job) return null;
-    const [photo] = await this.#db.insert(photos).values({ jobId, mediaType, content }).returning({ id: photos.id });
+    const [photo] = await this.#db
+      .insert(photos)
+      .values({ id, jobId, mediaType, content })
+      .returning({ id: photos.id });
     return photo?.id ?? null;
   }
 

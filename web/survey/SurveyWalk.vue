@@ -95,7 +95,7 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
       >
     </p>
     <p v-if="enough" class="enough" data-testid="walk-enough">
-      <strong>Enough for the verdict.</strong>
+      <strong>Enough for the verdict.{{ ' ' }}</strong>
       <template v-if="enough.kind === 'fallsShort'">
         {{ nameOf(enough.id) }} is {{ Math.floor(100 * enough.chance) }} % likely to fall short, whatever else is read.
         Read on to know what else does, and by how much.
@@ -217,7 +217,7 @@ const steerWords = { left: 'Full left', straight: 'Straight ahead', right: 'Full
 .enough {
   padding: 8px 12px;
   border-left: 4px solid var(--accent);
-  background: var(--field);
+  background: color-mix(in srgb, var(--accent) 9%, var(--paper));
 }
 .posture {
   display: flex;

@@ -12,8 +12,8 @@ import type { ReadEdge } from './read-edge';
 export interface SurveyedReadings {
   readonly id: string;
   /**
-   * Within so much (mm) of where the edge is said to be it lies in 90 of 100 cases, about its readings; null unless fitted, and
-   * where a reading misses it.
+   * Within so much (mm) of where the edge is said to be it lies in 90 of 100 cases, about its readings, or all along it where photos show
+   * it; null unless fitted, and where a reading misses it.
    */
   readonly toleranceMm: number | null;
   /** How the fit ended: unless `converged`, the edge said here is not the likeliest one; null unless fitted. */
@@ -102,9 +102,9 @@ export function surveyedReadings(
     id,
     toleranceMm: readings.some(({ misses }) => misses)
       ? null
-      : counted.length > 0
-        ? read
-        : mean(places.map(({ radialMm }) => radialMm)),
+      : seen.length > 0
+        ? mean(places.map(({ radialMm }) => radialMm))
+        : read,
     fitStatus: fit.status,
     readings,
     edge: places,
