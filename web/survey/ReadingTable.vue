@@ -132,7 +132,7 @@ td strong {
   font-weight: 600;
 }
 .picked td {
-  background: var(--field);
+  background: color-mix(in srgb, var(--accent) 9%, var(--paper));
 }
 .doubted td {
   color: var(--rubs);
