@@ -53,12 +53,12 @@ describe('marking a picture', () => {
 
 test('what can be traced: parts read as an edge, and the body’s edges of the walk that were neither begun nor skipped', () => {
   const corner = blankCorner('frontLeft');
-  const obstacle = { id: 'step', label: 'Step', mount: 'body', material: 'plastic', readings: [] } as const;
+  const obstacle = { id: 'step', label: 'Step', mount: 'body' as const, material: 'plastic' as const, readings: [] };
   const found = traceableOf({
     ...corner,
     obstacles: [
-      { ...obstacle, readingsAs: 'uprightEdge' },
-      { ...obstacle, id: 'loose', readingsAs: 'points' },
+      { ...obstacle, readingsAs: 'uprightEdge' as const },
+      { ...obstacle, id: 'loose', readingsAs: 'points' as const },
     ],
     skipped: ['pinch-weld'],
   }).map(({ id }) => id);
