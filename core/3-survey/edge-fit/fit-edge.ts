@@ -81,7 +81,7 @@ export function fitEdge(
       }
     }
   }
-  const inverse = new CholeskyDecomposition(normal.hessian).solve(Matrix.eye(n));
+  const inverse = new CholeskyDecomposition(normal.known).solve(Matrix.eye(n));
   // Off by rounding from being symmetric.
   const covariance = inverse.clone().add(inverse.transpose()).mul(0.5);
   return {

@@ -40,6 +40,30 @@ const standing = (height: (q: number) => number): EdgeModel => ({
 
 const crown = rotor.section.diameterMm / 2;
 
+describe('what a rub tells of a place', () => {
+  const inside = standing((q) => crown - 40 + q);
+  const here = { toWheel: turn(IDENTITY_ROTATION), rotor };
+  const sd = ({ covariance }: ReturnType<typeof fitEdge>): number => Math.sqrt(covariance.get(0, 0));
+
+  test('a tire that touches it says where it is, to 3 mm', () => {
+    const { q, ...fit } = fitEdge({ ...standing((z) => crown + 40 + z) }, [], [{ touches: true, postures: [here] }]);
+    expect(q[0]).toBeCloseTo(-40, 0);
+    expect(sd({ q, ...fit })).toBeLessThan(3.1);
+  });
+
+  test('a tire that turns free keeps it out, and says no more of how far out it is', () => {
+    const fit = fitEdge(inside, [], [{ touches: false, postures: [here] }]);
+    expect(fit.q[0]).toBeGreaterThan(39);
+    expect(sd(fit)).toBeCloseTo(1000, 0);
+  });
+
+  test('nor does it make a reading any surer', () => {
+    const read = [above(1)];
+    const free = fitEdge(inside, read, [{ touches: false, postures: [here] }]);
+    expect(sd(free)).toBeCloseTo(sd(fitEdge(inside, read)), 3);
+  });
+});
+
 describe('a fit says how it ended', () => {
   test('a place that can rise to where it was read settles there', () => {
     const model = standing((q) => crown + 20 + q);

@@ -9,6 +9,11 @@ export const HUBER = 2;
 /** The normal equations of a fit, priors included. */
 export interface NormalEquations {
   readonly hessian: Matrix;
+  /**
+   * Of what tells where the edge is: without what only keeps it from where it cannot be. An edge held there is as likely anywhere on the free side,
+   * not just where it is held.
+   */
+  readonly known: Matrix;
   readonly gradient: Float64Array;
   /** By reading, the slope of its gap's miss. */
   readonly gapRows: readonly Float64Array[];
@@ -28,15 +33,16 @@ export function normalEquations(
 ): NormalEquations {
   const n = q.length;
   const hessian = Matrix.zeros(n, n);
+  const barred = Matrix.zeros(n, n);
   const gradient = new Float64Array(n);
   const gapRows: Float64Array[] = [];
-  const add = (row: Float64Array, miss: number, weight: number): void => {
+  const add = (row: Float64Array, miss: number, weight: number, onto = hessian): void => {
     for (let j = 0; j < n; j++) {
       gradient[j]! += weight * row[j]! * miss;
       for (let k = 0; k <= j; k++) {
-        const sum = hessian.get(j, k) + weight * row[j]! * row[k]!;
-        hessian.set(j, k, sum);
-        hessian.set(k, j, sum);
+        const sum = onto.get(j, k) + weight * row[j]! * row[k]!;
+        onto.set(j, k, sum);
+        onto.set(k, j, sum);
       }
     }
   };
@@ -69,14 +75,15 @@ export function normalEquations(
       model.at(moved, s, t, at);
       row[k] = (gapThere(posture, at, model.radiusMm) / RUB_SIGMA_MM - miss) / step;
     }
-    add(row, miss, Math.abs(miss) <= HUBER ? 1 : HUBER / Math.abs(miss));
+    // Found where nothing rubs: it bars a place, and tells of none.
+    add(row, miss, Math.abs(miss) <= HUBER ? 1 : HUBER / Math.abs(miss), miss < 0 ? barred : hessian);
   }
   for (let k = 0; k < n; k++) {
     const weight = model.sigma[k]! ** -2;
     hessian.set(k, k, hessian.get(k, k) + weight);
     gradient[k]! += weight * (q[k]! - model.mean[k]!);
   }
-  return { hessian, gradient, gapRows };
+  return { hessian: Matrix.add(hessian, barred), known: hessian, gradient, gapRows };
 }
 
 /** Slopes of a reading's misses by the edge's numbers, and unit directions in which moving along the edge changes them. */

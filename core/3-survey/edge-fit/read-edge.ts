@@ -243,7 +243,7 @@ const DRIVEN: readonly RubPosture[] = [
   [-1, 0],
 ];
 
-/** Rubs as the fit takes them: the postures each may be in; without one, that the fitted tire turns freely at ride height. */
+/** Rubs as the fit takes them: the postures each may be in; where none was told, that the fitted tire turns freely at ride height. */
 export function rubEvidence(
   { rubs = [], mount }: ObstacleDescription,
   { motion, rotor, corner }: SurveyScene,
@@ -258,6 +258,9 @@ export function rubEvidence(
       rotor,
     };
   };
-  if (rubs.length === 0) return DRIVEN.map((posture) => ({ touches: false, postures: [standing(posture)] }));
-  return rubs.map((rub) => ({ touches: rub.touches !== false, postures: rubPostures(rub).map(standing) }));
+  const told = rubs.map((rub) => ({ touches: rub.touches !== false, postures: rubPostures(rub).map(standing) }));
+  if (told.some(({ touches }) => touches)) return told;
+  // A wheel that does not steer stands one way only.
+  const driven = corner.steering === undefined ? DRIVEN.slice(0, 1) : DRIVEN;
+  return [...told, ...driven.map((posture) => ({ touches: false, postures: [standing(posture)] }))];
 }
