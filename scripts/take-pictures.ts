@@ -100,19 +100,6 @@ const PICTURES: readonly Picture[] = [
     room: 'customer',
     prepare: async (page) => page.locator('.wheel-picture').waitFor({ timeout: 60_000 }),
   },
-  {
-    name: 'survey-walk',
-    // A corner half surveyed keeps the whole from being known.
-    room: 'survey?corner=rearLeft',
-    prepare: async (page) => {
-      for (const number of ['4 3/8', '12', '104', '108', '8']) {
-        const before = await page.getByTestId('walk').getAttribute('data-asked');
-        await page.getByTestId('walk-field').locator('input').fill(number);
-        await page.getByTestId('walk-field').locator('input').press('Enter');
-        await page.locator(`[data-asked="${before}"]`).waitFor({ state: 'detached' });
-      }
-    },
-  },
 ];
 
 async function main(): Promise<void> {

@@ -9,6 +9,7 @@ import type { StopPlace } from '@/core/2-vehicle/setup/stop-place';
 import { hasBallJoints } from '@/core/2-vehicle/motion/motion-description';
 import { cornerLimits } from '../job/corner-limits';
 import { useCurrentCorner } from '../job/current-corner';
+import TapeGuides from '../help/TapeGuides.vue';
 import FitmentFields from '../kit/FitmentFields.vue';
 import FoldedPanel from '../kit/FoldedPanel.vue';
 import { useJobStore } from '../stores/job';
@@ -283,6 +284,10 @@ function write(entry: Entry, value: number | undefined, typed: string | undefine
             :problem-at="(path) => job.problemAt(`corners.${key}.fitted.${path}`)"
             @edit="editFitted"
           />
+          <details data-testid="backspacing-guide">
+            <summary>How backspacing is measured</summary>
+            <TapeGuides :only="['backspacingOff', 'backspacingOn']" />
+          </details>
           <p class="muted small">
             The gaps in the survey are taken against this tire: its size and its wheel matter most.
           </p>

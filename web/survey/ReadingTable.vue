@@ -77,7 +77,16 @@ const landedText = (i: number): string => {
             :title="landedText(i)"
           >
             <td>
-              <span class="number">{{ i + 1 }}</span> {{ seenClock(reading.clock, side) }}
+              <button
+                type="button"
+                class="number"
+                :aria-pressed="picked === i"
+                :aria-label="`Reading ${i + 1} in the pictures`"
+                @click.stop="emit('pick', i)"
+              >
+                {{ i + 1 }}
+              </button>
+              {{ seenClock(reading.clock, side) }}
             </td>
             <td>{{ ACROSS_NAMES[reading.across] }}</td>
             <td>{{ steerText(reading) }}</td>
@@ -122,7 +131,8 @@ td strong {
 }
 .number {
   display: inline-block;
-  min-width: 20px;
+  min-width: 26px;
+  min-height: 26px;
   padding: 0 4px;
   margin-right: 4px;
   border-radius: 10px;

@@ -48,7 +48,9 @@ describe('the readings of one thing', () => {
       expect(rows[i]!.text()).toContain(clock);
       if (typed?.['gapMm']) expect(rows[i]!.text()).toContain(typed['gapMm']);
     });
-    await rows[1]!.find('button').trigger('click');
+    await rows[1]!.find('button[aria-label^="Remove"]').trigger('click');
+    await rows[0]!.find('button[aria-label^="Reading 1"]').trigger('click');
+    expect(wrapper.emitted('pick')).toContainEqual([0]);
     expect(wrapper.emitted('remove')).toEqual([[1]]);
   });
 
