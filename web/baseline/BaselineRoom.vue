@@ -91,7 +91,7 @@ function mirror(): void {
   job.change((file) => {
     const [mine, other] = [file.corners[key.value], file.corners[acrossFrom(key.value)]];
     if (!mine || !other) return;
-    const { hubToLipMm, groundToLipMm, obstacles, typed } = mine;
+    const { hubToLipMm, groundToLipMm, obstacles, photos, typed } = mine;
     const kept = Object.fromEntries(Object.entries(typed ?? {}).filter(([name]) => name.endsWith('ToLipMm')));
     const mirrored = mirroredCorner(key.value, other);
     file.corners[key.value] = {
@@ -100,6 +100,7 @@ function mirror(): void {
       ...(groundToLipMm === undefined ? {} : { groundToLipMm }),
       typed: { ...mirrored.typed, ...kept },
       obstacles,
+      ...(photos === undefined ? {} : { photos }),
     };
   });
 }

@@ -322,10 +322,14 @@ describe('corners that begin', () => {
   test('a mirrored corner mirrors what stands to the left and right, and turns the locks round', () => {
     const left = blankCorner('frontLeft');
     left.steering = { ...left.steering!, lockLeftDeg: 30, lockRightDeg: 34 };
+    const picture = { photoId: '7e032031-cf29-438c-98f4-73c7bf84d91f', widthPx: 1600, heightPx: 1200 };
+    left.photos = [{ ...picture, steer: 'straight', rim: [], outline: [], traces: [] }];
     const right = mirroredCorner('frontRight', left);
     expect(right.steering).toMatchObject({ lockLeftDeg: 34, lockRightDeg: 30 });
     expect(right.mirroredFrom).toBe('frontLeft');
     expect(right.obstacles).toEqual([]);
+    // What was pictured on the other side was not pictured here.
+    expect(right).not.toHaveProperty('photos');
     expect(right.fitted).toEqual(left.fitted);
   });
 

@@ -93,7 +93,7 @@ function mirroredMotion(motion: LowgapCorner['motion']): LowgapCorner['motion'] 
 
 /** A corner as the other side of its axle stands, marked so; its readings and heights are not carried over. */
 export function mirroredCorner(key: CornerKey, other: LowgapCorner): LowgapCorner {
-  const { hubToLipMm: _hub, groundToLipMm: _ground, typed, ...rest } = structuredClone(other);
+  const { hubToLipMm: _hub, groundToLipMm: _ground, photos: _pictures, typed, ...rest } = structuredClone(other);
   const { hubToLipMm: _typedHub, groundToLipMm: _typedGround, rampHereMm: _a, rampOtherMm: _b, ...kept } = typed ?? {};
   const { rampHereMm: _here, rampOtherMm: _other, ...travel } = rest.travel;
   const steering = rest.steering && {

@@ -94,6 +94,17 @@ describe('an edge seen on photos', () => {
     expect(surveyedObstacles('frontLeft', corner)[0]!.edge).toBeNull();
   });
 
+  test('of an edge that was cut since it says nothing', () => {
+    const well = hardWell(9);
+    const photos = photosOf(well, 9, [USUAL_PHOTOGRAPHER]);
+    const [before, after] = [[], [{ lipRaisedMm: 12 }]].map((cuts) => {
+      const corner = { ...well.truth, photos, obstacles: [lipOf(well, { cuts })] };
+      return surveyedObstacles('frontLeft', corner)[0]!.seenCount;
+    });
+    expect(before).toBeGreaterThan(5);
+    expect(after).toBe(0);
+  });
+
   // The camera stood before the wheel: a rim that is 6 mm further out than was believed takes what was seen 6 mm out with it.
   test('moves out with the wheel it was seen beside', () => {
     const well = hardWell(12);

@@ -53,8 +53,9 @@ const DEPTH_MM = 90;
 /** mm by which an edge that is rounded is seen beside where a tape finds it. Working value of this project. */
 const EDGE_SEEN_MM = 1.5;
 
-/** All sights of an obstacle. Photos that cannot be read say nothing. */
-export function sightsOf({ id, mount }: ObstacleDescription, survey: SurveyScene): Sights {
+/** All sights of an obstacle. Photos that cannot be read say nothing, nor do any of what was cut since. */
+export function sightsOf({ id, mount, cuts = [] }: ObstacleDescription, survey: SurveyScene): Sights {
+  if (cuts.length > 0) return NOTHING;
   const { photos = [] } = survey.corner;
   let all = NOTHING;
   photos.forEach((photo, i) => {
