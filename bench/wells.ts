@@ -262,6 +262,7 @@ export function wellsReport({ wells, from, habits }: WellsFound): string {
       `${f.saidClear}, ${f.saidClearRubs}`,
     ].join(' | ')} |`;
   };
+  const isMeasured = ({ name }: Habit): boolean => habits.some((found) => found.name === name);
   const things = [...new Set(habits.flatMap(({ byThing }) => Object.keys(byThing)))];
   const cell = (f: ThingFound | undefined): string =>
     f ? `${f.medianMm.toFixed(1)}, ${f.biasMm.toFixed(1)}, ${f.p90Mm.toFixed(1)}` : '';
@@ -276,7 +277,9 @@ of 25 to 45 mm, fitted and tried alike; one in four of the wishbones is taped as
 clear or rubs is said as it is by the sign of the gap, of those not within ${TOUCHING_MM} mm of touching; the last column counts, for the setup the
 survey was made for, how often the verdict with its chance of falling short was "clear".
 
-${HABITS.map(({ name, says }) => `- _${name}_: ${says}.`).join('\n')}
+${HABITS.filter(isMeasured)
+  .map(({ name, says }) => `- _${name}_: ${says}.`)
+  .join('\n')}
 
 Goals: by the walk 97 % right, 2.5 and 8 mm, 92 % named; by a hand with half hours 93 %, 4 and 14 mm; a false "clear" at most 1 %; the band
 holds 88 to 94 %.

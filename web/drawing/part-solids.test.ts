@@ -44,7 +44,7 @@ describe('the solids that parts are drawn as', () => {
   });
 
   test('it lies behind what was measured, the way out of the wheel, told in its mount’s frame', () => {
-    const [{ key, corner, prepared }] = corners as [(typeof corners)[number]];
+    const { key, corner, prepared } = corners.find(({ name }) => name.startsWith('Rescue wagon'))!;
     const part = prepared.obstacles.find(({ material }) => material === 'bodyMount')!;
     const gap = fittedGap(key, corner);
     const still = prepared.motion.mountPose(part.mount, PARKED);
