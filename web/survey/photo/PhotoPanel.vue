@@ -1,31 +1,19 @@
 <script setup lang="ts">
 import { mdiCameraPlusOutline, mdiDeleteOutline } from '@mdi/js';
-import { computed, nextTick, ref, shallowRef, watch } from 'vue';
+import { computed, nextTick, ref, shallowRef } from 'vue';
 import type { LowgapCorner } from '@/contracts/lowgap-file';
 import type { WheelPhotoEntry } from '@/contracts/wheel-photo-schema';
 import { LIMITS } from '@/core/1-base/limits';
 import type { Problem } from '@/core/1-base/problem';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
-import type { PhotoPlace } from '@/core/3-survey/description/wheel-photo';
 import QuantityField from '../../kit/QuantityField.vue';
 import { problemText } from '../../problem-words';
 import { useJobStore } from '../../stores/job';
 import TapeGuides from '../../help/TapeGuides.vue';
-import { obstacleOfStop } from '../walk-state';
 import PhotoMarks from './PhotoMarks.vue';
 import PhotoSays from './PhotoSays.vue';
-import {
-  isStageDone,
-  marksOf,
-  mostMarks,
-  nextStage,
-  STAGE_NAMES,
-  stageAsks,
-  STAGES,
-  traceableOf,
-  withMarks,
-  type Stage,
-} from './photo-state';
+import { marksOf, STAGE_NAMES, stageAsks, STAGES, type Stage } from './photo-state';
+import { usePhotoMarking } from './use-photo-marking';
 import { lookAtEdge, takePicture } from './take-picture';
 
 /** A picture of the wheel measures: rim, hub and tire say where it was taken from, and edges are traced on it. */
@@ -48,38 +36,14 @@ const said = computed(() => {
 });
 const shown = computed(() => (said.value?.status === 'read' ? said.value : null));
 
-const stage = ref<Stage>('hub');
-const tracing = ref<string | null>(null);
-/** The first end of a plumb line, until the second is there. */
-const half = shallowRef<readonly PhotoPlace[]>([]);
-const traceable = computed(() => traceableOf(props.corner));
-watch(
-  () => photo.value?.photoId,
-  () => {
-    tracing.value = null;
-    to(photo.value ? nextStage(photo.value) : 'hub');
+const { stage, tracing, traceable, tracingName, marks, others, change, mark, move, remove, to, goOn } = usePhotoMarking(
+  props,
+  photo,
+  {
+    begun: (id) => emit('thing', id),
+    marked: (at, gesture) => (at === 'hub' || at === 'rim') && void nextTick(() => lookAgain(gesture)),
   },
-  { immediate: true },
 );
-const tracingName = computed(() => traceable.value.find(({ id }) => id === tracing.value)?.label ?? '');
-const marks = computed(() =>
-  photo.value
-    ? stage.value === 'plumb' && half.value.length > 0
-      ? half.value
-      : marksOf(photo.value, stage.value, tracing.value)
-    : [],
-);
-const others = computed(() => {
-  const one = photo.value;
-  if (!one) return [];
-  const of = (each: Stage): readonly PhotoPlace[] =>
-    each === 'trace'
-      ? one.traces.flatMap((trace) => (stage.value === 'trace' && trace.of === tracing.value ? [] : trace.along))
-      : each === stage.value
-        ? []
-        : marksOf(one, each, null);
-  return STAGES.flatMap(of);
-});
 const off = computed(() =>
   stage.value === 'rim'
     ? (shown.value?.rimOff ?? [])
@@ -87,65 +51,6 @@ const off = computed(() =>
       ? (shown.value?.outlineOff ?? [])
       : [],
 );
-
-function change(edit: (photo: WheelPhotoEntry) => WheelPhotoEntry, gesture?: string): void {
-  const id = photo.value?.photoId;
-  job.change((file) => {
-    const corner = file.corners[props.cornerKey];
-    if (corner?.photos) corner.photos = corner.photos.map((one) => (one.photoId === id ? edit(one) : one));
-  }, gesture);
-}
-
-function setMarks(next: readonly PhotoPlace[]): void {
-  if (!photo.value) return;
-  if (stage.value === 'plumb' && next.length < 2) {
-    half.value = next;
-    if (photo.value.plumb) change((one) => withMarks(one, 'plumb', null, []));
-    return;
-  }
-  half.value = [];
-  const [now, traced] = [stage.value, tracing.value];
-  const gesture = `mark-${++gestures}`;
-  if (now === 'trace' && traced !== null) beginThing(traced, gesture);
-  change((one) => withMarks(one, now, traced, next), gesture);
-  if (now === 'hub' || now === 'rim') void nextTick(() => lookAgain(gesture));
-}
-/** One undo for a mark and what comes of it. */
-let gestures = 0;
-
-/** A part of the usual walk is added with the first mark of it. */
-function beginThing(id: string, gesture: string): void {
-  if (!props.corner.obstacles.some((o) => o.id === id)) {
-    job.change((file) => {
-      const corner = file.corners[props.cornerKey];
-      const made = corner && obstacleOfStop(id, corner);
-      if (corner && made) corner.obstacles.push(made);
-    }, gesture);
-  }
-  emit('thing', id);
-}
-
-function mark(place: PhotoPlace): void {
-  if (stage.value === 'trace' && tracing.value === null) return;
-  const most = mostMarks(stage.value);
-  const before = stage.value === 'hub' ? [] : marks.value;
-  if (before.length >= most && stage.value !== 'plumb') return;
-  setMarks([...(before.length >= most ? [] : before), place]);
-  const now = stage.value;
-  void nextTick(() => {
-    if (photo.value && isStageDone(photo.value, now) && marks.value.length <= mostToGoOn(now)) goOn(now);
-  });
-}
-/** Somebody who adds a mark to enough of them stays. */
-const mostToGoOn = (now: Stage): number => (now === 'rim' ? 8 : now === 'outline' ? 4 : 2);
-const goOn = (from: Stage): void => to(STAGES[Math.min(STAGES.length - 1, STAGES.indexOf(from) + 1)]!);
-function to(next: Stage): void {
-  stage.value = next;
-  half.value = [];
-  if (next === 'trace') tracing.value ??= traceable.value[0]?.id ?? null;
-}
-const move = (at: number, place: PhotoPlace): void => setMarks(marks.value.map((one, i) => (i === at ? place : one)));
-const remove = (at: number): void => setMarks(marks.value.filter((_, i) => i !== at));
 
 /** The picture's own pixels, once it is there. */
 let image: HTMLImageElement | null = null;
