@@ -86,6 +86,8 @@ test('the fitted tire judges the survey: a slip has it rub, the reading is named
   await page.getByRole('button', { name: 'Add a part' }).click();
   await page.getByLabel('What it is').fill('Hose clip');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
+  // On a slow machine a number typed behind the dialog would go to the part before.
+  await expect(page.getByRole('heading', { name: 'Next reading: Hose clip' })).toBeVisible();
   const gap = page.getByTestId('gap-field').locator('input');
   for (const [clock, text] of [
     ['12:00', '160 mm'],
