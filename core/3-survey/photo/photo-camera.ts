@@ -140,7 +140,7 @@ function begunAt(
   residualsOf: (numbers: Float64Array) => Float64Array,
 ): Minimum[] {
   const focal = usualFocal(photo).px;
-  const away = (focal * rimEdgeRadiusMm(photo, scene.rotor)) / meanRadius(photo, hub);
+  const away = (focal * rimEdgeRadiusMm(photo, scene.rotor)) / rimRadiusPx(photo, hub);
   const [hubX, hubY] = pixelOf(photo, hub);
   const side = scene.mirrored ? -1 : 1;
   return STARTS.map(([turnX, turnY]) => {
@@ -197,7 +197,8 @@ function tireBeside(
   return { tireLargerMm, tireSigmaMm: Math.hypot(Math.sqrt(variance), tireSpread(scene.rotor), PHOTO_USUAL.outlineMm) };
 }
 
-const meanRadius = (photo: WheelPhoto, hub: PhotoPlace): number => {
+/** Pixels from the hub's mark to the rim's, in the mean; at least one. */
+export const rimRadiusPx = (photo: WheelPhoto, hub: PhotoPlace): number => {
   const [hubX, hubY] = pixelOf(photo, hub);
   const sum = photo.rim.reduce((total, place) => {
     const [x, y] = pixelOf(photo, place);
@@ -278,7 +279,7 @@ function passesBy(ray: Ray, { filled, section, centrePlaneMm }: Rotor): number {
   return Math.min(gapA, gapB);
 }
 
-/** How level the picture is: rad by which up is turned from the picture's up, or the plumb line leaves the upright plane it marks. */
+/** How level the picture is, in standard deviations: by how much up is turned from the picture's up, or from the plane of the plumb line. */
 function levelMiss(photo: WheelPhoto, { up }: PhotoScene, camera: Camera): number {
   if (!photo.plumb) {
     const [x, y] = rotate(camera.rotation, up);

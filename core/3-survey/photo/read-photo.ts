@@ -2,7 +2,7 @@ import { rotate, transpose } from '../../1-base/geometry/pose';
 import { attempt, joinPath, type Problem } from '../../1-base/problem';
 import { MM_PER_IN } from '../../1-base/units/length';
 import { readingScene, type SurveyScene } from '../landing/survey-scene';
-import { photoCamera, pixelOf, rimEdgeRadiusMm, type PhotoCamera } from './photo-camera';
+import { photoCamera, rimEdgeRadiusMm, rimRadiusPx, type PhotoCamera } from './photo-camera';
 import { PHOTO_MARKS, type WheelPhoto } from '../description/wheel-photo';
 
 /** What a photo still needs, in the order in which it is marked. */
@@ -42,88 +42,72 @@ export function readPhoto(photo: WheelPhoto, survey: SurveyScene, path: string):
   const found = attempt(() => photoCamera(photo, { rotor: survey.rotor, up, mirrored: survey.side === 'right' }));
   if (!found.ok) return { status: 'refused', problems: found.problems };
   const camera = found.value!;
-  const problems = flawsOf(photo, camera, survey, path);
-  return problems.length > 0 ? { status: 'refused', problems } : { status: 'read', camera };
+  const flaw = flawOf(photo, camera, survey, path);
+  return flaw ? { status: 'refused', problems: [flaw] } : { status: 'read', camera };
 }
 
-function flawsOf(photo: WheelPhoto, camera: PhotoCamera, { rotor }: SurveyScene, path: string): Problem[] {
+/** The first thing that keeps a photo from being read. */
+function flawOf(photo: WheelPhoto, camera: PhotoCamera, { rotor }: SurveyScene, path: string): Problem | null {
   const { rimOffPx, markSigmaPx, tiltDeg, tireLargerMm, tireSigmaMm } = camera;
-  const [hubX, hubY] = pixelOf(photo, photo.hub!);
-  const radii = photo.rim.map((place) => {
-    const [x, y] = pixelOf(photo, place);
-    return Math.hypot(x - hubX, y - hubY);
-  });
-  const radiusPx = radii.reduce((sum, r) => sum + r, 0) / radii.length;
+  const radiusPx = rimRadiusPx(photo, photo.hub!);
   const at = (key: string): string => joinPath(path, key);
   if (!(radiusPx >= PHOTO_LIMITS.leastRimPx)) {
-    return [
-      {
-        code: 'outOfRange',
-        path: at('rim'),
-        expected: `a wheel whose rim is at least ${2 * PHOTO_LIMITS.leastRimPx} pixels across in the picture`,
-        found: `${(2 * radiusPx).toFixed(0)} pixels`,
-      },
-    ];
+    return {
+      code: 'outOfRange',
+      path: at('rim'),
+      expected: `a wheel whose rim is at least ${2 * PHOTO_LIMITS.leastRimPx} pixels across in the picture`,
+      found: `${(2 * radiusPx).toFixed(0)} pixels`,
+    };
   }
   if ((photo.edgeShare ?? 1) < PHOTO_LIMITS.edgeShare) {
-    return [
-      {
-        code: 'missing',
-        path: at('rim'),
-        expected: 'the edge of a rim under the marks',
-        found: `a change from dark to light at ${(100 * photo.edgeShare!).toFixed(0)} % of them`,
-      },
-    ];
+    return {
+      code: 'missing',
+      path: at('rim'),
+      expected: 'the edge of a rim under the marks',
+      found: `a change from dark to light at ${(100 * photo.edgeShare!).toFixed(0)} % of them`,
+    };
   }
   const rise = photo.edgeRisePx ?? 0;
   if (rise > PHOTO_LIMITS.riseShare * radiusPx) {
-    return [
-      {
-        code: 'outOfRange',
-        path: at('edgeRisePx'),
-        expected: `a sharp picture: the edge of the rim within ${(PHOTO_LIMITS.riseShare * radiusPx).toFixed(0)} pixels`,
-        found: `an edge smeared over ${rise.toFixed(0)} pixels`,
-      },
-    ];
+    return {
+      code: 'outOfRange',
+      path: at('edgeRisePx'),
+      expected: `a sharp picture: the edge of the rim within ${(PHOTO_LIMITS.riseShare * radiusPx).toFixed(0)} pixels`,
+      found: `an edge smeared over ${rise.toFixed(0)} pixels`,
+    };
   }
   const sizes = rimOffPx.map(Math.abs);
   const mean = Math.sqrt(sizes.reduce((sum, px) => sum + px * px, 0) / sizes.length);
   const worst = sizes.reduce((best, px, i) => (px > sizes[best]! ? i : best), 0);
   const isOneRim = mean <= PHOTO_LIMITS.rimMean * markSigmaPx && sizes[worst]! <= PHOTO_LIMITS.rimWorst * markSigmaPx;
   if (!isOneRim) {
-    return [
-      {
-        code: 'contradiction',
-        path: joinPath(at('rim'), worst),
-        expected: `marks on the edge of one rim, to ${(PHOTO_LIMITS.rimMean * markSigmaPx).toFixed(0)} pixels`,
-        found: `${sizes[worst]!.toFixed(0)} pixels off it`,
-      },
-    ];
+    return {
+      code: 'contradiction',
+      path: joinPath(at('rim'), worst),
+      expected: `marks on the edge of one rim, to ${(PHOTO_LIMITS.rimMean * markSigmaPx).toFixed(0)} pixels`,
+      found: `${sizes[worst]!.toFixed(0)} pixels off it`,
+    };
   }
   if (!(tiltDeg <= PHOTO_LIMITS.tiltDeg)) {
-    return [
-      {
-        code: 'outOfRange',
-        path: at('rim'),
-        expected: `a picture taken within ${PHOTO_LIMITS.tiltDeg} degrees of square to the wheel`,
-        found: `${tiltDeg.toFixed(0)} degrees`,
-      },
-    ];
+    return {
+      code: 'outOfRange',
+      path: at('rim'),
+      expected: `a picture taken within ${PHOTO_LIMITS.tiltDeg} degrees of square to the wheel`,
+      found: `${tiltDeg.toFixed(0)} degrees`,
+    };
   }
   if (Math.abs(tireLargerMm) > PHOTO_LIMITS.tire * tireSigmaMm) {
     const radius = rotor.section.diameterMm / 2;
     const rimLike = (2 * rimEdgeRadiusMm(photo, rotor) * radius) / (radius + tireLargerMm) / MM_PER_IN;
     const rimIn = (2 * rimEdgeRadiusMm(photo, rotor)) / MM_PER_IN;
-    return [
-      {
-        code: 'contradiction',
-        path: at('outline'),
-        expected: `an outline as large as the fitted tire beside its rim (${(2 * radius).toFixed(0)} mm, rim's edge ${rimIn.toFixed(1)} in across)`,
-        found: `a tire ${Math.abs(2 * tireLargerMm).toFixed(0)} mm ${tireLargerMm > 0 ? 'larger' : 'smaller'}, or a rim's edge ${rimLike.toFixed(1)} in across`,
-      },
-    ];
+    return {
+      code: 'contradiction',
+      path: at('outline'),
+      expected: `an outline as large as the fitted tire beside its rim (${(2 * radius).toFixed(0)} mm, rim's edge ${rimIn.toFixed(1)} in across)`,
+      found: `a tire ${Math.abs(2 * tireLargerMm).toFixed(0)} mm ${tireLargerMm > 0 ? 'larger' : 'smaller'}, or a rim's edge ${rimLike.toFixed(1)} in across`,
+    };
   }
-  return [];
+  return null;
 }
 
 const known = new WeakMap<SurveyScene, readonly PhotoRead[]>();

@@ -34,8 +34,7 @@ export interface LikelyRoom {
 
 /**
  * A well nobody measured yet: the usual room of vehicles of a kind, moved toward what the shop measured on such vehicles, and toward what is
- * read of this one. All are taken as normal; roominess is shared by the things of one vehicle (a one-factor model; Rao, Linear Statistical
- * Inference, 8a), so that one reading says something of the others.
+ * read of this one. All are taken as normal; roominess is shared by the things of one vehicle (one factor), so that one reading says something of the others.
  */
 export interface StarterWell {
   /** null: nothing is usual there. */
