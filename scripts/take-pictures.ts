@@ -48,6 +48,7 @@ const PICTURES: readonly Picture[] = [
     prepare: async (page) => {
       await page.getByRole('button', { name: 'Photo', exact: true }).click();
       await page.getByTestId('photo-edge').first().waitFor({ timeout: 60_000 });
+      await page.waitForFunction(() => (document.querySelector<HTMLImageElement>('img.pixels')?.naturalWidth ?? 0) > 0);
     },
   },
   { name: 'intake', room: 'intake' },
