@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { readLowgapText } from '@/contracts/parse';
+import { readJobText } from '@/contracts/job-file';
 import { problemLine } from '@/contracts/problems';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import { ProblemError, type Result } from '@/core/1-base/problem';
@@ -28,7 +28,7 @@ export async function readCase(path: string): Promise<LowgapFile> {
     const found = (error as NodeJS.ErrnoException).code === 'ENOENT' ? 'no such file' : String(error);
     throw new ProblemError({ code: 'notFound', path, expected: 'a .lowgap.json file', found });
   }
-  return unwrap(readLowgapText(text));
+  return unwrap(readJobText(text)).document;
 }
 
 /** The value, or its problems thrown. */

@@ -131,7 +131,11 @@ export const catalogueItemSchema = z.object({
   id: z.uuid(),
   kind: z.enum(CATALOGUE_KINDS),
   data: z.record(z.string(), z.union([z.string(), z.number()])),
+  revision: z.int(),
 });
+
+/** An item over the revision that was read. */
+export const catalogueChangeSchema = z.strictObject({ revision: z.int().min(1), item: catalogueContentSchema });
 
 export const catalogueListSchema = z.object({ items: z.array(catalogueItemSchema) });
 

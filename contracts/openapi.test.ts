@@ -33,7 +33,7 @@ test('every route of the server is in it, and none that is not there', () => {
   const inCode = readdirSync('server/routes').flatMap((file) => {
     const code = readFileSync(`server/routes/${file}`, 'utf8');
     const base = `/api/${file.replace('.ts', '')}`;
-    return [...code.matchAll(/router\.(get|post|put|delete)\(\s*'([^']+)'/g)].map(
+    return [...code.matchAll(/router\.(get|post|put|patch|delete)\(\s*'([^']+)'/g)].map(
       ([, method, path]) => `${method} ${`${base}${path}`.replace(/\/$/, '').replace(/:(\w+)/g, '{$1}')}`,
     );
   });

@@ -1,6 +1,10 @@
 /** What the server answers, as an OpenAPI 3.1 document made from the very schemas it checks with. */
 import { z } from 'zod';
+import * as bin from './bin-api';
 import * as catalogue from './catalogue';
+import * as changes from './changes/change';
+import * as live from './live-api';
+import * as summary from './job-summary';
 import * as devices from './device-api';
 import * as finderApi from './finder-api';
 import * as jobApi from './job-api';
@@ -20,6 +24,10 @@ const healthSchema = z.object({ status: z.literal('ok') });
 
 /** All shapes that go over the wire under their own names, beside those of a file. */
 const SHAPES = {
+  ...bin,
+  ...changes,
+  ...live,
+  ...summary,
   ...catalogue,
   ...devices,
   ...finderApi,
@@ -34,7 +42,7 @@ const SHAPES = {
 };
 
 interface Route {
-  readonly method: 'get' | 'post' | 'put' | 'delete';
+  readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
   readonly path: string;
   readonly summary: string;
   readonly query?: Readonly<Record<string, z.ZodType>>;
@@ -57,40 +65,77 @@ const route = (
 /** Every route of the server. */
 export const ROUTES: readonly Route[] = [
   route('get', '/healthz', 'Whether server and database answer', 200, healthSchema),
-  route('get', '/api/jobs', 'All jobs of the bay board', 200, jobApi.jobListSchema),
+  route('get', '/api/jobs', 'All jobs of the bay board, without their documents', 200, jobApi.jobListSchema),
   route('post', '/api/jobs', 'Begin a job', 201, jobApi.jobSchema, {
     body: jobApi.jobContentSchema,
     refuses: [400, 413],
   }),
   route('post', '/api/jobs/example', 'Make an invented job to look round in', 201, jobApi.jobSchema),
-  route('get', '/api/jobs/{id}', 'One job', 200, jobApi.jobSchema, { refuses: [400, 404] }),
+  route('get', '/api/jobs/{id}', 'One job', 200, jobApi.jobSchema, { refuses: [400, 404, 422] }),
   route(
-    'put',
-    '/api/jobs/{id}',
-    'Save a job over the revision that was read; 409 comes with the newer one',
+    'get',
+    '/api/jobs/{id}/text',
+    'What is kept of it, whether this version can read it or not',
     200,
-    jobApi.jobSchema,
-    { body: jobApi.jobUpdateSchema, refuses: [400, 404, 409, 413] },
+    'application/json',
+    {
+      refuses: [400, 404],
+    },
   ),
-  route('delete', '/api/jobs/{id}', 'Remove a job', 204, null, { refuses: [400, 404] }),
+  route(
+    'patch',
+    '/api/jobs/{id}',
+    'Change fields of a job, whoever else changed others; 409 (a JobClash) where the same field was changed to something else',
+    200,
+    jobApi.jobSavedSchema,
+    { body: jobApi.jobChangeSchema, refuses: [400, 404, 409, 413] },
+  ),
+  route('get', '/api/jobs/{id}/changes', 'Every save after a revision', 200, jobApi.jobChangesSchema, {
+    query: { since: z.int() },
+    refuses: [400],
+  }),
+  route('get', '/api/jobs/{id}/history', 'Its saves, newest first', 200, jobApi.jobHistorySchema, {
+    refuses: [400, 404],
+  }),
+  route('get', '/api/jobs/{id}/history/{revision}', 'What it was at an earlier revision', 200, jobApi.jobThenSchema, {
+    refuses: [400, 404, 422],
+  }),
+  route('delete', '/api/jobs/{id}', 'Put a job into the bin', 204, null, { refuses: [400, 404] }),
   route('get', '/api/catalogue', 'The shop’s tires, wheels and spacers', 200, catalogue.catalogueListSchema),
   route('post', '/api/catalogue', 'Add items, all or none', 201, catalogue.catalogueListSchema, {
     body: catalogue.catalogueImportSchema,
     refuses: [400],
   }),
-  route('put', '/api/catalogue/{id}', 'Change an item', 200, catalogue.catalogueItemSchema, {
-    body: catalogue.catalogueContentSchema,
-    refuses: [400, 404],
-  }),
-  route('delete', '/api/catalogue/{id}', 'Remove an item', 204, null, { refuses: [400, 404] }),
+  route(
+    'put',
+    '/api/catalogue/{id}',
+    'Change an item over the revision that was read; 409 comes with the newer one',
+    200,
+    catalogue.catalogueItemSchema,
+    { body: catalogue.catalogueChangeSchema, refuses: [400, 404, 409] },
+  ),
+  route('delete', '/api/catalogue/{id}', 'Put an item into the bin', 204, null, { refuses: [400, 404] }),
   route('get', '/api/shop', 'What the shop charges and how long it takes', 200, shop.shopSchema),
   route('put', '/api/shop', 'Change that', 200, shop.shopSchema, { body: shop.shopUpdateSchema, refuses: [400] }),
   route('get', '/api/wells', 'Surveyed wells to start from', 200, wells.wellListSchema),
   route('post', '/api/wells', 'Keep a well', 201, wells.wellSchema, { body: wells.wellContentSchema, refuses: [400] }),
-  route('delete', '/api/wells/{id}', 'Remove a well', 204, null, { refuses: [400, 404] }),
+  route('delete', '/api/wells/{id}', 'Put a well into the bin', 204, null, { refuses: [400, 404] }),
+  route(
+    'get',
+    '/api/live/{id}',
+    'What happens to a job while it is open, as server-sent events, each a LiveEvent',
+    200,
+    'text/event-stream',
+    {
+      refuses: [400, 404],
+    },
+  ),
+  route('get', '/api/bin', 'What was thrown away', 200, bin.binSchema),
+  route('post', '/api/bin/{kind}/{id}/back', 'Bring it back', 204, null, { refuses: [400, 404] }),
+  route('delete', '/api/bin/{kind}/{id}', 'Forget it for good', 204, null, { refuses: [400, 404] }),
   route('post', '/api/photos', 'Keep a JPEG, PNG or WebP picture of a job', 201, createdSchema, {
     body: 'bytes',
-    query: { job: z.uuid() },
+    query: { job: z.uuid(), id: z.uuid().optional() },
     refuses: [400, 404, 413],
   }),
   route('get', '/api/photos/{id}', 'The picture', 200, 'image/*', { refuses: [400, 404] }),
@@ -173,14 +218,23 @@ function pathsOf(schemaOf: (type: z.ZodType) => object): object {
   } of ROUTES) {
     const named = [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => name!);
     const isDevice = path.startsWith('/api/devices/');
+    const PLAIN: Readonly<Record<string, object>> = {
+      kind: { type: 'string', enum: bin.BIN_KINDS },
+      revision: { type: 'integer', minimum: 1 },
+    };
     const parameters = [
       ...named.map((name) => ({
         name,
         in: 'path',
         required: true,
-        schema: isDevice ? { type: 'string' } : { type: 'string', format: 'uuid' },
+        schema: PLAIN[name] ?? (isDevice ? { type: 'string' } : { type: 'string', format: 'uuid' }),
       })),
-      ...Object.entries(query).map(([name, type]) => ({ name, in: 'query', required: true, schema: inline(type) })),
+      ...Object.entries(query).map(([name, type]) => ({
+        name,
+        in: 'query',
+        required: !type.safeParse(undefined).success,
+        schema: inline(type),
+      })),
     ];
     const answered =
       content === null

@@ -29,6 +29,8 @@ const TITLES: Readonly<Record<ProblemCode, string>> = {
   notFound: 'Not found',
   conflict: 'Changed somewhere else in the meantime',
   tooLarge: 'Too large',
+  notAllowed: 'Not allowed',
+  busy: 'Too much at once',
   internal: 'A fault of ours',
 };
 

@@ -7,7 +7,7 @@ import { prepareDescribed } from '@/core/4-clearance/case/described-corner';
 import { MOTIONS } from '@/core/fixtures/scattered-corner';
 import { gapInPosture } from '@/core/4-clearance/oracle/plain-sweep';
 import { toDegrees, toRadians } from '@/core/1-base/units/angle';
-import { axeFinds, lowGap, ownPickup, printed, saved, shown, staysHere } from './helpers';
+import { axeFinds, jobCalled, lowGap, ownPickup, printed, saved, shown, staysHere } from './helpers';
 
 staysHere();
 
@@ -301,8 +301,7 @@ test('a corner without a survey says what is missing, and draws what is known', 
 
 test('an impossible linkage says at which travel it locks', async ({ page }) => {
   await page.goto('/');
-  const { jobs } = await (await page.request.get('/api/jobs')).json();
-  const { document } = jobs.find((job: { title: string }) => job.title.startsWith('Patrol pickup'));
+  const { document } = await jobCalled(page, 'Patrol pickup');
   const { frontLeft } = document.corners;
   const broken = {
     ...document,

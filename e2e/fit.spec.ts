@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import ICAL from 'ical.js';
-import { lowGap, ownPickup, room, saved, staysHere } from './helpers';
+import { jobCalled, lowGap, ownPickup, room, saved, staysHere } from './helpers';
 
 staysHere();
 
@@ -32,8 +32,7 @@ async function findGap(page: Page, thing: RegExp, gapMm: number): Promise<void> 
 
 async function ownWagon(page: Page, title: string): Promise<void> {
   await page.goto('/');
-  const { jobs } = await (await page.request.get('/api/jobs')).json();
-  const wagon = jobs.find((job: { title: string }) => job.title.startsWith('Rescue wagon'));
+  const wagon = await jobCalled(page, 'Rescue wagon');
   const document = structuredClone(wagon.document);
   const { suspensionLiftMm: _, ...setup } = document.setup;
   document.setup = { ...setup, suspensionLiftMm: 0, parts: [{ kind: 'ride', liftMm: 30 }] };

@@ -13,15 +13,21 @@ export const staysHere = () =>
 
 export async function openPickup(page: Page): Promise<void> {
   await page.goto('/');
-  await page.getByRole('link', { name: /Patrol pickup/ }).click();
+  await page.getByRole('link', { name: /Patrol pickup/ }).first().click();
   await expect(page.getByTestId('low-gap')).toBeVisible();
+}
+
+/** A job of the demo's whose title begins so, as the server has it. */
+export async function jobCalled(page: Page, start: string) {
+  const { jobs } = await (await page.request.get('/api/jobs')).json();
+  const { id } = jobs.find((job: { title: string }) => job.title.startsWith(start));
+  return (await page.request.get(`/api/jobs/${id}`)).json();
 }
 
 /** A job of its own for each test, from the demo pickup's file. */
 export async function ownPickup(page: Page, title: string): Promise<void> {
   await page.goto('/');
-  const { jobs } = await (await page.request.get('/api/jobs')).json();
-  const pickup = jobs.find((job: { title: string }) => job.title.startsWith('Patrol pickup'));
+  const pickup = await jobCalled(page, 'Patrol pickup');
   const made = await page.request.post('/api/jobs', { data: { title, customer: '', document: pickup.document } });
   await page.goto(`/jobs/${(await made.json()).id}/bench?corner=frontLeft`);
   await expect(page.getByTestId('low-gap')).toBeVisible();

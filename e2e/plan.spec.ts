@@ -2,15 +2,14 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import DxfParser from 'dxf-parser';
-import { axeFinds, printed, room, saved, staysHere, unfold } from './helpers';
+import { axeFinds, jobCalled, printed, room, saved, staysHere, unfold } from './helpers';
 
 staysHere();
 
 /** A job of its own from the demo's rescue wagon, opened in the Plan room with its plans found. */
 async function ownWagon(page: Page, title: string, edit: (document: Wagon) => void = () => undefined): Promise<void> {
   await page.goto('/');
-  const { jobs } = await (await page.request.get('/api/jobs')).json();
-  const { document } = jobs.find((job: { title: string }) => job.title.startsWith('Rescue wagon'));
+  const { document } = await jobCalled(page, 'Rescue wagon');
   edit(document);
   const made = await page.request.post('/api/jobs', { data: { title, customer: 'A customer', document } });
   await page.goto(`/jobs/${(await made.json()).id}/plan?corner=frontLeft`);

@@ -166,8 +166,9 @@ test('two windows on one job do not overwrite each other unseen', async ({ page,
   await other.getByLabel('Offset', { exact: true }).fill('30');
   await saved(other);
   await page.getByLabel('Offset', { exact: true }).fill('5');
-  await expect(page.getByTestId('conflict')).toBeVisible();
-  await page.getByRole('button', { name: 'Keep what is here' }).click();
+  await expect(page.getByTestId('conflict')).toContainText('offset');
+  await page.getByRole('radio', { name: /^Here: 5/ }).click();
+  await page.getByRole('button', { name: 'Go on with these' }).click();
   await saved(page);
   await other.reload();
   await expect(other.getByLabel('Offset', { exact: true })).toHaveValue('5');

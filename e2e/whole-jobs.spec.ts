@@ -7,7 +7,7 @@ import { setupWork } from '@/core/6-decisions/plan/setup-work';
 import { jointWords } from '@/sheets/install-words';
 import { readPdf } from '@/sheets/pdf-reader';
 import { workName, workWords } from '@/sheets/setup-work-words';
-import { lowGap, room, saved, staysHere } from './helpers';
+import { jobCalled, lowGap, room, saved, staysHere } from './helpers';
 
 staysHere();
 
@@ -16,10 +16,7 @@ type Document = LowgapFile;
 /** A job of its own from a demo job's file, opened in the Plan room. */
 async function ownJob(page: Page, from: string, title: string, edit: (document: Document) => void): Promise<Document> {
   await page.goto('/');
-  const { jobs } = await (await page.request.get('/api/jobs')).json();
-  const document = structuredClone(
-    jobs.find((job: { title: string }) => job.title.startsWith(from)).document,
-  ) as Document;
+  const { document } = (await jobCalled(page, from)) as { document: Document };
   for (const part of ['install', 'testFits', 'followUp', 'plan'] as const) delete document[part];
   edit(document);
   const made = await page.request.post('/api/jobs', { data: { title, customer: 'Piste team', document } });

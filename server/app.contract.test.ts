@@ -2,56 +2,25 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import addFormats from 'ajv-formats';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
-import { pino } from 'pino';
 import request from 'supertest';
 import type { Express } from 'express';
 import { asCase } from '@/contracts/as-case';
 import { MOST_JOB_BYTES } from '@/contracts/job-size';
 import { finderQuestionSchema } from '@/contracts/finder';
 import { FinderSession } from '@/core/6-decisions/finder/session';
-import { demoJobs, exampleJob } from '@/demo/demo-jobs';
-import { makeApp } from './app';
-import { CatalogueRepository } from './db/catalogue-repository';
-import { WellRepository } from './db/well-repository';
-import { ShopRepository } from './db/shop-repository';
-import { PhotoRepository } from './db/photo-repository';
-import { simulatedGauge } from './devices/simulated-gauge';
-import { simulatedScanner } from './devices/simulated-scanner';
-import { JobRepository } from './db/job-repository';
-import { openDatabase, type OpenDatabase } from './db/open';
-import { FinderPool } from './jobs/finder-pool';
+import { demoJobs } from '@/demo/demo-jobs';
+import { appHere, type AppHere } from './testing/app-here';
 
 const [content] = demoJobs().slice(-1);
-let database: OpenDatabase;
+let here: AppHere;
 let app: Express;
-/** From source: each thread reads TypeScript by itself. */
-const finder = new FinderPool(new URL('./jobs/find-worker.ts', import.meta.url), ['--import', 'tsx']);
 
 beforeAll(async () => {
-  // The same suite runs against a PostgreSQL server when one is named.
-  database = await openDatabase({
-    url: process.env['TEST_DATABASE_URL'],
-    dataDir: 'memory://',
-    migrationsFolder: 'server/db/migrations',
-  });
-  const { db } = database;
-  const repositories = {
-    jobs: new JobRepository(db),
-    catalogue: new CatalogueRepository(db),
-    photos: new PhotoRepository(db),
-    wells: new WellRepository(db),
-    shop: new ShopRepository(db),
-  };
-  app = makeApp({
-    ...repositories,
-    finder,
-    example: exampleJob,
-    drivers: [simulatedGauge(() => 0), simulatedScanner()],
-    logger: pino({ level: 'silent' }),
-  });
+  here = await appHere();
+  ({ app } = here);
 }, 60000);
 
-afterAll(() => Promise.all([database.close(), finder.close()]));
+afterAll(() => here.close());
 
 const create = () => request(app).post('/api/jobs').send(content);
 
@@ -80,7 +49,7 @@ describe('answers by the published document', () => {
     readonly content?: { readonly 'application/json'?: { readonly schema: object } };
   }
 
-  test.each(['/healthz', '/api/jobs', '/api/catalogue', '/api/wells', '/api/devices', '/api/shop'])(
+  test.each(['/healthz', '/api/jobs', '/api/catalogue', '/api/wells', '/api/devices', '/api/shop', '/api/bin'])(
     '%s answers what is written of it',
     async (path) => {
       await create().expect(201);
@@ -215,58 +184,14 @@ describe('jobs over HTTP', () => {
     expect(listed.body.jobs.map((job: { id: string }) => job.id)).toContain(made.body.id);
   });
 
-  test('saves over the revision that was read, and shows the newer job to a late writer', async () => {
+  test('the board gets what it shows of each job, and no documents', async () => {
     const { body: job } = await create();
-    const saved = await request(app)
-      .put(`/api/jobs/${job.id}`)
-      .send({ ...content, title: 'Second', revision: 1 })
-      .expect(200);
-    expect(saved.body).toMatchObject({ title: 'Second', revision: 2 });
-    const late = await request(app)
-      .put(`/api/jobs/${job.id}`)
-      .send({ ...content, title: 'Late', revision: 1 })
-      .expect(409);
-    expect(late.body).toMatchObject({
-      problems: [{ code: 'conflict', path: 'revision', expected: '2', found: '1' }],
-      job: { title: 'Second', revision: 2 },
-    });
-  });
-
-  test('two writers at once: exactly one wins', async () => {
-    const { body: job } = await create();
-    const answers = await Promise.all(
-      ['A', 'B', 'C'].map((title) =>
-        request(app)
-          .put(`/api/jobs/${job.id}`)
-          .send({ ...content, title, revision: 1 }),
-      ),
-    );
-    expect(answers.map((a) => a.status).sort()).toEqual([200, 409, 409]);
-  });
-
-  test('a save whose answer got lost is answered as taken when it is sent again, and only to its own writer', async () => {
-    const { body: job } = await request(app).post('/api/jobs').send(content).expect(201);
-    const save = 'save-of-this-test';
-    const update = { ...content, title: 'Once', revision: 1, save };
-    await request(app).put(`/api/jobs/${job.id}`).send(update).expect(200);
-    const again = await request(app).put(`/api/jobs/${job.id}`).send(update).expect(200);
-    expect(again.body).toMatchObject({ title: 'Once', revision: 2, savedBy: save });
-    const other = await request(app)
-      .put(`/api/jobs/${job.id}`)
-      .send({ ...update, save: 'somebody-else' })
-      .expect(409);
-    expect(other.body.job).toMatchObject({ revision: 2, savedBy: save });
-  });
-
-  test('removes a job once', async () => {
-    const { body: job } = await create();
+    const { body } = await request(app).get('/api/jobs').expect(200);
+    const head = body.jobs.find(({ id }: { id: string }) => id === job.id);
+    const corner = Object.values(content!.document.corners)[0]!;
+    expect(head).toMatchObject({ title: content!.title, revision: 1, summary: { fitted: corner.fitted.tire.size } });
+    expect(head).not.toHaveProperty('document');
     await request(app).delete(`/api/jobs/${job.id}`).expect(204);
-    await request(app).delete(`/api/jobs/${job.id}`).expect(404);
-    await request(app).get(`/api/jobs/${job.id}`).expect(404);
-    await request(app)
-      .put(`/api/jobs/${job.id}`)
-      .send({ ...content, revision: 1 })
-      .expect(404);
   });
 });
 
@@ -377,9 +302,13 @@ describe('the catalogue over HTTP', () => {
     const listed = await request(app).get('/api/catalogue').expect(200);
     expect(listed.body.items).toEqual(expect.arrayContaining([expect.objectContaining({ id: made!.id, ...tire })]));
     const changed = { kind: 'tire', data: { ...tire.data, measuredDiameterMm: 829 } };
-    const saved = await request(app).put(`/api/catalogue/${made!.id}`).send(changed).expect(200);
-    expect(saved.body.data).toEqual(changed.data);
-    await request(app).put(`/api/catalogue/${made!.id}`).send(wheel).expect(404);
+    const put = (revision: number, item: object) =>
+      request(app).put(`/api/catalogue/${made!.id}`).send({ revision, item });
+    const saved = await put(1, changed).expect(200);
+    expect(saved.body).toMatchObject({ data: changed.data, revision: 2 });
+    const late = await put(1, tire).expect(409);
+    expect(late.body).toMatchObject({ problems: [{ code: 'conflict' }], item: { data: changed.data, revision: 2 } });
+    await put(2, wheel).expect(404);
     await request(app).delete(`/api/catalogue/${made!.id}`).expect(204);
     await request(app).delete(`/api/catalogue/${made!.id}`).expect(404);
   });
@@ -428,6 +357,9 @@ describe('photos over HTTP', () => {
     const back = await request(app).get(`/api/photos/${body.id}`).expect(200).expect('content-type', 'image/png');
     expect(Buffer.compare(back.body as Buffer, png)).toBe(0);
     await request(app).delete(`/api/jobs/${job.id}`).expect(204);
+    // In the bin it keeps its photos; forgotten, it does not.
+    await request(app).get(`/api/photos/${body.id}`).expect(200);
+    await request(app).delete(`/api/bin/jobs/${job.id}`).expect(204);
     await request(app).get(`/api/photos/${body.id}`).expect(404);
   });
 

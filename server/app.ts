@@ -6,12 +6,15 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { CatalogueRepository } from './db/catalogue-repository';
+import type { BinRepository } from './db/bin';
 import type { JobRepository } from './db/job-repository';
 import type { WellRepository } from './db/well-repository';
 import type { ShopRepository } from './db/shop-repository';
 import type { PhotoRepository } from './db/photo-repository';
 import type { Driver } from './devices/driver';
+import { atMost, fromOwnPages, knownHost, ownNames } from './guard';
 import { answer, notFound, sendRefusal } from './http';
+import { binRoutes } from './routes/bin';
 import { catalogueRoutes } from './routes/catalogue';
 import { wellRoutes } from './routes/wells';
 import { photoRoutes } from './routes/photos';
@@ -19,6 +22,8 @@ import { finderRoutes } from './routes/finder';
 import type { FinderPool } from './jobs/finder-pool';
 import type { JobContent } from '@/contracts/job-api';
 import { deviceRoutes } from './routes/devices';
+import type { Live } from './live';
+import { liveRoutes } from './routes/live';
 import { jobRoutes } from './routes/jobs';
 import { shopRoutes } from './routes/shop';
 import { sheetRoutes } from './routes/sheets';
@@ -29,15 +34,35 @@ export interface AppParts {
   readonly photos: PhotoRepository;
   readonly wells: WellRepository;
   readonly shop: ShopRepository;
+  readonly bin: BinRepository;
+  readonly live: Live;
   readonly drivers?: readonly Driver[];
   /** Absent in tests of the rest alone. */
   readonly finder?: FinderPool;
   readonly logger: Logger;
   /** An invented job to look round in. */
   readonly example: () => JobContent;
+  /** Names this server answers to, beside those of loopback. */
+  readonly names?: ReadonlySet<string>;
   /** Built web files; absent in tests of the API alone. */
   readonly webRoot?: string;
 }
+
+/** From one address in a minute: a shop of fifty browsers behind one proxy saves about 200 times a second at its busiest. */
+const MOST_REQUESTS = 30_000;
+
+/** What is written down of a request: which, how it ended, how long it took; nothing of what it held. */
+const LOGGED = {
+  autoLogging: { ignore: (request: { readonly url?: string }) => !request.url?.startsWith('/api') },
+  serializers: {
+    req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({
+      id,
+      method,
+      url: url.split('?')[0],
+    }),
+    res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+  },
+};
 
 export function makeApp({
   jobs,
@@ -45,16 +70,20 @@ export function makeApp({
   photos,
   wells,
   shop,
+  bin,
+  live,
   drivers = [],
   finder,
   logger,
   example,
+  names = ownNames(false),
   webRoot,
 }: AppParts): Express {
   const app = express();
   let api: string | null = null;
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }));
+  app.use(pinoHttp({ logger, ...LOGGED }));
+  app.use(knownHost(names));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -78,13 +107,16 @@ export function makeApp({
       return { status: 'ok' };
     }),
   );
+  app.use('/api', fromOwnPages, atMost(MOST_REQUESTS, 'requests'));
   // Before the JSON parser: a photo's body is bytes.
   app.use('/api/photos', photoRoutes(photos));
   app.use('/api', express.json({ limit: MOST_JOB_BYTES }));
-  app.use('/api/jobs', jobRoutes(jobs, example));
+  app.use('/api/jobs', jobRoutes(jobs, live, example));
   app.use('/api/catalogue', catalogueRoutes(catalogue));
   app.use('/api/wells', wellRoutes(wells));
   app.use('/api/shop', shopRoutes(shop));
+  app.use('/api/live', liveRoutes(live, jobs));
+  app.use('/api/bin', binRoutes(bin, jobs));
   app.use('/api/devices', deviceRoutes(drivers));
   app.get('/api/openapi.json', (_request, response) => {
     response.type('application/json').send((api ??= openApiDocument()));

@@ -1,7 +1,7 @@
 import { MOST_JOB_WORDS } from '@/contracts/job-size';
 import type { ErrorRequestHandler, Request, RequestHandler, Response } from 'express';
 import type { z } from 'zod';
-import { parseWith } from '@/contracts/parse';
+import { boundsOf, parseWith } from '@/contracts/parse';
 import type { Problem, ProblemCode } from '@/core/1-base/problem';
 
 /** A refusal on its way to the client: always data, never a database's or a library's own words. */
@@ -23,6 +23,8 @@ export function refuse(status: number, code: ProblemCode, path: string, expected
 
 /** The part of a request that a schema describes. @throws Refusal 400 with every problem. */
 export function checked<T extends z.ZodType>(schema: T, input: unknown, base = ''): z.output<T> {
+  const beyond = boundsOf(input);
+  if (beyond) throw new Refusal(400, [beyond]);
   const result = parseWith(schema, input, base);
   if (result.ok) return result.value;
   throw new Refusal(400, result.problems);
@@ -49,10 +51,7 @@ interface BodyError {
 export const sendRefusal: ErrorRequestHandler = (error: unknown, request, response, _next) => {
   const refusal = error instanceof Refusal ? error : bodyRefusal(error as BodyError);
   if (!refusal) {
-    request.log?.error(
-      { err: error instanceof Error ? { message: error.message, stack: error.stack } : error },
-      'fault',
-    );
+    request.log?.error({ fault: faultOf(error) }, 'fault');
     response.status(500).json({
       problems: [{ code: 'internal', path: '', expected: 'an answer', found: 'a fault of ours; it has been logged' }],
     });
@@ -60,6 +59,24 @@ export const sendRefusal: ErrorRequestHandler = (error: unknown, request, respon
   }
   response.status(refusal.status).json({ problems: refusal.problems, ...refusal.extra });
 };
+
+/**
+ * What may be written down of a fault: what kind, where, and the database's own code. Never its words, which hold what was to be
+ * written: documents, customers.
+ */
+export function faultOf(error: unknown): Readonly<Record<string, unknown>> {
+  if (!(error instanceof Error)) return { kind: typeof error };
+  const { code, constraint, routine } = error as { code?: unknown; constraint?: unknown; routine?: unknown };
+  return {
+    kind: error.name,
+    ...(typeof code === 'string' ? { code } : {}),
+    ...(typeof constraint === 'string' ? { constraint } : {}),
+    ...(typeof routine === 'string' ? { routine } : {}),
+    // Frames alone: the head of a stack is the message.
+    at: (error.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line)),
+    ...(error.cause === undefined ? {} : { cause: faultOf(error.cause) }),
+  };
+}
 
 function bodyRefusal(error: BodyError): Refusal | null {
   const problem = (code: ProblemCode, expected: string, found: string): Problem => ({

@@ -11,18 +11,24 @@ import { makeApp } from './app';
 import { simulatedGauge } from './devices/simulated-gauge';
 import { simulatedScanner } from './devices/simulated-scanner';
 import { CatalogueRepository } from './db/catalogue-repository';
+import { BinRepository } from './db/bin';
 import { WellRepository } from './db/well-repository';
 import { ShopRepository } from './db/shop-repository';
 import { PhotoRepository } from './db/photo-repository';
 import { JobRepository } from './db/job-repository';
 import { openDatabase } from './db/open';
+import { faultOf } from './http';
 import { FinderPool } from './jobs/finder-pool';
+import { Live } from './live';
 import { readSettings } from './settings';
 
 /** The first folder upward that holds package.json: the same from source and from the build. */
 function projectRoot(from: string): string {
   return existsSync(resolve(from, 'package.json')) ? from : projectRoot(dirname(from));
 }
+
+/** ms between two rounds of giving back the room of old rows. */
+const TIDY_MS = 10 * 60_000;
 
 async function main(): Promise<void> {
   const settings = readSettings(process.env);
@@ -32,21 +38,22 @@ async function main(): Promise<void> {
     url: settings.DATABASE_URL,
     dataDir: settings.LOWGAP_DATA.startsWith('memory://') ? settings.LOWGAP_DATA : resolve(settings.LOWGAP_DATA),
     migrationsFolder: resolve(root, 'server/db/migrations'),
+    onBroken: (error) => logger.warn({ fault: faultOf(error) }, 'a database connection broke'),
   });
   const jobs = new JobRepository(database.db);
   const catalogue = new CatalogueRepository(database.db);
   const photos = new PhotoRepository(database.db);
-  if (process.argv.includes('--demo') && (await jobs.isEmpty())) {
-    for (const job of demoJobs()) {
-      const { id } = await jobs.create(job);
-      if (!job.title.startsWith(DEMO_PICTURE.job)) continue;
-      const content = new Uint8Array(readFileSync(resolve(root, DEMO_PICTURE.file)));
-      await photos.add(id, { mediaType: DEMO_PICTURE.mediaType, content }, DEMO_PICTURE.id);
-    }
-    await catalogue.add(demoCatalogue());
-  }
+  // Two processes that start on one empty database make one demo.
+  await database.exclusively(async () => {
+    await jobs.summarize();
+    if (process.argv.includes('--demo') && (await jobs.isEmpty())) await fillDemo(root, { jobs, catalogue, photos });
+  });
+  const tidying = setInterval(() => {
+    database.tidy().catch((error: unknown) => logger.warn({ fault: faultOf(error) }, 'not tidied'));
+  }, TIDY_MS).unref();
   // The worker stands beside the server's own file, in the build.
   const finder = new FinderPool(new URL('./find-worker.js', import.meta.url));
+  const live = new Live(database.wire);
   const app = makeApp({
     jobs,
     finder,
@@ -54,6 +61,8 @@ async function main(): Promise<void> {
     photos,
     wells: new WellRepository(database.db),
     shop: new ShopRepository(database.db),
+    bin: new BinRepository(database.db),
+    live,
     drivers: [simulatedGauge(seededNormal(23)), simulatedScanner()],
     logger,
     example: exampleJob,
@@ -73,6 +82,8 @@ async function main(): Promise<void> {
   const stop = (): void => {
     if (stopping) return;
     stopping = true;
+    clearInterval(tidying);
+    live.close();
     // Answers under way are finished; idle connections are closed so that the process can end.
     server.close(() => {
       Promise.all([finder.close(), database.close()]).then(
@@ -85,6 +96,19 @@ async function main(): Promise<void> {
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
+}
+
+async function fillDemo(
+  root: string,
+  { jobs, catalogue, photos }: { jobs: JobRepository; catalogue: CatalogueRepository; photos: PhotoRepository },
+): Promise<void> {
+  for (const job of demoJobs()) {
+    const { id } = await jobs.create(job);
+    if (!job.title.startsWith(DEMO_PICTURE.job)) continue;
+    const content = new Uint8Array(readFileSync(resolve(root, DEMO_PICTURE.file)));
+    await photos.add(id, { mediaType: DEMO_PICTURE.mediaType, content }, DEMO_PICTURE.id);
+  }
+  await catalogue.add(demoCatalogue());
 }
 
 async function fail(error: unknown, close?: () => Promise<void>): Promise<never> {

@@ -1,5 +1,6 @@
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
 import type { SheetPoint } from '@/core/5-consequences/panel/flat-sheet';
+import { plainLine } from './plain-line';
 import { SHEET_LAYERS, type SheetDrawing, type SheetLayer } from './sheet-drawing';
 
 const COLOURS: Readonly<Record<SheetLayer, number>> = {
@@ -37,7 +38,7 @@ export function writeDxf({ lines, texts, box }: SheetDrawing): string {
     dxf.addLWPolyline(vertices, { layerName: layer, ...(closed ? { flags: LWPolylineFlags.Closed } : {}) });
   }
   for (const { at, text } of texts) {
-    dxf.addText(point3d(at[0] - box.left, at[1] - box.bottom, 0), TEXT_MM, text, { layerName: 'REGISTER' });
+    dxf.addText(point3d(at[0] - box.left, at[1] - box.bottom, 0), TEXT_MM, plainLine(text), { layerName: 'REGISTER' });
   }
   return dxf.stringify();
 }

@@ -1,3 +1,4 @@
+import { plainLine } from './plain-line';
 import { SHEET_LAYERS, type SheetDrawing, type SheetLayer, type SheetLine } from './sheet-drawing';
 
 const STROKES: Readonly<Record<SheetLayer, string>> = {
@@ -27,7 +28,7 @@ export function writeSvg({ lines, texts, box }: SheetDrawing): string {
     const own = lines.filter((line) => line.layer === layer).map(({ points }) => path(points));
     return own.length > 0 ? [`<g id="${layer}" fill="none" ${STROKES[layer]}>\n${own.join('\n')}\n</g>`] : [];
   });
-  const words = texts.map(({ at, text }) => `<text x="${x(at[0])}" y="${y(at[1])}">${escaped(text)}</text>`);
+  const words = texts.map(({ at, text }) => `<text x="${x(at[0])}" y="${y(at[1])}">${escaped(plainLine(text))}</text>`);
   const texted = `<g id="TEXT" font-family="sans-serif" font-size="4">\n${words.join('\n')}\n</g>`;
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${size}">\n${[...groups, texted].join('\n')}\n</svg>\n`;
 }

@@ -45,12 +45,12 @@ describe('answers of the server, as data whatever they are', () => {
     expect(await api.listJobs()).toEqual({ ok: false, failure: { kind: 'refused', status: 502, problems: [] } });
   });
 
-  test('a conflict brings the newer job along', async () => {
-    server.job = { ...server.job, revision: 4 };
-    const { title, customer, document } = server.job;
-    expect(await api.saveJob(ID, { title, customer, document, revision: 1 })).toMatchObject({
+  test('a conflict brings along what clashes and what was saved since', async () => {
+    server.somebodySaves((job) => void (job.title = 'Theirs'));
+    const changes = [{ path: ['title'], was: 'Before', now: 'Mine' }];
+    expect(await api.changeJob(ID, { revision: 1, save: 'of-this-test', changes })).toMatchObject({
       ok: false,
-      failure: { status: 409, newer: { revision: 4 } },
+      failure: { status: 409, clash: { clashes: [{ mine: 'Mine', theirs: 'Theirs' }], since: [{ revision: 2 }] } },
     });
   });
 

@@ -1,7 +1,19 @@
 import { z } from 'zod';
 import { catalogueItemSchema, catalogueListSchema, type CatalogueContent } from '@/contracts/catalogue';
 import { findStateSchema, type FindRequest } from '@/contracts/finder-api';
-import { jobListSchema, jobSchema, type Job, type JobContent, type JobUpdate } from '@/contracts/job-api';
+import { binSchema, type BinKind } from '@/contracts/bin-api';
+import {
+  jobChangesSchema,
+  jobClashSchema,
+  jobHistorySchema,
+  jobListSchema,
+  jobSavedSchema,
+  jobSchema,
+  jobThenSchema,
+  type JobChange,
+  type JobClash,
+  type JobContent,
+} from '@/contracts/job-api';
 import { wellListSchema, wellSchema, type WellContent } from '@/contracts/well-api';
 import type { ShopTermsEntry } from '@/contracts/plan';
 import { shopSchema } from '@/contracts/shop-api';
@@ -14,7 +26,12 @@ export type ApiFailure =
   | { readonly kind: 'unreachable' }
   /** It answered what nobody here can read: another version of the program. */
   | { readonly kind: 'drifted'; readonly problems: readonly Problem[] }
-  | { readonly kind: 'refused'; readonly status: number; readonly problems: readonly Problem[]; readonly newer?: Job };
+  | {
+      readonly kind: 'refused';
+      readonly status: number;
+      readonly problems: readonly Problem[];
+      readonly clash?: JobClash;
+    };
 
 export type ApiResult<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: ApiFailure };
@@ -48,14 +65,14 @@ async function call<T>(
     return read.ok ? read : { ok: false, failure: { kind: 'drifted', problems: read.problems } };
   }
   const refusal = refusalSchema.safeParse(answer);
-  const newer = jobSchema.safeParse((answer as { job?: unknown } | undefined)?.job);
+  const clash = response.status === 409 ? jobClashSchema.safeParse(answer) : null;
   return {
     ok: false,
     failure: {
       kind: 'refused',
       status: response.status,
       problems: refusal.success ? refusal.data.problems : [],
-      ...(newer.success ? { newer: newer.data } : {}),
+      ...(clash?.success ? { clash: clash.data } : {}),
     },
   };
 }
@@ -67,9 +84,9 @@ function bodyOf(body: unknown): RequestInit {
 }
 
 /** A file the server writes. */
-async function fetchFile(path: string, body: unknown): Promise<ApiResult<Blob>> {
+async function fetchFile(method: string, path: string, body?: unknown): Promise<ApiResult<Blob>> {
   try {
-    const response = await fetch(`/api${path}`, { method: 'POST', ...bodyOf(body) });
+    const response = await fetch(`/api${path}`, { method, ...bodyOf(body) });
     if (response.ok) return { ok: true, value: await response.blob() };
     const refusal = refusalSchema.safeParse(await response.json());
     const problems = refusal.success ? refusal.data.problems : [];
@@ -80,8 +97,11 @@ async function fetchFile(path: string, body: unknown): Promise<ApiResult<Blob>> 
 }
 
 export const api = {
-  calendar: (request: CalendarRequest) => fetchFile('/sheets/calendar', request),
-  addPhoto: (job: string, photo: Blob) => call('POST', `/photos?job=${job}`, z.object({ id: z.uuid() }), photo),
+  calendar: (request: CalendarRequest) => fetchFile('POST', '/sheets/calendar', request),
+  /** `id`: its name where it has one already. */
+  addPhoto: (job: string, photo: Blob, id?: string) =>
+    call('POST', `/photos?job=${job}${id === undefined ? '' : `&id=${id}`}`, z.object({ id: z.uuid() }), photo),
+  readPhoto: (id: string) => fetchFile('GET', `/photos/${id}`),
   startFind: (request: FindRequest) => call('POST', '/finder', findStateSchema, request),
   readFind: (id: string) => call('GET', `/finder/${id}`, findStateSchema),
   cancelFind: (id: string) => call<void>('DELETE', `/finder/${id}`, null),
@@ -90,7 +110,8 @@ export const api = {
   removeWell: (id: string) => call<void>('DELETE', `/wells/${id}`, null),
   listCatalogue: () => call('GET', '/catalogue', catalogueListSchema),
   addToCatalogue: (items: readonly CatalogueContent[]) => call('POST', '/catalogue', catalogueListSchema, { items }),
-  changeInCatalogue: (id: string, item: CatalogueContent) => call('PUT', `/catalogue/${id}`, catalogueItemSchema, item),
+  changeInCatalogue: (id: string, revision: number, item: CatalogueContent) =>
+    call('PUT', `/catalogue/${id}`, catalogueItemSchema, { revision, item }),
   removeFromCatalogue: (id: string) => call<void>('DELETE', `/catalogue/${id}`, null),
   readShop: () => call('GET', '/shop', shopSchema),
   saveShop: (terms: ShopTermsEntry) => call('PUT', '/shop', shopSchema, { terms }),
@@ -98,7 +119,15 @@ export const api = {
   readJob: (id: string) => call('GET', `/jobs/${id}`, jobSchema),
   createJob: (content: JobContent) => call('POST', '/jobs', jobSchema, content),
   exampleJob: () => call('POST', '/jobs/example', jobSchema),
-  saveJob: (id: string, update: JobUpdate, options: CallOptions = {}) =>
-    call('PUT', `/jobs/${id}`, jobSchema, update, options),
+  changeJob: (id: string, change: JobChange, options: CallOptions = {}) =>
+    call('PATCH', `/jobs/${id}`, jobSavedSchema, change, options),
+  jobChanges: (id: string, since: number) => call('GET', `/jobs/${id}/changes?since=${since}`, jobChangesSchema),
+  jobHistory: (id: string) => call('GET', `/jobs/${id}/history`, jobHistorySchema),
+  jobThen: (id: string, revision: number) => call('GET', `/jobs/${id}/history/${revision}`, jobThenSchema),
   removeJob: (id: string) => call<void>('DELETE', `/jobs/${id}`, null),
+  /** Where the text that is kept of a job can be had, whether this version can read it or not. */
+  jobTextAddress: (id: string) => `/api/jobs/${id}/text`,
+  readBin: () => call('GET', '/bin', binSchema),
+  bringBack: (kind: BinKind, id: string) => call<void>('POST', `/bin/${kind}/${id}/back`, null),
+  forget: (kind: BinKind, id: string) => call<void>('DELETE', `/bin/${kind}/${id}`, null),
 };

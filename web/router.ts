@@ -43,6 +43,7 @@ export const makeRouter = (
         props: true,
         component: room(() => import('./catalogue/CatalogueRoom.vue')),
       },
+      { path: '/bin', name: 'bin', component: room(() => import('./bin/BinRoom.vue')) },
       { path: '/quick', name: 'quick', component: room(() => import('./quick/QuickLook.vue')) },
       { path: '/record', name: 'record', component: room(() => import('./record/RecordRoom.vue')) },
       { path: '/practice', name: 'practice', component: room(() => import('./practice/PracticeRoom.vue')) },

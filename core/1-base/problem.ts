@@ -19,6 +19,8 @@ export const PROBLEM_CODES = [
   'notFound',
   'conflict',
   'tooLarge',
+  'notAllowed',
+  'busy',
   'internal',
 ] as const;
 export type ProblemCode = (typeof PROBLEM_CODES)[number];

@@ -1,5 +1,6 @@
-import { asc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import type { CatalogueContent, CatalogueData, CatalogueKind } from '@/contracts/catalogue';
+import { throwAway } from './bin';
 import type { Database } from './open';
 import { catalogue } from './tables';
 
@@ -7,9 +8,13 @@ export interface StoredItem {
   readonly id: string;
   readonly kind: CatalogueKind;
   readonly data: CatalogueData;
+  readonly revision: number;
 }
 
-const columns = { id: catalogue.id, kind: catalogue.kind, data: catalogue.data };
+export type ItemOutcome =
+  { readonly status: 'saved' | 'stale'; readonly item: StoredItem } | { readonly status: 'gone' };
+
+const columns = { id: catalogue.id, kind: catalogue.kind, data: catalogue.data, revision: catalogue.revision };
 
 /** The shop's tires, wheels and spacers. */
 export class CatalogueRepository {
@@ -20,7 +25,11 @@ export class CatalogueRepository {
   }
 
   list(): Promise<StoredItem[]> {
-    return this.#db.select(columns).from(catalogue).orderBy(asc(catalogue.kind), asc(catalogue.id));
+    return this.#db
+      .select(columns)
+      .from(catalogue)
+      .where(isNull(catalogue.removedAt))
+      .orderBy(asc(catalogue.kind), asc(catalogue.id));
   }
 
   /** All or none. */
@@ -33,19 +42,21 @@ export class CatalogueRepository {
     );
   }
 
-  /** null: there is no such item, or it is of another kind. */
-  async change(id: string, { kind, data }: CatalogueContent): Promise<StoredItem | null> {
+  /** Changes it over `revision` only: a writer who read an older one gets the newer item. An item stays of its kind. */
+  async change(id: string, revision: number, { kind, data }: CatalogueContent): Promise<ItemOutcome> {
+    const here = and(eq(catalogue.id, id), eq(catalogue.kind, kind), isNull(catalogue.removedAt));
     const [saved] = await this.#db
       .update(catalogue)
-      .set({ data, updatedAt: sql`now()` })
-      .where(sql`${catalogue.id} = ${id} and ${catalogue.kind} = ${kind}`)
+      .set({ data, revision: sql`${catalogue.revision} + 1`, updatedAt: sql`now()` })
+      .where(and(here, eq(catalogue.revision, revision)))
       .returning(columns);
-    return saved ?? null;
+    if (saved) return { status: 'saved', item: saved };
+    const [newer] = await this.#db.select(columns).from(catalogue).where(here);
+    return newer ? { status: 'stale', item: newer } : { status: 'gone' };
   }
 
-  /** Whether there was such an item. */
-  async remove(id: string): Promise<boolean> {
-    const removed = await this.#db.delete(catalogue).where(eq(catalogue.id, id)).returning({ id: catalogue.id });
-    return removed.length > 0;
+  /** Into the bin. Whether there was such an item. */
+  remove(id: string): Promise<boolean> {
+    return throwAway(this.#db, 'catalogue', id);
   }
 }

@@ -1,19 +1,29 @@
-import { mkdir } from 'node:fs/promises';
-import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
+import { sql } from 'drizzle-orm';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { drizzle as drizzleServer } from 'drizzle-orm/node-postgres';
 import { migrate as migrateServer } from 'drizzle-orm/node-postgres/migrator';
 import { drizzle as drizzleLite } from 'drizzle-orm/pglite';
 import { migrate as migrateLite } from 'drizzle-orm/pglite/migrator';
 import pg from 'pg';
-import { lock } from 'proper-lockfile';
+import { claim, DataDirectoryDamaged, databasePath, hasDatabase, madeWhole, mark, newestCopy } from './data-directory';
+import { durable } from './durable-files';
+import { wireHere, type Wire } from '../live';
 import * as tables from './tables';
 
 export type Database = PgDatabase<PgQueryResultHKT, typeof tables>;
 
 export interface OpenDatabase {
   readonly db: Database;
+  readonly kind: 'embedded' | 'server';
+  /** Runs `work` while no other process on this database runs anything of the same name. */
+  exclusively<T>(work: () => Promise<T>): Promise<T>;
+  /** Gives the room of old rows back for use; a PostgreSQL server does that by itself. */
+  tidy(): Promise<void>;
+  /** Short texts to every process on this database. */
+  readonly wire: Wire;
+  /** Bytes it takes. */
+  size(): Promise<number>;
   close(): Promise<void>;
 }
 
@@ -23,49 +33,114 @@ export interface DatabasePlace {
   /** Directory of the embedded database, or `memory://` for a test. */
   readonly dataDir: string;
   readonly migrationsFolder: string;
+  /** Told of a connection that broke while nobody used it; the next question gets another one. */
+  readonly onBroken?: (error: Error) => void;
 }
 
-/** Somebody else has the data directory open: two writers on one embedded database lose data. */
-export class DataDirectoryInUse extends Error {
-  constructor(dataDir: string) {
-    super(
-      `Another Low Gap is already running on the data in ${dataDir}. ` +
-        'Stop it first, or give this one a directory of its own with LOWGAP_DATA.',
-    );
-    this.name = 'DataDirectoryInUse';
-  }
-}
-
-/** Any number: one lock name for everybody who migrates this database. */
+/** Any numbers: one lock name for everybody who migrates this database, one for what only one process may do. */
 const MIGRATION_LOCK = 727274;
+const ONE_AT_A_TIME = 727275;
 
-/** Opens the database and applies the migrations. @throws DataDirectoryInUse */
+/** Opens the database and applies the migrations. @throws DataDirectoryInUse, DataDirectoryDamaged */
 export async function openDatabase(place: DatabasePlace): Promise<OpenDatabase> {
-  return place.url === undefined ? openEmbedded(place) : openServer(place.url, place.migrationsFolder);
+  return place.url === undefined ? openEmbedded(place) : openServer(place.url, place);
 }
 
-async function openServer(url: string, migrationsFolder: string): Promise<OpenDatabase> {
+async function sizeOf(db: Database): Promise<number> {
+  const [row] = await db
+    .select({ bytes: sql<string>`pg_database_size(current_database())` })
+    .from(sql`(values (1)) as one`);
+  return Number(row!.bytes);
+}
+
+async function openServer(url: string, { migrationsFolder, onBroken }: DatabasePlace): Promise<OpenDatabase> {
   const pool = new pg.Pool({ connectionString: url, max: 8 });
+  // Without a listener one connection that the server drops would end the process.
+  pool.on('error', (error) => onBroken?.(error));
   const db = drizzleServer(pool, { schema: tables });
-  const client = await pool.connect();
-  try {
-    await client.query('select pg_advisory_lock($1)', [MIGRATION_LOCK]);
-    await migrateServer(db, { migrationsFolder });
-  } finally {
-    await client.query('select pg_advisory_unlock($1)', [MIGRATION_LOCK]);
-    client.release();
-  }
-  return { db, close: () => pool.end() };
+  const locked = async <T>(name: number, work: () => Promise<T>): Promise<T> => {
+    const client = await pool.connect();
+    try {
+      await client.query('select pg_advisory_lock($1)', [name]);
+      return await work();
+    } finally {
+      await client.query('select pg_advisory_unlock($1)', [name]).catch(() => undefined);
+      client.release();
+    }
+  };
+  const { wire, unplug } = await wireOver(pool, url, onBroken);
+  await locked(MIGRATION_LOCK, () => migrateServer(db, { migrationsFolder }));
+  return {
+    db,
+    kind: 'server',
+    exclusively: (work) => locked(ONE_AT_A_TIME, work),
+    tidy: async () => undefined,
+    size: () => sizeOf(db),
+    wire,
+    close: async () => {
+      await unplug();
+      await pool.end();
+    },
+  };
+}
+
+/** PostgreSQL's name of the channel between processes. */
+const CHANNEL = 'lowgap';
+
+/** ms until a line that broke is laid again. */
+const AGAIN_MS = 2000;
+
+/** By LISTEN and NOTIFY, on a connection of its own that is made again when it breaks. */
+async function wireOver(
+  pool: pg.Pool,
+  url: string,
+  onBroken: DatabasePlace['onBroken'],
+): Promise<{ readonly wire: Wire; unplug(): Promise<void> }> {
+  const all = new Set<(text: string) => void>();
+  let isOver = false;
+  let line: pg.Client | null = null;
+  const lay = async (): Promise<void> => {
+    const client = new pg.Client({ connectionString: url });
+    client.on('error', (error) => {
+      onBroken?.(error);
+      line = null;
+      if (!isOver) setTimeout(() => void lay().catch(again), AGAIN_MS).unref();
+    });
+    client.on('notification', ({ payload }) => all.forEach((heard) => heard(payload ?? '')));
+    await client.connect();
+    await client.query(`listen ${CHANNEL}`);
+    line = client;
+  };
+  const again = (): void => {
+    if (!isOver) setTimeout(() => void lay().catch(again), AGAIN_MS).unref();
+  };
+  await lay();
+  return {
+    wire: {
+      tell: async (text) => void (await pool.query('select pg_notify($1, $2)', [CHANNEL, text])),
+      hear: (heard) => void all.add(heard),
+    },
+    unplug: async () => {
+      isOver = true;
+      await line?.end().catch(() => undefined);
+    },
+  };
 }
 
 async function openEmbedded({ dataDir, migrationsFolder }: DatabasePlace): Promise<OpenDatabase> {
-  const release = dataDir.startsWith('memory://') ? async () => {} : await claim(dataDir);
+  const isKept = !dataDir.startsWith('memory://');
+  const release = isKept ? await claim(dataDir) : async () => {};
   try {
-    const lite = await PGlite.create(dataDir.startsWith('memory://') ? dataDir : join(dataDir, 'pg'));
+    const lite = isKept ? await openKept(dataDir) : await PGlite.create(dataDir);
     const db = drizzleLite(lite, { schema: tables });
     await migrateLite(db, { migrationsFolder });
     return {
       db,
+      kind: 'embedded',
+      exclusively: (work) => work(),
+      size: () => sizeOf(db),
+      wire: wireHere(),
+      tidy: () => lite.exec('vacuum').then(() => undefined),
       async close() {
         await lite.close();
         await release();
@@ -77,18 +152,21 @@ async function openEmbedded({ dataDir, migrationsFolder }: DatabasePlace): Promi
   }
 }
 
-/** PGlite itself does not notice a second process on its directory. A lock left by a killed one goes stale in 5 s. */
-async function claim(dataDir: string): Promise<() => Promise<void>> {
-  await mkdir(dataDir, { recursive: true });
+async function openKept(dataDir: string): Promise<PGlite> {
+  if (!(await hasDatabase(dataDir))) {
+    await madeWhole(dataDir, async (path) => (await PGlite.create(durable(path))).close());
+  }
   try {
-    return await lock(dataDir, {
-      lockfilePath: join(dataDir, 'in-use.lock'),
-      stale: 5000,
-      update: 2000,
-      retries: { retries: 6, minTimeout: 1000, factor: 1 },
-    });
+    const lite = await PGlite.create(durable(databasePath(dataDir)));
+    await mark(dataDir);
+    return lite;
   } catch (error) {
-    if ((error as { code?: string }).code === 'ELOCKED') throw new DataDirectoryInUse(dataDir);
-    throw error;
+    // The engine's own words run to pages and help nobody here.
+    const [line = 'no reason given'] = (error instanceof Error ? error.message : String(error)).split('\n');
+    throw new DataDirectoryDamaged(
+      dataDir,
+      `the database engine says "${line.slice(0, 160)}"`,
+      await newestCopy(dataDir),
+    );
   }
 }

@@ -15,13 +15,14 @@ export class PhotoRepository {
     this.#db = db;
   }
 
-  /** The new photo's id, made here unless one is given; null: there is no such job. */
+  /** The new photo's id, made here unless one is given; null: there is no such job, or a photo of that id. */
   async add(jobId: string, { mediaType, content }: StoredPhoto, id?: string): Promise<string | null> {
     const [job] = await this.#db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, jobId));
     if (!job) return null;
     const [photo] = await this.#db
       .insert(photos)
       .values({ id, jobId, mediaType, content })
+      .onConflictDoNothing()
       .returning({ id: photos.id });
     return photo?.id ?? null;
   }

@@ -1,23 +1,81 @@
-import { customType, index, integer, jsonb, pgEnum, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+import {
+  customType,
+  index,
+  integer,
+  jsonb,
+  pgEnum,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import { CATALOGUE_KINDS, type CatalogueData } from '@/contracts/catalogue';
-import type { LowgapCorner, LowgapFile } from '@/contracts/lowgap-file';
+import type { Change } from '@/contracts/changes/change';
+import type { JobSummary } from '@/contracts/job-summary';
+import type { LowgapCorner } from '@/contracts/lowgap-file';
 import type { ShopTermsEntry } from '@/contracts/plan';
 import type { VehicleKind } from '@/core/2-vehicle/setup/vehicle-kind';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 
-/** One job on the bay board. The whole case travels as one `.lowgap.json` document. */
+const at = (name: string) => timestamp(name, { withTimezone: true });
+
+/** When it was put into the bin; null: it is not in there. */
+const removedAt = at('removed_at');
+
+const bytes = customType<{ data: Uint8Array; driverData: Uint8Array }>({ dataType: () => 'bytea' });
+
+/** One job on the bay board. The whole case is one `.lowgap.json` document; its long lists lie in `job_lists`. */
 export const jobs = pgTable('jobs', {
   id: uuid('id').primaryKey().defaultRandom(),
   title: text('title').notNull(),
   customer: text('customer').notNull().default(''),
   /** Raised by one with every change; a writer must name the one it read. */
   revision: integer('revision').notNull().default(1),
-  document: jsonb('document').$type<LowgapFile>().notNull(),
-  /** The save that made this revision, as its writer named it. */
+  document: jsonb('document').$type<unknown>().notNull(),
+  /** What the board shows, worked out of the document with every change; null where that has not been done. */
+  summary: jsonb('summary').$type<JobSummary>(),
+  /** Of a version before changes were kept one by one. */
   savedBy: text('saved_by'),
-  createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
-  updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+  changedBy: text('changed_by'),
+  createdAt: at('created_at').notNull().defaultNow(),
+  updatedAt: at('updated_at').notNull().defaultNow(),
+  removedAt,
 });
+
+/** Every save of a job as the fields that it changed: how others hear of it, and the way back. */
+export const jobChanges = pgTable(
+  'job_changes',
+  {
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    revision: integer('revision').notNull(),
+    changes: jsonb('changes').$type<readonly Change[]>().notNull(),
+    /** Its name, as its writer gave it. */
+    save: text('save').notNull(),
+    by: text('by'),
+    at: at('at').notNull().defaultNow(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.jobId, table.revision] }),
+    unique('job_changes_by_save').on(table.jobId, table.save),
+  ],
+);
+
+/** Long lists of numbers of a job's document (scans, meshes), as JSON text by its SHA-256. They go with their job. */
+export const jobLists = pgTable(
+  'job_lists',
+  {
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    content: bytes('content').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.name] })],
+);
 
 export const catalogueKind = pgEnum('catalogue_kind', CATALOGUE_KINDS);
 
@@ -28,12 +86,13 @@ export const catalogue = pgTable(
     id: uuid('id').primaryKey().defaultRandom(),
     kind: catalogueKind('kind').notNull(),
     data: jsonb('data').$type<CatalogueData>().notNull(),
-    updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+    /** Raised by one with every change; a writer must name the one it read. */
+    revision: integer('revision').notNull().default(1),
+    updatedAt: at('updated_at').notNull().defaultNow(),
+    removedAt,
   },
   (table) => [index('catalogue_by_kind').on(table.kind)],
 );
-
-const bytes = customType<{ data: Uint8Array; driverData: Uint8Array }>({ dataType: () => 'bytea' });
 
 /** Photos of a job, downscaled; what is marked on them stands in the job's document. They go with their job. */
 export const photos = pgTable(
@@ -45,7 +104,7 @@ export const photos = pgTable(
       .references(() => jobs.id, { onDelete: 'cascade' }),
     mediaType: text('media_type').notNull(),
     content: bytes('content').notNull(),
-    createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+    createdAt: at('created_at').notNull().defaultNow(),
   },
   (table) => [index('photos_by_job').on(table.jobId)],
 );
@@ -57,12 +116,13 @@ export const wells = pgTable('wells', {
   kind: text('kind').$type<VehicleKind>(),
   cornerKey: text('corner_key').$type<CornerKey>().notNull(),
   corner: jsonb('corner').$type<LowgapCorner>().notNull(),
-  createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+  createdAt: at('created_at').notNull().defaultNow(),
+  removedAt,
 });
 
 /** What the shop charges and how long it takes: one row, for all jobs. */
 export const shopTerms = pgTable('shop_terms', {
   id: integer('id').primaryKey().default(1),
   terms: jsonb('terms').$type<ShopTermsEntry>().notNull(),
-  updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+  updatedAt: at('updated_at').notNull().defaultNow(),
 });

@@ -1,5 +1,6 @@
-import { desc, eq } from 'drizzle-orm';
+import { desc, isNull } from 'drizzle-orm';
 import type { WellContent } from '@/contracts/well-api';
+import { throwAway } from './bin';
 import type { Database } from './open';
 import { wells } from './tables';
 
@@ -7,6 +8,15 @@ export interface StoredWell extends WellContent {
   readonly id: string;
   readonly createdAt: Date;
 }
+
+const columns = {
+  id: wells.id,
+  title: wells.title,
+  kind: wells.kind,
+  cornerKey: wells.cornerKey,
+  corner: wells.corner,
+  createdAt: wells.createdAt,
+};
 
 /** Surveyed wells to start from. */
 export class WellRepository {
@@ -18,17 +28,16 @@ export class WellRepository {
 
   /** Newest first. */
   list(): Promise<StoredWell[]> {
-    return this.#db.select().from(wells).orderBy(desc(wells.createdAt), wells.id);
+    return this.#db.select(columns).from(wells).where(isNull(wells.removedAt)).orderBy(desc(wells.createdAt), wells.id);
   }
 
   async add(content: WellContent): Promise<StoredWell> {
-    const [well] = await this.#db.insert(wells).values(content).returning();
+    const [well] = await this.#db.insert(wells).values(content).returning(columns);
     return well as StoredWell;
   }
 
-  /** Whether there was such a well. */
-  async remove(id: string): Promise<boolean> {
-    const removed = await this.#db.delete(wells).where(eq(wells.id, id)).returning({ id: wells.id });
-    return removed.length > 0;
+  /** Into the bin. Whether there was such a well. */
+  remove(id: string): Promise<boolean> {
+    return throwAway(this.#db, 'wells', id);
   }
 }

@@ -9,6 +9,9 @@ import type { FindNews } from './find-worker';
 /** Searches kept, running or done; the oldest that is not running is let go of. */
 const MOST_KEPT = 20;
 
+/** Searches running or waiting for a thread. */
+export const MOST_UNDER_WAY = 20;
+
 interface Run {
   state: FindState;
   readonly abort: AbortController;
@@ -30,7 +33,10 @@ export class FinderPool {
     });
   }
 
-  start(request: FindRequest): FindState {
+  /** null: so many are under way that one more would not be looked at for minutes. */
+  start(request: FindRequest): FindState | null {
+    const underWay = [...this.#runs.values()].filter(({ state }) => state.state === 'running').length;
+    if (underWay >= MOST_UNDER_WAY) return null;
     const id = randomUUID();
     const { port1, port2 } = new MessageChannel();
     const abort = new AbortController();

@@ -1,8 +1,8 @@
 import { Router } from 'express';
 import { z } from 'zod';
-import { catalogueContentSchema, catalogueImportSchema } from '@/contracts/catalogue';
+import { catalogueChangeSchema, catalogueImportSchema } from '@/contracts/catalogue';
 import type { CatalogueRepository } from '../db/catalogue-repository';
-import { answer, checked, refuse } from '../http';
+import { answer, checked, refuse, Refusal } from '../http';
 
 const idOf = (params: unknown): string => checked(z.object({ id: z.uuid() }), params).id;
 
@@ -27,7 +27,12 @@ export function catalogueRoutes(catalogue: CatalogueRepository): Router {
     '/:id',
     answer(async (request) => {
       const id = idOf(request.params);
-      return (await catalogue.change(id, checked(catalogueContentSchema, request.body))) ?? gone(id);
+      const { revision, item } = checked(catalogueChangeSchema, request.body);
+      const outcome = await catalogue.change(id, revision, item);
+      if (outcome.status === 'gone') return gone(id);
+      if (outcome.status === 'saved') return outcome.item;
+      const found = { expected: String(outcome.item.revision), found: String(revision) };
+      throw new Refusal(409, [{ code: 'conflict', path: 'revision', ...found }], { item: outcome.item });
     }),
   );
   router.delete(

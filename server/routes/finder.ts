@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { z } from 'zod';
 import { findRequestSchema, findStateSchema } from '@/contracts/finder-api';
-import type { FinderPool } from '../jobs/finder-pool';
+import { MOST_UNDER_WAY, type FinderPool } from '../jobs/finder-pool';
 import { answer, checked, refuse } from '../http';
 
 const idOf = (params: unknown): string => checked(z.object({ id: z.uuid() }), params).id;
@@ -13,7 +13,10 @@ export function finderRoutes(pool: FinderPool): Router {
     '/',
     answer((request, response) => {
       response.status(202);
-      return Promise.resolve(findStateSchema.parse(pool.start(checked(findRequestSchema, request.body))));
+      const started = pool.start(checked(findRequestSchema, request.body));
+      if (!started)
+        refuse(429, 'busy', '', `at most ${MOST_UNDER_WAY} searches at once`, 'more; ask again when one has ended');
+      return Promise.resolve(findStateSchema.parse(started));
     }),
   );
   router.get(

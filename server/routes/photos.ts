@@ -1,19 +1,8 @@
 import express, { Router } from 'express';
 import { z } from 'zod';
+import { MOST_PICTURE_BYTES, pictureTypeOf } from '@/contracts/picture';
 import type { PhotoRepository } from '../db/photo-repository';
 import { answer, checked, refuse } from '../http';
-
-/** A downscaled photo is far smaller; more is something else. */
-const MOST_BYTES = 4_000_000;
-
-/** First bytes of the picture formats a browser makes. */
-const SIGNATURES: readonly (readonly [mediaType: string, matches: (b: Uint8Array) => boolean])[] = [
-  ['image/jpeg', (b) => b[0] === 0xff && b[1] === 0xd8 && b[2] === 0xff],
-  ['image/png', (b) => b[0] === 0x89 && b[1] === 0x50 && b[2] === 0x4e && b[3] === 0x47],
-  ['image/webp', (b) => text(b, 0, 4) === 'RIFF' && text(b, 8, 12) === 'WEBP'],
-];
-
-const text = (b: Uint8Array, from: number, to: number): string => String.fromCharCode(...b.subarray(from, to));
 
 const idOf = (params: unknown): string => checked(z.object({ id: z.uuid() }), params).id;
 
@@ -22,13 +11,13 @@ export function photoRoutes(photos: PhotoRepository): Router {
   const router = Router();
   router.post(
     '/',
-    express.raw({ type: () => true, limit: MOST_BYTES }),
+    express.raw({ type: () => true, limit: MOST_PICTURE_BYTES }),
     answer(async (request, response) => {
-      const { job } = checked(z.object({ job: z.uuid() }), request.query);
+      const { job, id: named } = checked(z.object({ job: z.uuid(), id: z.uuid().optional() }), request.query);
       const content = Buffer.isBuffer(request.body) ? new Uint8Array(request.body) : new Uint8Array();
-      const mediaType = SIGNATURES.find(([, matches]) => matches(content))?.[0];
+      const mediaType = pictureTypeOf(content);
       if (!mediaType) refuse(400, 'wrongFormat', 'photo', 'a JPEG, PNG or WebP picture', 'something else');
-      const id = await photos.add(job, { mediaType: mediaType!, content });
+      const id = await photos.add(job, { mediaType: mediaType!, content }, named);
       if (id === null) refuse(404, 'notFound', 'job', 'a job on the bay board', job);
       response.status(201);
       return { id };

@@ -1,41 +1,36 @@
 <script setup lang="ts">
-import { today, dayText } from '@/web/kit/dates';
 import {
   mdiChartBoxOutline,
-  mdiContentCopy,
+  mdiDeleteOutline,
   mdiFileImportOutline,
   mdiPhoneOutline,
   mdiPlus,
   mdiSchoolOutline,
   mdiTire,
 } from '@mdi/js';
-import { format } from 'date-fns';
 import { onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { copiedJob } from '@/contracts/copied-job';
-import type { Job, JobContent } from '@/contracts/job-api';
+import type { Job, JobContent, JobHead } from '@/contracts/job-api';
 import { problemText } from '../problem-words';
 import type { Problem } from '@/core/1-base/problem';
 import { api, type ApiResult } from '../api';
 import type { LengthUnit } from '@/core/1-base/units/length';
 import UnitsToggle from '../kit/UnitsToggle.vue';
+import { useJobDocuments } from '../stores/job-documents';
 import { useUnits } from '../stores/units';
 import PageHead from '../kit/PageHead.vue';
-import { readLowgapUpload } from '../kit/lowgap-upload';
-import { cornerVerdicts, worstOfCorners } from '@/core/4-clearance/verdict/worst-of-corners';
-import { nextStep } from '../job/next-step';
-import { ROOM_LABELS } from '../job/rooms';
-import VehicleAbove from '../kit/VehicleAbove.vue';
-import { VERDICT_WORDS } from '../words';
+import { jobFromFile, readJobUpload } from '../kit/job-file';
 import { useBoardVerdicts } from './use-board-verdicts';
-import { AXLES, cornerName, CORNER_KEYS, CORNERS_OF, type Axle } from '@/core/2-vehicle/setup/corner-key';
 import WelcomePage from './WelcomePage.vue';
 import { blankJob } from './blank-job';
 import NoticeBox from '../kit/NoticeBox.vue';
 import DialogBox from '../kit/DialogBox.vue';
+import JobCard from './JobCard.vue';
+import UnsentPanel from './UnsentPanel.vue';
 
 const router = useRouter();
-const jobs = shallowRef<readonly Job[]>([]);
+const jobs = shallowRef<readonly JobHead[]>([]);
 const loaded = ref(false);
 const unreachable = ref(false);
 const problems = shallowRef<readonly Problem[]>([]);
@@ -47,7 +42,7 @@ const newUnits = ref<LengthUnit>('mm');
 /** In what this shop measures: as chosen here last, or else as its newest job does. */
 function askName(): void {
   const [newest] = [...jobs.value].sort((a, b) => b.updatedAt.localeCompare(a.updatedAt));
-  newUnits.value = units.chosen ?? newest?.document.units ?? 'mm';
+  newUnits.value = units.chosen ?? newest?.summary?.units ?? 'mm';
   naming.value = true;
 }
 
@@ -88,49 +83,33 @@ async function importFile(event: Event): Promise<void> {
   const file = input.files?.[0];
   input.value = '';
   if (!file) return;
-  const read = await readLowgapUpload(file);
+  const read = await readJobUpload(file);
   problems.value = read.ok ? [] : read.problems;
-  if (read.ok) await create({ title: read.value.vehicle.label, customer: '', document: read.value }, 'bench');
+  if (read.ok) await enter(await jobFromFile(read.value), 'bench');
+  if (read.ok) await load();
 }
 
-const evaluations = useBoardVerdicts(jobs);
-const stands = (job: Job) => cornerVerdicts(worstOfCorners(evaluations.value.get(job.id)?.obstacles ?? []));
-/** What the drawing shows, in words. */
-const standsWords = (job: Job): string => {
-  const verdicts = stands(job);
-  return CORNER_KEYS.flatMap((key) =>
-    verdicts[key] ? [`${cornerName(key)} ${VERDICT_WORDS[verdicts[key]]}`] : [],
-  ).join(', ');
-};
-const next = (job: Job): string => {
-  const step = nextStep(job.document, evaluations.value.get(job.id) ?? null);
-  return step ? `${ROOM_LABELS[step.room]}: ${step.says}` : 'nothing is open';
-};
+const { found, see } = useBoardVerdicts();
 
-/** The first look that is still to come, or was missed. */
-function nextDue({ document }: Job): { readonly due: string; readonly text: string; readonly late: boolean } | null {
-  const open = (document.followUp?.due ?? []).filter(({ doneOn }) => doneOn === undefined);
-  const [first] = [...open].sort((a, b) => a.due.localeCompare(b.due));
-  return first ? { due: first.due, text: first.text, late: first.due < today() } : null;
+async function copy(head: JobHead): Promise<void> {
+  const job = await useJobDocuments().documentOf(head);
+  if (job) await create(copiedJob(job), 'bench');
+  else unreachable.value = true;
 }
-/** Each axle's tire: `265/70R17`, or `front 255/85R16, rear 265/75R16` where they differ. */
-function byAxle(sizeOf: (axle: Axle) => string | undefined): string {
-  const sizes = AXLES.flatMap((axle) => {
-    const size = sizeOf(axle);
-    return size === undefined ? [] : [{ axle, size }];
-  });
-  const [first] = sizes;
-  if (!first) return '';
-  return sizes.every(({ size }) => size === first.size)
-    ? first.size
-    : sizes.map(({ axle, size }) => `${axle} ${size}`).join(', ');
+
+/** What was put into the bin last, until it is brought back or the board is left. */
+const removed = shallowRef<JobHead | null>(null);
+async function remove(head: JobHead): Promise<void> {
+  const done = await api.removeJob(head.id);
+  if (done.ok) removed.value = head;
+  await load();
 }
-const wanted = ({ document: { setup } }: Job): string =>
-  setup
-    ? byAxle((axle) => CORNERS_OF[axle].flatMap((key) => setup.corners?.[key]?.tire?.size ?? [])[0] ?? setup.tire.size)
-    : 'not chosen yet';
-const fitted = (job: Job): string =>
-  byAxle((axle) => CORNERS_OF[axle].flatMap((key) => job.document.corners[key]?.fitted.tire.size ?? [])[0]);
+async function bringBack(): Promise<void> {
+  if (!removed.value) return;
+  await api.bringBack('jobs', removed.value.id);
+  removed.value = null;
+  await load();
+}
 </script>
 
 <template>
@@ -141,6 +120,7 @@ const fitted = (job: Job): string =>
       >Shop record</v-btn
     >
     <v-btn variant="outlined" size="large" :prepend-icon="mdiSchoolOutline" :to="{ name: 'practice' }">Practice</v-btn>
+    <v-btn variant="outlined" size="large" :prepend-icon="mdiDeleteOutline" :to="{ name: 'bin' }">Bin</v-btn>
     <v-btn variant="outlined" size="large" :prepend-icon="mdiFileImportOutline" @click="picker?.click()"
       >Open a job file</v-btn
     >
@@ -162,49 +142,25 @@ const fitted = (job: Job): string =>
       </ul>
     </NoticeBox>
     <NoticeBox v-if="unreachable" kind="warning">
-      The server does not answer. Start it and <a href="/">load this page again</a>; drafts kept in this browser are
+      The server does not answer. Start it and <a href="/">load this page again</a>; what is kept in this browser is
       safe.
     </NoticeBox>
-    <WelcomePage v-else-if="loaded && jobs.length === 0" @start="askName" @example="openExample" />
+    <UnsentPanel @sent="load" />
+    <NoticeBox v-if="removed" kind="warning" closable data-testid="put-into-bin" @close="removed = null">
+      {{ removed.title }} is in the bin.
+      <v-btn variant="text" height="48" @click="bringBack">Bring it back</v-btn>
+    </NoticeBox>
+    <WelcomePage v-if="loaded && !unreachable && jobs.length === 0" @start="askName" @example="openExample" />
     <ul class="cards">
-      <li v-for="job in jobs" :key="job.id">
-        <router-link class="card panel" :to="{ name: 'bench', params: { id: job.id } }">
-          <VehicleAbove :verdicts="stands(job)" class="drawn" />
-          <h2>{{ job.title }}</h2>
-          <p class="vehicle">{{ job.document.vehicle.label }}</p>
-          <dl class="figures facts">
-            <div>
-              <dt>Fitted</dt>
-              <dd>{{ fitted(job) }}</dd>
-            </div>
-            <div>
-              <dt>Wanted</dt>
-              <dd>{{ wanted(job) }}</dd>
-            </div>
-          </dl>
-          <p class="stands" :class="{ 'visually-hidden': !standsWords(job) }">
-            {{ standsWords(job) || 'nothing judged' }}
-          </p>
-          <p v-if="!nextDue(job)"><span class="muted">Next,</span> {{ next(job) }}</p>
-          <p v-if="nextDue(job)" class="due" :class="nextDue(job)!.late ? 'verdict-rubs' : ''">
-            {{ nextDue(job)!.late ? 'Overdue' : 'Due' }} {{ dayText(nextDue(job)!.due) }}:
-            {{ nextDue(job)!.text }}
-          </p>
-          <p class="muted when">
-            {{ job.customer || 'No customer named' }}<br />changed
-            {{ format(new Date(job.updatedAt), 'd MMM yyyy, HH:mm') }}
-          </p>
-        </router-link>
-        <v-btn
-          class="copy"
-          variant="text"
-          size="48"
-          :icon="mdiContentCopy"
-          :aria-label="`Copy ${job.title}`"
-          title="Another job on the same vehicle: measured and chosen goes along, what was done does not"
-          @click="create(copiedJob(job), 'bench')"
-        />
-      </li>
+      <JobCard
+        v-for="head in jobs"
+        :key="`${head.id} ${head.revision}`"
+        :head="head"
+        :standing="found.get(head.id)"
+        @seen="see(head)"
+        @copy="copy(head)"
+        @remove="remove(head)"
+      />
     </ul>
   </main>
   <DialogBox v-model="naming" label="New job" :width="480">
@@ -227,45 +183,5 @@ const fitted = (job: Job): string =>
   grid-template-columns: repeat(auto-fill, minmax(min(380px, 100%), 1fr));
   gap: 18px;
   padding: 0;
-}
-.cards > li {
-  position: relative;
-}
-.copy {
-  position: absolute;
-  right: 8px;
-  bottom: 6px;
-}
-.card {
-  display: block;
-  height: 100%;
-  padding: 18px 20px;
-  color: inherit;
-  text-decoration: none;
-}
-.drawn {
-  float: right;
-  height: 132px;
-  margin: 0 -4px 0 12px;
-}
-.card:hover {
-  border-color: var(--accent);
-}
-.card h2 {
-  font-size: 21px;
-  line-height: 26px;
-  font-weight: 600;
-}
-.vehicle {
-  font-size: 17px;
-  margin-bottom: 10px;
-}
-.due {
-  font-weight: 600;
-  font-size: 16px;
-}
-.when {
-  font-size: 14px;
-  margin-top: 4px;
 }
 </style>

@@ -67,23 +67,25 @@ const parts = computed(() =>
 const nameOf = ({ name, facts }: ShelfPart): string => [name, ...facts.slice(0, 2)].join(', ');
 
 async function save(content: CatalogueContent): Promise<void> {
-  const id = editing.value?.item?.id;
-  const saved = id ? await api.changeInCatalogue(id, content) : await api.addToCatalogue([content]);
+  const known = editing.value?.item;
+  const saved = known
+    ? await api.changeInCatalogue(known.id, known.revision, content)
+    : await api.addToCatalogue([content]);
   if (!settled<unknown>(saved)) return;
   editing.value = null;
   await load();
 }
 
 /** What was taken off last, until it is put back or put away. */
-const removed = shallowRef<{ name: string; content: CatalogueContent } | null>(null);
+const removed = shallowRef<{ readonly name: string; readonly id: string } | null>(null);
 async function remove(part: ShelfPart): Promise<void> {
   const item = items.value.find(({ id }) => id === part.id);
   if (!item || !settled(await api.removeFromCatalogue(part.id))) return;
-  removed.value = { name: nameOf(part), content: { kind: item.kind, data: item.data } as CatalogueContent };
+  removed.value = { name: nameOf(part), id: part.id };
   await load();
 }
 async function putBack(): Promise<void> {
-  if (!removed.value || !settled(await api.addToCatalogue([removed.value.content]))) return;
+  if (!removed.value || !settled(await api.bringBack('catalogue', removed.value.id))) return;
   removed.value = null;
   await load();
 }

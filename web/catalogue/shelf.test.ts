@@ -4,7 +4,7 @@ import { commonSizes } from '@/core/2-vehicle/tire/common-sizes';
 import { inLine, isMeant, onShelf, sizeOnShelf, type ShelfPart } from './shelf';
 
 const part = (kind: 'tire' | 'wheel' | 'spacer', data: Record<string, string | number>): ShelfPart =>
-  onShelf({ id: 'x', kind, data })!;
+  onShelf({ id: 'x', kind, data, revision: 1 })!;
 const across = (values: readonly number[]): number => Math.max(...values) - Math.min(...values);
 
 describe('a part on its shelf', () => {
@@ -43,7 +43,7 @@ describe('a part on its shelf', () => {
 
   test('what is not known is not said', () => {
     expect(part('spacer', { thicknessMm: 6 }).facts).toEqual([]);
-    expect(onShelf({ id: 'x', kind: 'tire', data: { size: 'round' } })).toBeNull();
+    expect(onShelf({ id: 'x', kind: 'tire', data: { size: 'round' }, revision: 1 })).toBeNull();
   });
 });
 

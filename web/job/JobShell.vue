@@ -5,6 +5,7 @@ import {
   mdiDotsVertical,
   mdiDownload,
   mdiFolderOpenOutline,
+  mdiHistory,
   mdiRedo,
   mdiUndo,
 } from '@mdi/js';
@@ -12,9 +13,11 @@ import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { problemText } from '../problem-words';
 import type { Problem } from '@/core/1-base/problem';
 import GapStrip from '../kit/GapStrip.vue';
-import { downloadLowgap, readLowgapUpload } from '../kit/lowgap-upload';
+import type { JobFile } from '@/contracts/job-file';
+import { downloadJob, readJobUpload } from '../kit/job-file';
+import LoadFileDialog from './LoadFileDialog.vue';
 import ThemeSwitch from '../kit/ThemeSwitch.vue';
-import { saveWords } from '../saving/save-words';
+import { othersWords, saveWords } from '../saving/save-words';
 import { useJobStore } from '../stores/job';
 import HelpKey from '../help/HelpKey.vue';
 import NextLine from './NextLine.vue';
@@ -22,12 +25,16 @@ import CornerTabs from './CornerTabs.vue';
 import RoomsBar from './RoomsBar.vue';
 import SaveNotices from './SaveNotices.vue';
 import NoticeBox from '../kit/NoticeBox.vue';
+import HistoryDialog from './HistoryDialog.vue';
 
 const props = defineProps<{ id: string }>();
 const job = useJobStore();
 /** On a narrow screen: the keys that are seldom wanted are shown too. */
 const more = ref(false);
+const history = ref(false);
 const picker = ref<HTMLInputElement>();
+/** A file that was read and waits for somebody to say what becomes of it. */
+const loaded = shallowRef<JobFile | null>(null);
 const fileProblems = shallowRef<readonly Problem[]>([]);
 
 watch(
@@ -55,15 +62,14 @@ async function loadFile(event: Event): Promise<void> {
   const file = input.files?.[0];
   input.value = '';
   if (!file) return;
-  const read = await readLowgapUpload(file);
+  const read = await readJobUpload(file);
   fileProblems.value = read.ok ? [] : read.problems;
-  // Loading is one change like any other: undo brings the former document back.
-  if (read.ok) job.change((document) => Object.assign(clear(document), read.value));
+  if (read.ok) loaded.value = read.value;
 }
 
-function clear<T extends object>(target: T): T {
-  for (const key of Object.keys(target)) delete (target as Record<string, unknown>)[key];
-  return target;
+async function saveFile(): Promise<void> {
+  if (!job.document) return;
+  fileProblems.value = await downloadJob({ title: job.title, customer: job.customer, document: job.document });
 }
 </script>
 
@@ -81,7 +87,8 @@ function clear<T extends object>(target: T): T {
       <div class="what">
         <h1>{{ job.title || 'Job' }}</h1>
         <p class="muted">
-          {{ job.document?.vehicle.label }}<template v-if="job.customer"> · {{ job.customer }}</template>
+          {{ job.document?.vehicle.label }}<template v-if="job.customer"> · {{ job.customer }}</template
+          ><template v-if="job.others.length"> · also open: {{ othersWords(job.others) }}</template>
         </p>
       </div>
       <span class="save" :class="`save-${job.saveStatus.state}`" role="status" data-testid="save-state">{{
@@ -110,11 +117,21 @@ function clear<T extends object>(target: T): T {
         class="rare"
         variant="text"
         size="48"
+        :icon="mdiHistory"
+        aria-label="History"
+        title="Who changed what, and the way back to any earlier state"
+        :disabled="!job.document"
+        @click="history = true"
+      />
+      <v-btn
+        class="rare"
+        variant="text"
+        size="48"
         :icon="mdiDownload"
         aria-label="Save as a file"
         title="Save as a file"
         :disabled="!job.document"
-        @click="job.document && downloadLowgap(job.document, job.title)"
+        @click="saveFile"
       />
       <v-btn
         class="rare"
@@ -161,12 +178,14 @@ function clear<T extends object>(target: T): T {
   <main id="content" class="content" tabindex="-1">
     <SaveNotices />
     <NoticeBox v-if="fileProblems.length" kind="error" closable data-testid="file-problems" @close="fileProblems = []">
-      <strong>The file was not taken; the job is as it was.</strong>
+      <strong>Not all of the file went through; the job is as it was.</strong>
       <div v-for="p in fileProblems.slice(0, 6)" :key="p.path + p.code">{{ problemText(p) }}</div>
     </NoticeBox>
     <router-view v-if="job.document" />
     <NextLine v-if="job.document" :id="id" />
   </main>
+  <LoadFileDialog v-if="job.document" v-model="loaded" @problems="(all) => (fileProblems = all)" />
+  <HistoryDialog v-if="job.document" v-model="history" />
   <GapStrip v-if="job.document" />
 </template>
 

@@ -4,6 +4,7 @@ import { problemText } from '../problem-words';
 import { saveText } from '../kit/save-text';
 import { useJobStore } from '../stores/job';
 import NoticeBox from '../kit/NoticeBox.vue';
+import ClashChoice from './ClashChoice.vue';
 
 /** What stands between the job and the server, and what somebody can do about it. */
 const job = useJobStore();
@@ -26,12 +27,13 @@ function takeAway(): void {
     }}
     <v-btn variant="text" :to="{ name: 'bay' }">To the bay board</v-btn>
   </NoticeBox>
-  <NoticeBox v-if="status.newer" kind="warning" data-testid="conflict">
-    This job was changed in another window while you worked here. Nothing is lost: choose which one stays.
-    <div class="keys mt-2">
-      <v-btn color="primary" @click="job.settle('mine')">Keep what is here</v-btn>
-      <v-btn variant="outlined" @click="job.settle('theirs')">Take the other</v-btn>
-    </div>
+  <NoticeBox v-if="status.clashes.length" kind="warning" data-testid="conflict">
+    {{
+      status.clashes[0]!.path.length === 0
+        ? 'This job was changed elsewhere in a way that does not go together with what is here. Nothing is lost: choose which one stays.'
+        : 'The same was changed elsewhere while you worked here. All else is together already. Which value stays?'
+    }}
+    <ClashChoice :clashes="status.clashes" />
   </NoticeBox>
   <NoticeBox v-if="status.state === 'refused'" kind="error" data-testid="save-refused">
     The server did not take this.

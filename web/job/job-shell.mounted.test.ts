@@ -147,6 +147,9 @@ describe('the shell', () => {
     const before = JSON.stringify(job.document);
     const other = { format: 'lowgap', version: 1, vehicle: { label: 'Another' }, corners: {} };
     await load(JSON.stringify(other));
+    // Nothing is replaced unasked.
+    expect(JSON.stringify(job.document)).toBe(before);
+    await press(/^Load into this job/);
     expect(job.document!.vehicle.label).toBe('Another');
     expect(job.document!.corners).toEqual({});
     job.undo();

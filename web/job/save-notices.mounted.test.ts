@@ -1,6 +1,9 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { mountedInJob, openedJob } from '../testing/mounting';
+import { key, pageText, press } from '../testing/page';
+import type { FakeServer } from '../testing/fake-server';
+import type { JobStore } from '../stores/job';
 import RoomsBar from './RoomsBar.vue';
 import SaveNotices from './SaveNotices.vue';
 
@@ -27,21 +30,45 @@ describe('what stands between the job and the server', () => {
     job.close();
   });
 
-  test('somebody else’s save asks which one stays, and theirs is taken at a press', async () => {
+  /** Changes the title here while somebody else saved what `edit` does. */
+  async function met(edit: Parameters<FakeServer['somebodySaves']>[0]): Promise<JobStore> {
     const { job, server } = await openedJob();
     wrapper = await mountedInJob(SaveNotices);
-    server.job = { ...server.job, title: 'Theirs', revision: 7 };
+    server.somebodySaves(edit);
     job.rename('Mine', '');
     await new Promise((resolve) => setTimeout(resolve, 450));
     await flushPromises();
-    expect(wrapper.find('[data-testid="conflict"]').exists()).toBe(true);
-    await wrapper
-      .findAll('button')
-      .find((one) => one.text() === 'Take the other')!
-      .trigger('click');
-    await flushPromises();
+    return job;
+  }
+  const isAsked = () => wrapper!.find('[data-testid="conflict"]').exists();
+
+  test('somebody else’s save of other fields comes in without a question', async () => {
+    const job = await met((other) => void (other.document.setup!.spacerMm = 11));
+    expect(isAsked()).toBe(false);
+    expect([job.title, job.document!.setup!.spacerMm]).toEqual(['Mine', 11]);
+    // The way back undoes what was done here alone.
+    job.change((file) => void (file.setup!.bodyLiftMm = 25));
+    job.undo();
+    expect(job.document!.setup).toMatchObject({ spacerMm: 11, bodyLiftMm: 0 });
+    job.close();
+  });
+
+  test('the same field asks which value stays, both of them said; the choice is made at a press', async () => {
+    const job = await met((other) => void (other.title = 'Theirs'));
+    expect(pageText()).toContain('title');
+    expect((key(/^Go on with these/).element as HTMLButtonElement).disabled).toBe(true);
+    await press(/^Elsewhere: Theirs/);
+    await press(/^Go on with these/);
     expect(job.title).toBe('Theirs');
-    expect(wrapper.find('[data-testid="conflict"]').exists()).toBe(false);
+    expect(isAsked()).toBe(false);
+    job.close();
+  });
+
+  test('all that is here can be kept at once', async () => {
+    const job = await met((other) => void (other.title = 'Theirs'));
+    await press(/^Keep all that is here/);
+    expect(job.title).toBe('Mine');
+    expect(isAsked()).toBe(false);
     job.close();
   });
 });

@@ -8,6 +8,7 @@ import type { QuickPlace } from '@/core/6-decisions/quick/quick-places';
 import type { QuickQuestion } from '@/core/6-decisions/quick/quick-question';
 import type { QuickRecord, RecordedWell } from '@/core/6-decisions/quick/quick-record';
 import { api } from '../api';
+import { useJobDocuments } from '../stores/job-documents';
 import { useUnits } from '../stores/units';
 import type { QuickWorker } from '../workers/quick.worker';
 import { WorkerLink } from '../workers/worker-link';
@@ -91,7 +92,9 @@ export function useQuickLook() {
   onMounted(async () => {
     const [jobs, library] = await Promise.all([api.listJobs(), api.listWells()]);
     recordUnreachable.value = !jobs.ok || !library.ok;
-    wells.value = recordedWells(jobs.ok ? jobs.value.jobs : [], library.ok ? library.value.wells : []);
+    const surveyed = jobs.ok ? jobs.value.jobs.filter(({ summary }) => summary?.surveyed) : [];
+    const documents = await useJobDocuments().documentsOf(surveyed);
+    wells.value = recordedWells(documents, library.ok ? library.value.wells : []);
   });
 
   /** What is shown is of something typed before. */

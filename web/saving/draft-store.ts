@@ -7,6 +7,8 @@ export interface Draft extends JobContent {
   /** The tab that wrote it. */
   readonly tab: string;
   readonly revision: number;
+  /** What the server had at that revision; absent: put away by an older version. */
+  readonly base?: JobContent | null;
   /** Saves whose answer was not heard: the server may hold one of them as its newest. */
   readonly saves: readonly string[];
   /** ms since 1970. */
@@ -46,6 +48,12 @@ export class DraftStore {
 
   async drop(job: string, tab: string): Promise<void> {
     await (await this.#database).delete('drafts', [job, tab]);
+  }
+
+  /** All drafts in this browser, newest first. */
+  async all(): Promise<Draft[]> {
+    const found = await (await this.#database).getAll('drafts');
+    return found.sort((a, b) => b.at - a.at);
   }
 
   /** Drafts of a job by any tab, newest first. */

@@ -16,3 +16,11 @@ export function saveWords({ state, keptHere }: Pick<SaverStatus, 'state' | 'kept
       return `Not saved; ${here}`;
   }
 }
+
+/** Who else has the job open, by name where one is known. */
+export function othersWords(names: readonly string[]): string {
+  const known = [...new Set(names.filter((name) => name !== ''))];
+  const unknown = names.filter((name) => name === '').length;
+  const nameless = unknown === 0 ? [] : [unknown === 1 ? 'another window' : `${unknown} other windows`];
+  return [...known, ...nameless].join(', ');
+}

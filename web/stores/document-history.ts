@@ -1,5 +1,7 @@
 import { useManualRefHistory } from '@vueuse/core';
 import { computed, markRaw, shallowRef } from 'vue';
+import type { Change } from '@/contracts/changes/change';
+import { merged } from '@/contracts/changes/merge';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { Problem } from '@/core/1-base/problem';
 import { checkChange } from '../saving/check-change';
@@ -59,12 +61,25 @@ export function useDocumentHistory(adopted: () => void) {
     adopted();
   }
 
-  /** Another document, whole, as one change: undo brings the one before back. */
-  function replace(next: LowgapFile): void {
-    gestureNow = null;
+  /**
+   * `next` in place of the document because somebody else made `changes` on it. They are no step of the way back, which goes
+   * on undoing what was done here alone; unless somebody `chose` what stays: that can be undone.
+   */
+  function receive(next: LowgapFile, changes: readonly Change[], chose: boolean): void {
+    if (chose) {
+      gestureNow = null;
+      document.value = next;
+      history.commit();
+      return;
+    }
+    const on = <T extends { snapshot: LowgapFile | null }>(entry: T): T => ({
+      ...entry,
+      snapshot: entry.snapshot && markRaw(merged(entry.snapshot, changes).value),
+    });
+    history.undoStack.value = history.undoStack.value.map(on);
+    history.redoStack.value = history.redoStack.value.map(on);
     document.value = next;
-    history.commit();
-    adopted();
+    history.last.value = { snapshot: markRaw(next), timestamp: Date.now() };
   }
 
   /** Another document and no way back: a job is opened, or left (null). */
@@ -83,7 +98,7 @@ export function useDocumentHistory(adopted: () => void) {
     redoable: computed(() => history.redoStack.value.length),
     change,
     changeSetup,
-    replace,
+    receive,
     reset,
     undo: () => walk(history.undo, history.canUndo.value),
     redo: () => walk(history.redo, history.canRedo.value),

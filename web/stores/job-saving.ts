@@ -1,36 +1,35 @@
 import { shallowRef } from 'vue';
-import type { Job, JobContent } from '@/contracts/job-api';
+import type { Choice } from '@/contracts/changes/merge';
+import type { JobContent } from '@/contracts/job-api';
 import { jobContentSchema } from '@/contracts/job-api';
 import { api, type ApiResult } from '../api';
 import { drafts, type Draft, type DraftStore } from '../saving/draft-store';
-import { Saver, type SaverPorts, type SaverStatus } from '../saving/saver';
+import { Saver, type SaverPorts, type SaverStart, type SaverStatus } from '../saving/saver';
+import { listenToJob } from '../saving/job-live';
 import { newToken, thisTab } from '../saving/tab';
 
-const NOTHING_OPEN: SaverStatus = { state: 'saved', keptHere: false, problems: [], newer: null };
+const NOTHING_OPEN: SaverStatus = { state: 'saved', keptHere: false, problems: [], clashes: [] };
 
 /** A draft that this version of the program cannot read: it is kept as it is, to be taken away as a file. */
 export interface UnreadableDraft {
   readonly draft: Draft;
 }
 
-export interface Found {
-  readonly content: JobContent;
-  readonly revision: number;
+export interface Found extends SaverStart {
   readonly isDraft: boolean;
-  /** Saves of this browser whose answer was not heard. */
-  readonly saves: readonly string[];
-  /** The server's, where the draft does not stand on it. */
-  readonly newer: Job | null;
 }
 
 /** Jobs left whose last changes are still on their way. */
 const leaving = new Map<string, Promise<void>>();
 
-/** Saving of the open job, and what this browser keeps of it. */
-export function useSaving() {
+/** Saving of the open job, and what this browser keeps of it. `adopt` is told what others changed. */
+export function useSaving(adopt: SaverPorts['adopt']) {
   const status = shallowRef<SaverStatus>(NOTHING_OPEN);
   const unreadable = shallowRef<UnreadableDraft | null>(null);
+  /** Who else has the job open; '' where nobody knows their name. */
+  const others = shallowRef<readonly string[]>([]);
   let saver: Saver | null = null;
+  let stopListening = (): void => undefined;
   let jobId = '';
 
   /** A job as the server has it, or as this browser kept it. */
@@ -42,28 +41,16 @@ export function useSaving() {
     if (!draft) {
       if (!read.ok) return read;
       const { title, customer, document, revision } = read.value;
-      return {
-        ok: true,
-        value: { content: { title, customer, document }, revision, isDraft: false, saves: [], newer: null },
-      };
+      const content = { title, customer, document };
+      return { ok: true, value: { content, base: content, revision, isDraft: false, saves: [] } };
     }
-    const { content, revision, saves } = draft;
-    if (!read.ok) {
-      // Away is not gone: what is kept here can be worked on.
-      return read.failure.kind === 'refused' && read.failure.status < 500
-        ? read
-        : { ok: true, value: { content, revision, isDraft: true, saves, newer: null } };
-    }
-    // A save sent as the page went away was taken, and nobody was left to hear it: the draft stands on it.
-    const { savedBy } = read.value;
-    const isOwn = savedBy != null && saves.includes(savedBy);
-    const newer = isOwn || read.value.revision === revision ? null : read.value;
-    const on = isOwn ? read.value.revision : revision;
-    return { ok: true, value: { content, revision: on, isDraft: true, saves, newer } };
+    // Away is not gone: what is kept here can be worked on.
+    if (!read.ok && read.failure.kind === 'refused' && read.failure.status < 500) return read;
+    return { ok: true, value: { ...draft, isDraft: true } };
   }
 
   /** The newest draft of this tab, or of one that is gone, read; others stay where they are. */
-  async function draftOf(id: string): Promise<Pick<Found, 'content' | 'revision' | 'saves'> | null> {
+  async function draftOf(id: string): Promise<SaverStart | null> {
     const shelf = drafts();
     const all = await shelf.ofJob(id);
     if (all.length === 0) return null;
@@ -81,14 +68,16 @@ export function useSaving() {
       return null;
     }
     if (draft.tab !== mine) await adoptDraft(shelf, draft, mine);
-    return { content: read.data, revision, saves: draft.saves };
+    return { content: read.data, base: draft.base ?? null, revision, saves: draft.saves };
   }
 
   async function begin(id: string, found: Found): Promise<void> {
     jobId = id;
     const tab = await thisTab().mine.catch(() => 'none');
     const ports: SaverPorts = {
-      send: (update, options) => api.saveJob(id, update, options),
+      send: (change, options) => api.changeJob(id, change, options),
+      since: (revision) => api.jobChanges(id, revision),
+      read: () => api.readJob(id),
       putDraft: (draft) => drafts().put(draft),
       dropDraft: () => drafts().drop(id, tab),
       newToken,
@@ -96,16 +85,24 @@ export function useSaving() {
       changed: (now) => {
         if (saver === mine) status.value = now;
       },
+      adopt: (content, sets, chosen) => {
+        if (saver === mine) adopt(content, sets, chosen);
+      },
     };
     const mine = new Saver(id, tab, found, ports);
     saver = mine;
     status.value = mine.status;
-    if (found.newer) mine.meet(found.newer);
-    else if (found.isDraft) mine.take(found.content);
+    if (found.isDraft) mine.take(found.content);
+    stopListening = listenToJob(id, (event) => {
+      if (event.type === 'here') others.value = event.names;
+      else void mine.hear(event.revision);
+    });
   }
 
   function end(): void {
     const left = saver;
+    stopListening();
+    others.value = [];
     saver = null;
     status.value = NOTHING_OPEN;
     unreadable.value = null;
@@ -131,13 +128,13 @@ export function useSaving() {
 
   return {
     status,
+    others,
     unreadable,
     find,
     begin,
     end,
     take: (content: JobContent) => saver?.take(content),
-    overwrite: () => saver?.overwrite(),
-    giveWay: (content: JobContent) => saver?.giveWay(content),
+    settle: (choose: Choice) => saver?.settle(choose),
     tryNow: () => saver?.tryNow(),
     revision: () => saver?.revision ?? 0,
   };

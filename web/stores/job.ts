@@ -1,6 +1,9 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
+import type { ChangeSet } from '@/contracts/changes/change';
+import type { Choice } from '@/contracts/changes/merge';
 import type { JobContent } from '@/contracts/job-api';
+import type { LowgapFile } from '@/contracts/lowgap-file';
 import { CORNER_KEYS, type CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import type { ApiFailure } from '../api';
@@ -21,11 +24,11 @@ export const useJobStore = defineStore('job', () => {
   const loadFailure = shallowRef<ApiFailure | null>(null);
   const pick = shallowRef<Pick | null>(null);
 
-  const { document, refused, undoable, redoable, reset, replace, change, changeSetup, undo, redo } =
+  const { document, refused, undoable, redoable, reset, receive, change, changeSetup, undo, redo } =
     useDocumentHistory(touched);
   const { evaluation, answered, turns, problems, computing, studyOf, study, rotation, today, isOld, ...engine } =
     useEngine(document);
-  const saving = useSaving();
+  const saving = useSaving(adopt);
   const saveStatus = saving.status;
 
   const corners = computed(() => CORNER_KEYS.filter((key) => document.value?.corners[key] !== undefined));
@@ -97,18 +100,30 @@ export const useJobStore = defineStore('job', () => {
     if (content) saving.take(content);
   }
 
-  /** Settles a conflict: `mine` is saved over the newer one, `theirs` replaces what is here (undo brings it back). */
-  function settle(keep: 'mine' | 'theirs'): void {
-    const { newer } = saveStatus.value;
-    if (!newer || !document.value) return;
-    if (keep === 'mine') {
-      saving.overwrite();
-      return;
-    }
-    title.value = newer.title;
-    customer.value = newer.customer;
-    replace(newer.document);
-    saving.giveWay(contentNow()!);
+  /** What others changed comes in. */
+  function adopt(content: JobContent, sets: readonly ChangeSet[], chosen: boolean): void {
+    title.value = content.title;
+    customer.value = content.customer;
+    const own = sets.flatMap(({ changes }) => changes).filter(({ path }) => path[0] === 'document');
+    receive(
+      content.document,
+      own.map((change) => ({ ...change, path: change.path.slice(1) })),
+      chosen,
+    );
+    engine.ask();
+  }
+
+  /** Another document in the place of this one, as one change. */
+  function become(next: LowgapFile): void {
+    change((file) => {
+      for (const key of Object.keys(file)) delete (file as Partial<LowgapFile>)[key as keyof LowgapFile];
+      Object.assign(file, structuredClone(next));
+    });
+  }
+
+  /** Settles a conflict, field by field; undo brings back what was here. */
+  function settle(choose: Choice): void {
+    saving.settle(choose);
   }
 
   return {
@@ -119,6 +134,7 @@ export const useJobStore = defineStore('job', () => {
     corners,
     refused,
     saveStatus,
+    others: saving.others,
     unreadable: saving.unreadable,
     loadFailure,
     evaluation,
@@ -140,6 +156,7 @@ export const useJobStore = defineStore('job', () => {
     close,
     change,
     changeSetup,
+    become,
     rename,
     undo,
     redo,

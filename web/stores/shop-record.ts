@@ -5,6 +5,7 @@ import { learnedBand, type LearnedBand } from '@/core/5-consequences/stance/lear
 import { USUAL_BANDS, type HeightBands } from '@/core/5-consequences/stance/expected-height';
 import type { LiftPart } from '@/core/2-vehicle/setup/lift-part';
 import { api } from '../api';
+import { useJobDocuments } from './job-documents';
 
 const EMPTY: ShopRecord = { heights: new Map(), tires: [], hours: [], comebacks: new Map(), handedOver: 0 };
 
@@ -15,8 +16,11 @@ export const useShopRecord = defineStore('shopRecord', () => {
 
   async function load(): Promise<void> {
     const listed = await api.listJobs();
-    state.value = listed.ok ? 'known' : 'unreachable';
-    if (listed.ok) record.value = shopRecord(listed.value.jobs);
+    if (!listed.ok) state.value = 'unreachable';
+    if (!listed.ok) return;
+    const recorded = listed.value.jobs.filter(({ summary }) => summary?.inRecord);
+    record.value = shopRecord(await useJobDocuments().documentsOf(recorded));
+    state.value = 'known';
   }
 
   /** By kind of part that was measured. */

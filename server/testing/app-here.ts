@@ -1,0 +1,74 @@
+import type { Express } from 'express';
+import { pino, type Logger } from 'pino';
+import { exampleJob } from '@/demo/demo-jobs';
+import { makeApp } from '../app';
+import { BinRepository } from '../db/bin';
+import { breakDocument } from '../db/break-document';
+import { CatalogueRepository } from '../db/catalogue-repository';
+import { JobRepository } from '../db/job-repository';
+import { openDatabase, type OpenDatabase } from '../db/open';
+import { PhotoRepository } from '../db/photo-repository';
+import { ShopRepository } from '../db/shop-repository';
+import { WellRepository } from '../db/well-repository';
+import { simulatedGauge } from '../devices/simulated-gauge';
+import { simulatedScanner } from '../devices/simulated-scanner';
+import { Live } from '../live';
+import { FinderPool } from '../jobs/finder-pool';
+
+export interface AppHere {
+  readonly app: Express;
+  readonly database: OpenDatabase;
+  readonly jobs: JobRepository;
+  /** Puts what no version can read in the place of a job's document. */
+  breakJob(id: string): Promise<void>;
+  /** The same server, whose database cannot write what holds `text`: the fault names the values, as Drizzle's do. */
+  failing(text: string): Express;
+  close(): Promise<unknown>;
+}
+
+/** The whole server for a test, on a database of its own in memory, or on the PostgreSQL server that is named. */
+export async function appHere(logger: Logger = pino({ level: 'silent' })): Promise<AppHere> {
+  // The same suites run against a PostgreSQL server when one is named.
+  const database = await openDatabase({
+    url: process.env['TEST_DATABASE_URL'],
+    dataDir: 'memory://',
+    migrationsFolder: 'server/db/migrations',
+  });
+  const { db } = database;
+  // From source: each thread reads TypeScript by itself.
+  const finder = new FinderPool(new URL('../jobs/find-worker.ts', import.meta.url), ['--import', 'tsx']);
+  const jobs = new JobRepository(db);
+  const live = new Live(database.wire);
+  const parts = {
+    jobs,
+    catalogue: new CatalogueRepository(db),
+    photos: new PhotoRepository(db),
+    wells: new WellRepository(db),
+    shop: new ShopRepository(db),
+    bin: new BinRepository(db),
+    live,
+    finder,
+    example: exampleJob,
+    drivers: [simulatedGauge(() => 0), simulatedScanner()],
+    logger,
+  };
+  const failing = (text: string): Express => {
+    const broken = Object.create(jobs) as JobRepository;
+    broken.create = async () => {
+      throw new Error(`Failed query: insert into "jobs" params: ${text}`, { cause: new TypeError(text) });
+    };
+    return makeApp({ ...parts, jobs: broken });
+  };
+  const breakJob = (id: string) => breakDocument(db, id);
+  return {
+    app: makeApp(parts),
+    database,
+    jobs,
+    breakJob,
+    failing,
+    close: () => {
+      live.close();
+      return Promise.all([database.close(), finder.close()]);
+    },
+  };
+}
