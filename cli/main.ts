@@ -8,6 +8,7 @@ import { EXIT_FAULT, EXIT_INPUT, runCommand } from './outcome';
 import { panelCommand, type PanelCommandOptions } from './panel';
 import { orderCommand, planCommand, type OrderCommandOptions } from './plan';
 import { poseCommand } from './pose';
+import { backupCommand, restoreCommand, type RestoreCommandOptions, type ShopCommandOptions } from './shop';
 import { scanCommand, type ScanCommandOptions } from './scan';
 import { spreadCommand } from './spread';
 
@@ -49,6 +50,25 @@ program
   .description('for each thing that rubs, how much of each single change clears it and what else that upsets, as JSON')
   .argument('<file>', 'a .lowgap.json file')
   .action((file: string) => runCommand(() => leversCommand(file)));
+
+program
+  .command('backup')
+  .description(
+    'the whole shop of a running Low Gap as one file: jobs with their history, photos, catalog, wells, rates',
+  )
+  .argument('<file>', 'the .zip to write')
+  .option('--at <address>', 'where Low Gap runs', 'http://127.0.0.1:4700')
+  .action((file: string, options: ShopCommandOptions) => runCommand(() => backupCommand(file, options)));
+
+program
+  .command('restore')
+  .description(
+    "brings a shop's file into a running Low Gap; says what would change and changes nothing unless --do says so",
+  )
+  .argument('<file>', 'the .zip to read')
+  .option('--at <address>', 'where Low Gap runs', 'http://127.0.0.1:4700')
+  .option('--do <what>', 'add: what is not there; replace: and what differs', 'plan')
+  .action((file: string, options: RestoreCommandOptions) => runCommand(() => restoreCommand(file, options)));
 
 program
   .command('find')

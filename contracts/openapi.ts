@@ -3,6 +3,7 @@ import { z } from 'zod';
 import * as bin from './bin-api';
 import * as catalogue from './catalogue';
 import * as changes from './changes/change';
+import * as installation from './installation-api';
 import * as live from './live-api';
 import * as summary from './job-summary';
 import * as devices from './device-api';
@@ -13,6 +14,7 @@ import { describedFields, named, portable } from './json-schema';
 import { refusalSchema } from './problems';
 import { scanPlanSchema } from './scan-plan';
 import * as sheets from './sheets-api';
+import * as shopFile from './shop-file';
 import * as shop from './shop-api';
 import * as wells from './well-api';
 
@@ -27,6 +29,8 @@ const SHAPES = {
   ...bin,
   ...changes,
   ...live,
+  ...installation,
+  ...shopFile,
   ...summary,
   ...catalogue,
   ...devices,
@@ -130,6 +134,13 @@ export const ROUTES: readonly Route[] = [
       refuses: [400, 404],
     },
   ),
+  route('get', '/api/backup', 'The whole shop as one file', 200, 'application/zip'),
+  route('post', '/api/backup', 'Bring a shop’s file in, or say what that would change', 200, shopFile.shopPlanSchema, {
+    body: 'bytes',
+    query: { how: z.enum(shopFile.SHOP_IMPORTS) },
+    refuses: [400, 413],
+  }),
+  route('get', '/api/installation', 'What runs here and how it fares', 200, installation.installationSchema),
   route('get', '/api/bin', 'What was thrown away', 200, bin.binSchema),
   route('post', '/api/bin/{kind}/{id}/back', 'Bring it back', 204, null, { refuses: [400, 404] }),
   route('delete', '/api/bin/{kind}/{id}', 'Forget it for good', 204, null, { refuses: [400, 404] }),
@@ -247,7 +258,14 @@ function pathsOf(schemaOf: (type: z.ZodType) => object): object {
       summary,
       operationId: `${method}${path.replace(/[^a-z]+(.)?/gi, (_, next: string | undefined) => (next ?? '').toUpperCase())}`,
       ...(parameters.length > 0 ? { parameters } : {}),
-      ...(body ? { requestBody: { required: true, content: body === 'bytes' ? { 'image/*': {} } : json(body) } } : {}),
+      ...(body
+        ? {
+            requestBody: {
+              required: true,
+              content: body === 'bytes' ? { 'application/octet-stream': {} } : json(body),
+            },
+          }
+        : {}),
       responses: {
         [status]: answered,
         ...Object.fromEntries(

@@ -13,7 +13,10 @@ export const staysHere = () =>
 
 export async function openPickup(page: Page): Promise<void> {
   await page.goto('/');
-  await page.getByRole('link', { name: /Patrol pickup/ }).first().click();
+  await page
+    .getByRole('link', { name: /Patrol pickup/ })
+    .first()
+    .click();
   await expect(page.getByTestId('low-gap')).toBeVisible();
 }
 

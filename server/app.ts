@@ -14,6 +14,8 @@ import type { PhotoRepository } from './db/photo-repository';
 import type { Driver } from './devices/driver';
 import { atMost, fromOwnPages, knownHost, ownNames } from './guard';
 import { answer, notFound, sendRefusal } from './http';
+import { backupRoutes } from './routes/backup';
+import { installationRoutes } from './routes/installation';
 import { binRoutes } from './routes/bin';
 import { catalogueRoutes } from './routes/catalogue';
 import { wellRoutes } from './routes/wells';
@@ -22,6 +24,9 @@ import { finderRoutes } from './routes/finder';
 import type { FinderPool } from './jobs/finder-pool';
 import type { JobContent } from '@/contracts/job-api';
 import { deviceRoutes } from './routes/devices';
+import type { Installation } from '@/contracts/installation-api';
+import type { Counts } from './counts';
+import type { WholeShop } from './db/whole-shop';
 import type { Live } from './live';
 import { liveRoutes } from './routes/live';
 import { jobRoutes } from './routes/jobs';
@@ -36,6 +41,9 @@ export interface AppParts {
   readonly shop: ShopRepository;
   readonly bin: BinRepository;
   readonly live: Live;
+  readonly whole: WholeShop;
+  readonly counts: Counts;
+  readonly installation: () => Promise<Installation>;
   readonly drivers?: readonly Driver[];
   /** Absent in tests of the rest alone. */
   readonly finder?: FinderPool;
@@ -72,6 +80,9 @@ export function makeApp({
   shop,
   bin,
   live,
+  whole,
+  counts,
+  installation,
   drivers = [],
   finder,
   logger,
@@ -107,15 +118,17 @@ export function makeApp({
       return { status: 'ok' };
     }),
   );
-  app.use('/api', fromOwnPages, atMost(MOST_REQUESTS, 'requests'));
+  app.use('/api', counts.watch, fromOwnPages, atMost(MOST_REQUESTS, 'requests'));
   // Before the JSON parser: a photo's body is bytes.
   app.use('/api/photos', photoRoutes(photos));
+  app.use('/api/backup', backupRoutes({ whole, jobs, shop }));
   app.use('/api', express.json({ limit: MOST_JOB_BYTES }));
   app.use('/api/jobs', jobRoutes(jobs, live, example));
   app.use('/api/catalogue', catalogueRoutes(catalogue));
   app.use('/api/wells', wellRoutes(wells));
   app.use('/api/shop', shopRoutes(shop));
   app.use('/api/live', liveRoutes(live, jobs));
+  app.use('/api/installation', installationRoutes(installation));
   app.use('/api/bin', binRoutes(bin, jobs));
   app.use('/api/devices', deviceRoutes(drivers));
   app.get('/api/openapi.json', (_request, response) => {

@@ -16,7 +16,12 @@ import { WellRepository } from './db/well-repository';
 import { ShopRepository } from './db/shop-repository';
 import { PhotoRepository } from './db/photo-repository';
 import { JobRepository } from './db/job-repository';
+import { COPIES } from './db/data-directory';
 import { openDatabase } from './db/open';
+import { WholeShop } from './db/whole-shop';
+import { Counts } from './counts';
+import { Copies } from './shop-copy/copies';
+import { Upkeep } from './upkeep';
 import { faultOf } from './http';
 import { FinderPool } from './jobs/finder-pool';
 import { Live } from './live';
@@ -27,16 +32,14 @@ function projectRoot(from: string): string {
   return existsSync(resolve(from, 'package.json')) ? from : projectRoot(dirname(from));
 }
 
-/** ms between two rounds of giving back the room of old rows. */
-const TIDY_MS = 10 * 60_000;
-
 async function main(): Promise<void> {
   const settings = readSettings(process.env);
+  const dataDir = settings.LOWGAP_DATA.startsWith('memory://') ? settings.LOWGAP_DATA : resolve(settings.LOWGAP_DATA);
   const root = projectRoot(dirname(fileURLToPath(import.meta.url)));
   const logger = pino({ level: settings.LOG_LEVEL });
   const database = await openDatabase({
     url: settings.DATABASE_URL,
-    dataDir: settings.LOWGAP_DATA.startsWith('memory://') ? settings.LOWGAP_DATA : resolve(settings.LOWGAP_DATA),
+    dataDir,
     migrationsFolder: resolve(root, 'server/db/migrations'),
     onBroken: (error) => logger.warn({ fault: faultOf(error) }, 'a database connection broke'),
   });
@@ -48,21 +51,36 @@ async function main(): Promise<void> {
     await jobs.summarize();
     if (process.argv.includes('--demo') && (await jobs.isEmpty())) await fillDemo(root, { jobs, catalogue, photos });
   });
-  const tidying = setInterval(() => {
-    database.tidy().catch((error: unknown) => logger.warn({ fault: faultOf(error) }, 'not tidied'));
-  }, TIDY_MS).unref();
   // The worker stands beside the server's own file, in the build.
   const finder = new FinderPool(new URL('./find-worker.js', import.meta.url));
   const live = new Live(database.wire);
+  const shop = new ShopRepository(database.db);
+  const whole = new WholeShop(database.db);
+  const counts = new Counts();
+  const isKept = database.kind === 'embedded' && !dataDir.startsWith('memory://');
+  const daysKept = settings.LOWGAP_COPIES;
+  const copies = new Copies(resolve(dataDir, COPIES), whole, shop, daysKept);
+  const upkeep = new Upkeep({
+    version: versionAt(root),
+    database,
+    whole,
+    counts,
+    logger,
+    ...(isKept ? { dataDir } : {}),
+    ...(isKept && daysKept > 0 ? { copies: { of: copies, daysKept } } : {}),
+  });
   const app = makeApp({
     jobs,
     finder,
     catalogue,
     photos,
     wells: new WellRepository(database.db),
-    shop: new ShopRepository(database.db),
+    shop,
     bin: new BinRepository(database.db),
     live,
+    whole,
+    counts,
+    installation: () => upkeep.told(),
     drivers: [simulatedGauge(seededNormal(23)), simulatedScanner()],
     logger,
     example: exampleJob,
@@ -82,11 +100,10 @@ async function main(): Promise<void> {
   const stop = (): void => {
     if (stopping) return;
     stopping = true;
-    clearInterval(tidying);
     live.close();
     // Answers under way are finished; idle connections are closed so that the process can end.
     server.close(() => {
-      Promise.all([finder.close(), database.close()]).then(
+      Promise.all([finder.close(), upkeep.close().then(() => database.close())]).then(
         () => process.exit(0),
         (error: unknown) => void fail(error),
       );
@@ -97,6 +114,9 @@ async function main(): Promise<void> {
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
 }
+
+const versionAt = (root: string): string =>
+  (JSON.parse(readFileSync(resolve(root, 'package.json'), 'utf8')) as { version: string }).version;
 
 async function fillDemo(
   root: string,

@@ -9,6 +9,8 @@ const settingsSchema = z.object({
     .string()
     .regex(/^postgres(ql)?:\/\//, 'an address such as postgres://user@host/database')
     .optional(),
+  /** Days of which a copy of the embedded database is kept; 0: none are made. */
+  LOWGAP_COPIES: z.coerce.number().int().min(0).max(3650).default(14),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent']).default('warn'),
 });
 

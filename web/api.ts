@@ -14,6 +14,8 @@ import {
   type JobClash,
   type JobContent,
 } from '@/contracts/job-api';
+import { installationSchema } from '@/contracts/installation-api';
+import { shopPlanSchema, type ShopImport } from '@/contracts/shop-file';
 import { wellListSchema, wellSchema, type WellContent } from '@/contracts/well-api';
 import type { ShopTermsEntry } from '@/contracts/plan';
 import { shopSchema } from '@/contracts/shop-api';
@@ -127,6 +129,10 @@ export const api = {
   removeJob: (id: string) => call<void>('DELETE', `/jobs/${id}`, null),
   /** Where the text that is kept of a job can be had, whether this version can read it or not. */
   jobTextAddress: (id: string) => `/api/jobs/${id}/text`,
+  readInstallation: () => call('GET', '/installation', installationSchema),
+  /** Where the whole shop can be had as one file. */
+  backupAddress: '/api/backup',
+  bringIn: (how: ShopImport, file: Blob) => call('POST', `/backup?how=${how}`, shopPlanSchema, file),
   readBin: () => call('GET', '/bin', binSchema),
   bringBack: (kind: BinKind, id: string) => call<void>('POST', `/bin/${kind}/${id}/back`, null),
   forget: (kind: BinKind, id: string) => call<void>('DELETE', `/bin/${kind}/${id}`, null),

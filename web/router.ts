@@ -44,6 +44,11 @@ export const makeRouter = (
         component: room(() => import('./catalogue/CatalogueRoom.vue')),
       },
       { path: '/bin', name: 'bin', component: room(() => import('./bin/BinRoom.vue')) },
+      {
+        path: '/installation',
+        name: 'installation',
+        component: room(() => import('./installation/InstallationRoom.vue')),
+      },
       { path: '/quick', name: 'quick', component: room(() => import('./quick/QuickLook.vue')) },
       { path: '/record', name: 'record', component: room(() => import('./record/RecordRoom.vue')) },
       { path: '/practice', name: 'practice', component: room(() => import('./practice/PracticeRoom.vue')) },

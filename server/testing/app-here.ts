@@ -9,6 +9,9 @@ import { JobRepository } from '../db/job-repository';
 import { openDatabase, type OpenDatabase } from '../db/open';
 import { PhotoRepository } from '../db/photo-repository';
 import { ShopRepository } from '../db/shop-repository';
+import { WholeShop } from '../db/whole-shop';
+import { Counts } from '../counts';
+import { Upkeep } from '../upkeep';
 import { WellRepository } from '../db/well-repository';
 import { simulatedGauge } from '../devices/simulated-gauge';
 import { simulatedScanner } from '../devices/simulated-scanner';
@@ -19,6 +22,7 @@ export interface AppHere {
   readonly app: Express;
   readonly database: OpenDatabase;
   readonly jobs: JobRepository;
+  readonly whole: WholeShop;
   /** Puts what no version can read in the place of a job's document. */
   breakJob(id: string): Promise<void>;
   /** The same server, whose database cannot write what holds `text`: the fault names the values, as Drizzle's do. */
@@ -27,10 +31,13 @@ export interface AppHere {
 }
 
 /** The whole server for a test, on a database of its own in memory, or on the PostgreSQL server that is named. */
-export async function appHere(logger: Logger = pino({ level: 'silent' })): Promise<AppHere> {
+export async function appHere(
+  logger: Logger = pino({ level: 'silent' }),
+  url: string | undefined = process.env['TEST_DATABASE_URL'],
+): Promise<AppHere> {
   // The same suites run against a PostgreSQL server when one is named.
   const database = await openDatabase({
-    url: process.env['TEST_DATABASE_URL'],
+    url: url || undefined,
     dataDir: 'memory://',
     migrationsFolder: 'server/db/migrations',
   });
@@ -39,14 +46,21 @@ export async function appHere(logger: Logger = pino({ level: 'silent' })): Promi
   const finder = new FinderPool(new URL('../jobs/find-worker.ts', import.meta.url), ['--import', 'tsx']);
   const jobs = new JobRepository(db);
   const live = new Live(database.wire);
+  const shop = new ShopRepository(db);
+  const whole = new WholeShop(db);
+  const counts = new Counts();
+  const upkeep = new Upkeep({ version: 'test', database, whole, counts, logger });
   const parts = {
     jobs,
     catalogue: new CatalogueRepository(db),
     photos: new PhotoRepository(db),
     wells: new WellRepository(db),
-    shop: new ShopRepository(db),
+    shop,
     bin: new BinRepository(db),
     live,
+    whole,
+    counts,
+    installation: () => upkeep.told(),
     finder,
     example: exampleJob,
     drivers: [simulatedGauge(() => 0), simulatedScanner()],
@@ -62,12 +76,14 @@ export async function appHere(logger: Logger = pino({ level: 'silent' })): Promi
   const breakJob = (id: string) => breakDocument(db, id);
   return {
     app: makeApp(parts),
+    whole,
     database,
     jobs,
     breakJob,
     failing,
     close: () => {
       live.close();
+      void upkeep.close();
       return Promise.all([database.close(), finder.close()]);
     },
   };

@@ -6,6 +6,7 @@ import {
   mdiPhoneOutline,
   mdiPlus,
   mdiSchoolOutline,
+  mdiServerOutline,
   mdiTire,
 } from '@mdi/js';
 import { onMounted, ref, shallowRef } from 'vue';
@@ -120,7 +121,6 @@ async function bringBack(): Promise<void> {
       >Shop record</v-btn
     >
     <v-btn variant="outlined" size="large" :prepend-icon="mdiSchoolOutline" :to="{ name: 'practice' }">Practice</v-btn>
-    <v-btn variant="outlined" size="large" :prepend-icon="mdiDeleteOutline" :to="{ name: 'bin' }">Bin</v-btn>
     <v-btn variant="outlined" size="large" :prepend-icon="mdiFileImportOutline" @click="picker?.click()"
       >Open a job file</v-btn
     >
@@ -162,6 +162,12 @@ async function bringBack(): Promise<void> {
         @remove="remove(head)"
       />
     </ul>
+    <nav v-if="loaded" class="keys shop-keys" aria-label="The shop's own">
+      <v-btn variant="text" height="48" :prepend-icon="mdiDeleteOutline" :to="{ name: 'bin' }">Bin</v-btn>
+      <v-btn variant="text" height="48" :prepend-icon="mdiServerOutline" :to="{ name: 'installation' }"
+        >This installation</v-btn
+      >
+    </nav>
   </main>
   <DialogBox v-model="naming" label="New job" :width="480">
     <form class="panel dialog" @submit.prevent="startNew">
@@ -183,5 +189,8 @@ async function bringBack(): Promise<void> {
   grid-template-columns: repeat(auto-fill, minmax(min(380px, 100%), 1fr));
   gap: 18px;
   padding: 0;
+}
+.shop-keys {
+  margin-top: 18px;
 }
 </style>

@@ -87,8 +87,8 @@ async function saveFile(): Promise<void> {
       <div class="what">
         <h1>{{ job.title || 'Job' }}</h1>
         <p class="muted">
-          {{ job.document?.vehicle.label }}<template v-if="job.customer"> · {{ job.customer }}</template
-          ><template v-if="job.others.length"> · also open: {{ othersWords(job.others) }}</template>
+          <span v-if="job.others.length" class="others">also open: {{ othersWords(job.others) }} · </span
+          >{{ job.document?.vehicle.label }}<template v-if="job.customer"> · {{ job.customer }}</template>
         </p>
       </div>
       <span class="save" :class="`save-${job.saveStatus.state}`" role="status" data-testid="save-state">{{
@@ -227,6 +227,9 @@ h1,
 .what p {
   font-size: 14px;
   line-height: 18px;
+}
+.others {
+  font-weight: 600;
 }
 .save {
   font-size: 14px;

@@ -1,0 +1,113 @@
+import same from 'fast-deep-equal';
+import { z } from 'zod';
+import { changesBetween } from '@/contracts/changes/diff';
+import { lowgapFileSchema } from '@/contracts/lowgap-file';
+import {
+  shopItemSchema,
+  shopJobSchema,
+  shopTermsFileSchema,
+  shopWellSchema,
+  type ShopImport,
+  type ShopJob,
+  type ShopPlan,
+} from '@/contracts/shop-file';
+import type { JobRepository } from '../db/job-repository';
+import type { ShopRepository } from '../db/shop-repository';
+import type { WholeShop } from '../db/whole-shop';
+import type { OpenShop } from './open-shop';
+
+export interface ShopHere {
+  readonly whole: WholeShop;
+  readonly jobs: JobRepository;
+  readonly shop: ShopRepository;
+}
+
+/**
+ * What a shop's file would change here, and unless `how` is `plan`, changes it: what is not here comes in as it was; what is here
+ * stays, or with `replace` becomes as the file has it by a save of its own, which can be taken back like any other. The whole file is read and
+ * checked before anything is changed.
+ */
+export async function bringIn(file: OpenShop, here: ShopHere, how: ShopImport, by: string | null): Promise<ShopPlan> {
+  const plan = await planOf(file, here);
+  if (how === 'plan') return plan.told;
+  for (const name of plan.added) await here.whole.addJob(await file.json(name, shopJobSchema));
+  if (how === 'replace') {
+    for (const name of plan.differing) await becomeAs(await file.json(name, shopJobSchema), here, file, by);
+  }
+  for (const photo of file.manifest.photos) {
+    if (plan.newPhotos.has(photo.id)) await here.whole.addPhoto(photo, await file.bytes(`photos/${photo.id}`));
+  }
+  await here.whole.addItems(await file.json('catalogue.json', z.array(shopItemSchema)));
+  await here.whole.addWells(await file.json('wells.json', z.array(shopWellSchema)));
+  const terms = await file.json('terms.json', shopTermsFileSchema);
+  if (plan.told.terms === 'taken' && terms) await here.shop.write(terms);
+  return plan.told;
+}
+
+interface Plan {
+  readonly told: ShopPlan;
+  /** Names of entries. */
+  readonly added: readonly string[];
+  readonly differing: readonly string[];
+  readonly newPhotos: ReadonlySet<string>;
+}
+
+async function planOf(file: OpenShop, { whole, shop }: ShopHere): Promise<Plan> {
+  const { entries, photos, madeAt } = file.manifest;
+  const added: string[] = [];
+  const differing: string[] = [];
+  const titles = { added: [] as string[], differing: [] as string[], unreadable: [] as string[] };
+  let sameJobs = 0;
+  for (const name of Object.keys(entries).filter((one) => one.startsWith('jobs/'))) {
+    const job = await file.json(name, shopJobSchema);
+    const own = await whole.job(job.id);
+    if (!lowgapFileSchema.safeParse(job.document).success) titles.unreadable.push(job.title);
+    if (!own) {
+      added.push(name);
+      titles.added.push(job.title);
+    } else if (isSame(own, job)) sameJobs++;
+    else {
+      differing.push(name);
+      titles.differing.push(job.title);
+    }
+  }
+  for (const { id } of photos) await file.bytes(`photos/${id}`);
+  const items = await file.json('catalogue.json', z.array(shopItemSchema));
+  const wells = await file.json('wells.json', z.array(shopWellSchema));
+  const terms = await file.json('terms.json', shopTermsFileSchema);
+  const idsOf = (rows: readonly { readonly id: string }[]): string[] => rows.map(({ id }) => id);
+  const [knownPhotos, knownItems, knownWells, ownTerms] = await Promise.all([
+    whole.known('photos', idsOf(photos)),
+    whole.known('catalogue', idsOf(items)),
+    whole.known('wells', idsOf(wells)),
+    shop.read(),
+  ]);
+  const counted = (all: number, known: number) => ({ added: all - known, same: known });
+  return {
+    told: {
+      madeAt,
+      jobs: { ...titles, same: sameJobs },
+      photos: counted(photos.length, knownPhotos.size),
+      wells: counted(wells.length, knownWells.size),
+      catalogue: counted(items.length, knownItems.size),
+      terms: terms === null ? 'none' : ownTerms === null ? 'taken' : 'kept',
+    },
+    added,
+    differing,
+    newPhotos: new Set(idsOf(photos).filter((id) => !knownPhotos.has(id))),
+  };
+}
+
+const isSame = (a: ShopJob, b: ShopJob): boolean =>
+  a.title === b.title && a.customer === b.customer && same(a.document, b.document);
+
+/** Makes a job that is here what the file has, by one save. */
+async function becomeAs(job: ShopJob, { whole, jobs }: ShopHere, file: OpenShop, by: string | null): Promise<void> {
+  const own = await whole.job(job.id);
+  if (!own) return;
+  const contentOf = ({ title, customer, document }: ShopJob) => ({ title, customer, document });
+  const changes = changesBetween(contentOf(own), contentOf(job));
+  // Named by the file and the job: brought in twice it is one save.
+  const save = `from-file-${file.manifest.madeAt}`;
+  await jobs.save(job.id, { revision: own.revision, save, changes }, by);
+}
