@@ -4,6 +4,7 @@ import * as bin from './bin-api';
 import * as catalogue from './catalogue';
 import * as changes from './changes/change';
 import * as installation from './installation-api';
+import * as people from './people';
 import * as live from './live-api';
 import * as summary from './job-summary';
 import * as devices from './device-api';
@@ -29,6 +30,7 @@ const SHAPES = {
   ...bin,
   ...changes,
   ...live,
+  ...people,
   ...installation,
   ...shopFile,
   ...summary,
@@ -141,6 +143,45 @@ export const ROUTES: readonly Route[] = [
     refuses: [400, 413],
   }),
   route('get', '/api/installation', 'What runs here and how it fares', 200, installation.installationSchema),
+  route('get', '/api/people/me', 'Who asks, and whether anybody is asked', 200, people.meSchema),
+  route('post', '/api/people/first', 'Make the owner, by the code on the console', 200, people.whoSchema, {
+    body: people.firstOwnerSchema,
+    refuses: [400, 401, 409, 429],
+  }),
+  route(
+    'post',
+    '/api/people/sign-in',
+    'Sign in: by a password, or by a PIN on a paired device',
+    200,
+    people.whoSchema,
+    {
+      body: people.signInSchema,
+      refuses: [400, 401, 429],
+    },
+  ),
+  route('post', '/api/people/sign-out', 'Sign out', 204, null),
+  route('post', '/api/people/pair', 'Make this browser a paired device, by a code', 204, null, {
+    body: people.pairSchema,
+    refuses: [400, 401, 429],
+  }),
+  route('get', '/api/people', 'People, devices and who is signed in', 200, people.peopleSchema, {
+    refuses: [401, 403],
+  }),
+  route('post', '/api/people', 'Somebody new', 201, people.personSchema, {
+    body: people.personContentSchema,
+    refuses: [400, 401, 403, 409],
+  }),
+  route('put', '/api/people/{id}', 'Change what somebody may do, or how they sign in', 200, people.personSchema, {
+    body: people.personChangeSchema,
+    refuses: [400, 401, 403, 404, 409],
+  }),
+  route('post', '/api/people/pairing', 'A code that pairs one device', 200, people.pairingSchema, {
+    refuses: [401, 403],
+  }),
+  route('delete', '/api/people/devices/{id}', 'Forget a device, and end what is signed in on it', 204, null, {
+    refuses: [401, 403, 404],
+  }),
+  route('delete', '/api/people/sessions/{id}', 'End somebody’s session', 204, null, { refuses: [401, 403, 404] }),
   route('get', '/api/bin', 'What was thrown away', 200, bin.binSchema),
   route('post', '/api/bin/{kind}/{id}/back', 'Bring it back', 204, null, { refuses: [400, 404] }),
   route('delete', '/api/bin/{kind}/{id}', 'Forget it for good', 204, null, { refuses: [400, 404] }),

@@ -10,9 +10,9 @@ const PORT = 4781;
 const BASE = `http://127.0.0.1:${PORT}`;
 const running = new Set<ChildProcess>();
 
-function start(data: string, port: number) {
+function start(data: string, port: number, env: NodeJS.ProcessEnv = {}) {
   const child = spawn(process.execPath, ['dist/server/main.js'], {
-    env: { ...process.env, PORT: String(port), LOWGAP_DATA: data },
+    env: { ...process.env, PORT: String(port), LOWGAP_DATA: data, ...env },
   });
   running.add(child);
   let output = '';
@@ -72,7 +72,7 @@ test('jobs outlive a restart and a kill; a second process on the same data is re
     await expect.poll(third.output, { timeout: 90_000 }).toContain('ready');
     expect((await (await request.get(`${BASE}/api/jobs/${id}`)).json()).title).toBe('Keeps');
 
-    // Killed without a word: the lock goes stale and the next start takes over.
+    // Killed without a word: the lock went with the process and the next start takes over.
     third.child.kill('SIGKILL');
     await third.ended;
     const fourth = start(data, PORT);
@@ -120,6 +120,76 @@ test('the installation goes on with the server gone: rooms never entered open, t
     expect(kept.document.install.steps[0].doneAt).toBeTruthy();
     again.child.kill('SIGTERM');
     await again.ended;
+  } finally {
+    await cleared(data);
+  }
+});
+
+test('a tablet on the network is paired, measures with the server gone, and the counter sees every number', async ({
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const data = mkdtempSync(join(tmpdir(), 'lowgap-data-'));
+  const env = { LOWGAP_HOST: '127.0.0.1' };
+  const base = `https://127.0.0.1:${PORT}`;
+  const context = () => browser.newContext({ ignoreHTTPSErrors: true, viewport: { width: 1280, height: 800 } });
+  try {
+    const first = start(data, PORT, env);
+    await expect.poll(first.output, { timeout: 90_000 }).toContain('The code that makes the owner');
+    const [, code = ''] = /good for a day: (\S+)/.exec(first.output()) ?? [];
+
+    // The owner, at the counter: made by the code, makes Bo and pairs a tablet.
+    const counter = await (await context()).newPage();
+    await counter.goto(`${base}/`);
+    await counter.getByLabel('Code from the console').fill(code);
+    await counter.getByLabel('Name', { exact: true }).fill('Ada');
+    await counter.getByLabel('Password').fill('steep and narrow');
+    await counter.getByRole('button', { name: 'Make the owner' }).click();
+    await counter.getByRole('link', { name: 'People' }).click();
+    await counter.getByRole('button', { name: 'Somebody new' }).click();
+    await counter.getByLabel('Name', { exact: true }).fill('Bo');
+    await counter.getByLabel('PIN, for paired tablets').fill('4711');
+    await counter.getByRole('button', { name: 'Keep' }).click();
+    await expect(counter.getByText('PIN on a paired device')).toBeVisible();
+    await counter.getByRole('button', { name: 'Pair a tablet' }).click();
+    const address = await counter.getByText(`${base}/pair#`).textContent();
+
+    // Bo, at the tablet.
+    const tablet = await (await context()).newPage();
+    await tablet.goto(address!.trim());
+    await tablet.getByLabel('What this device is called').fill('Bay 2');
+    await tablet.getByRole('button', { name: 'Pair it' }).click();
+    await tablet.getByRole('radio', { name: 'Bo' }).click();
+    await tablet.getByLabel('PIN').fill('4711');
+    await tablet.getByRole('button', { name: 'Sign in' }).click();
+    await expect(tablet.getByRole('heading', { name: 'Bay board' })).toBeVisible();
+    await expect(tablet.getByText('This installation')).toHaveCount(0);
+
+    const pickup = structuredClone(demoJobs().find(({ title }) => title.startsWith('Patrol'))!);
+    const made = await counter.request.post(`${base}/api/jobs`, { data: { ...pickup, title: 'In the bay' } });
+    expect(made.status()).toBe(201);
+    const { id } = await made.json();
+    await tablet.goto(`${base}/jobs/${id}/bench?corner=frontLeft`);
+    await expect(tablet.getByTestId('low-gap')).toBeVisible();
+    await tablet.waitForLoadState('load');
+
+    first.child.kill('SIGKILL');
+    await first.ended;
+    await tablet.getByLabel('Offset', { exact: true }).fill('31');
+    await tablet.getByLabel('Spacer', { exact: true }).fill('6');
+    await expect(tablet.getByTestId('save-state')).toContainText('kept in this browser');
+
+    const again = start(data, PORT, env);
+    await expect.poll(again.output, { timeout: 90_000 }).toContain('ready');
+    await expect(tablet.getByTestId('save-state')).toHaveText('Saved', { timeout: 60_000 });
+    await counter.goto(`${base}/jobs/${id}/bench?corner=frontLeft`);
+    await expect(counter.getByLabel('Offset', { exact: true })).toHaveValue('31');
+    await expect(counter.getByLabel('Spacer', { exact: true })).toHaveValue('6 mm');
+    await expect(counter.getByText('also open: Bo at Bay 2')).toBeVisible();
+    await counter.getByRole('button', { name: 'History' }).click();
+    await expect(counter.getByText(/^Bo at Bay 2: /).first()).toBeVisible();
+    again.child.kill('SIGTERM');
+    expect(await again.ended).toBe(0);
   } finally {
     await cleared(data);
   }

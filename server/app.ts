@@ -27,6 +27,9 @@ import { deviceRoutes } from './routes/devices';
 import type { Installation } from '@/contracts/installation-api';
 import type { Counts } from './counts';
 import type { WholeShop } from './db/whole-shop';
+import { only, signedIn, SignIn } from './people/sign-in';
+import { whoAsks, type SessionParts } from './people/session';
+import { peopleRoutes } from './routes/people';
 import type { Live } from './live';
 import { liveRoutes } from './routes/live';
 import { jobRoutes } from './routes/jobs';
@@ -43,6 +46,8 @@ export interface AppParts {
   readonly live: Live;
   readonly whole: WholeShop;
   readonly counts: Counts;
+  /** Absent: the one at this machine is alone, and is not asked who they are. */
+  readonly access?: SessionParts;
   readonly installation: () => Promise<Installation>;
   readonly drivers?: readonly Driver[];
   /** Absent in tests of the rest alone. */
@@ -50,6 +55,8 @@ export interface AppParts {
   readonly logger: Logger;
   /** An invented job to look round in. */
   readonly example: () => JobContent;
+  /** A proxy on this machine says for whom it asks. */
+  readonly isBehindProxy?: boolean;
   /** Names this server answers to, beside those of loopback. */
   readonly names?: ReadonlySet<string>;
   /** Built web files; absent in tests of the API alone. */
@@ -82,17 +89,20 @@ export function makeApp({
   live,
   whole,
   counts,
+  access,
   installation,
   drivers = [],
   finder,
   logger,
   example,
+  isBehindProxy = false,
   names = ownNames(false),
   webRoot,
 }: AppParts): Express {
   const app = express();
   let api: string | null = null;
   app.disable('x-powered-by');
+  if (isBehindProxy) app.set('trust proxy', 'loopback');
   app.use(pinoHttp({ logger, ...LOGGED }));
   app.use(knownHost(names));
   app.use(
@@ -119,16 +129,20 @@ export function makeApp({
     }),
   );
   app.use('/api', counts.watch, fromOwnPages, atMost(MOST_REQUESTS, 'requests'));
-  // Before the JSON parser: a photo's body is bytes.
+  if (access) app.use('/api', ...whoAsks(access));
+  const signIn = access ? new SignIn(access.people) : null;
+  app.use('/api/people', express.json({ limit: '10kb' }), peopleRoutes(signIn, access?.isSecure === true));
+  if (access) app.use('/api', signedIn);
+  // Before the JSON parser: their bodies are bytes.
   app.use('/api/photos', photoRoutes(photos));
-  app.use('/api/backup', backupRoutes({ whole, jobs, shop }));
+  app.use('/api/backup', only('lookAfter'), backupRoutes({ whole, jobs, shop }));
   app.use('/api', express.json({ limit: MOST_JOB_BYTES }));
   app.use('/api/jobs', jobRoutes(jobs, live, example));
   app.use('/api/catalogue', catalogueRoutes(catalogue));
   app.use('/api/wells', wellRoutes(wells));
   app.use('/api/shop', shopRoutes(shop));
   app.use('/api/live', liveRoutes(live, jobs));
-  app.use('/api/installation', installationRoutes(installation));
+  app.use('/api/installation', only('lookAfter'), installationRoutes(installation));
   app.use('/api/bin', binRoutes(bin, jobs));
   app.use('/api/devices', deviceRoutes(drivers));
   app.get('/api/openapi.json', (_request, response) => {

@@ -8,6 +8,7 @@ import { ROUTES } from '@/contracts/openapi';
 import { MOST_PROBLEMS } from '@/contracts/parse';
 import type { JobContent } from '@/contracts/job-api';
 import { demoJobs } from '@/demo/demo-jobs';
+import { BinRepository } from './db/bin';
 import { ownNames } from './guard';
 import { MOST_UNDER_WAY } from './jobs/finder-pool';
 import { appHere, type AppHere } from './testing/app-here';
@@ -105,7 +106,11 @@ describe('requests that once stopped it', () => {
     const { text } = await request(app).get('/api/jobs').expect(200);
     // 14 MB with the documents.
     expect(text.length).toBeLessThan(1_000_000);
-    for (const id of ids) await here.jobs.remove(id);
+    const bin = new BinRepository(here.database.db);
+    for (const id of ids) {
+      await here.jobs.remove(id);
+      await bin.forget('jobs', id);
+    }
   }, 120_000);
 });
 

@@ -1,5 +1,5 @@
 import { existsSync, readFileSync } from 'node:fs';
-import type { Server } from 'node:http';
+import { hostname } from 'node:os';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
@@ -25,7 +25,17 @@ import { Upkeep } from './upkeep';
 import { faultOf } from './http';
 import { FinderPool } from './jobs/finder-pool';
 import { Live } from './live';
-import { readSettings } from './settings';
+import { givenCertificate, ownCertificate, type Certificate } from './certificate';
+import { PeopleRepository } from './db/people-repository';
+import { SessionStore } from './db/session-store';
+import { ownNames } from './guard';
+import { endListening, listen } from './listen';
+import { newToken } from './people/secrets';
+import { SignIn } from './people/sign-in';
+import { readSettings, type Settings } from './settings';
+
+/** ms that lines still open are given when the server is ended. */
+const LAST_MS = 3000;
 
 /** The first folder upward that holds package.json: the same from source and from the build. */
 function projectRoot(from: string): string {
@@ -56,6 +66,7 @@ async function main(): Promise<void> {
   const live = new Live(database.wire);
   const shop = new ShopRepository(database.db);
   const whole = new WholeShop(database.db);
+  const people = new PeopleRepository(database.db);
   const counts = new Counts();
   const isKept = database.kind === 'embedded' && !dataDir.startsWith('memory://');
   const daysKept = settings.LOWGAP_COPIES;
@@ -64,11 +75,24 @@ async function main(): Promise<void> {
     version: versionAt(root),
     database,
     whole,
+    people,
     counts,
     logger,
     ...(isKept ? { dataDir } : {}),
     ...(isKept && daysKept > 0 ? { copies: { of: copies, daysKept } } : {}),
   });
+  const isOnNetwork = settings.LOWGAP_HOST !== undefined;
+  const names = ownNames(isOnNetwork, settings.LOWGAP_NAMES);
+  const certificate =
+    isOnNetwork && settings.LOWGAP_TLS === 'own' ? await certificateFor(settings, dataDir, names) : null;
+  const access = isOnNetwork
+    ? {
+        people,
+        store: new SessionStore(database.db),
+        secret: await people.secret('session', newToken()),
+        isSecure: settings.LOWGAP_TLS !== 'off',
+      }
+    : undefined;
   const app = makeApp({
     jobs,
     finder,
@@ -78,6 +102,9 @@ async function main(): Promise<void> {
     shop,
     bin: new BinRepository(database.db),
     live,
+    names,
+    ...(access ? { access } : {}),
+    isBehindProxy: settings.LOWGAP_TLS === 'proxy',
     whole,
     counts,
     installation: () => upkeep.told(),
@@ -86,30 +113,36 @@ async function main(): Promise<void> {
     example: exampleJob,
     webRoot: resolve(root, 'dist/web'),
   });
-  const server: Server = app.listen(settings.PORT, '127.0.0.1', (error?: Error) => {
-    if (error) {
-      void fail(error, () => database.close());
-      return;
-    }
-    const address = server.address();
-    const port = typeof address === 'object' && address ? address.port : settings.PORT;
-    process.stdout.write(`Low Gap is ready at http://127.0.0.1:${port}/\n`);
-  });
+  const server = await listen(app, {
+    port: settings.PORT,
+    host: settings.LOWGAP_HOST ?? '127.0.0.1',
+    certificate,
+  }).catch(async (error: unknown) => fail(error, () => database.close()));
+  const address = server.address();
+  const port = typeof address === 'object' && address ? address.port : settings.PORT;
+  const shown =
+    settings.LOWGAP_HOST === undefined ? '127.0.0.1' : (settings.LOWGAP_NAMES[0] ?? shownHost(settings.LOWGAP_HOST));
+  process.stdout.write(`Low Gap is ready at ${certificate ? 'https' : 'http'}://${shown}:${port}/\n`);
+  if (certificate?.ownPrint) {
+    process.stdout.write(`Its certificate was made here (docs/network.md). SHA-256 ${certificate.ownPrint}\n`);
+  }
+  if (access && settings.LOWGAP_TLS === 'off') {
+    process.stdout.write('It is not encrypted: whoever is on the network can read what is typed, passwords too.\n');
+  }
+  const code = access ? await new SignIn(access.people).firstCode() : null;
+  if (code) process.stdout.write(`Nobody can sign in yet. The code that makes the owner, good for a day: ${code}\n`);
 
   let stopping = false;
   const stop = (): void => {
     if (stopping) return;
     stopping = true;
     live.close();
-    // Answers under way are finished; idle connections are closed so that the process can end.
-    server.close(() => {
-      Promise.all([finder.close(), upkeep.close().then(() => database.close())]).then(
+    endListening(server, LAST_MS)
+      .then(() => Promise.all([finder.close(), upkeep.close().then(() => database.close())]))
+      .then(
         () => process.exit(0),
         (error: unknown) => void fail(error),
       );
-    });
-    server.closeIdleConnections();
-    setTimeout(() => server.closeAllConnections(), 3000).unref();
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
@@ -117,6 +150,19 @@ async function main(): Promise<void> {
 
 const versionAt = (root: string): string =>
   (JSON.parse(readFileSync(resolve(root, 'package.json'), 'utf8')) as { version: string }).version;
+
+/** An address that means all of this machine's is shown as one that a browser can be pointed at. */
+const shownHost = (host: string): string =>
+  host === '0.0.0.0' || host === '::' ? hostname() : host.includes(':') ? `[${host}]` : host;
+
+function certificateFor(settings: Settings, dataDir: string, names: ReadonlySet<string>): Promise<Certificate> {
+  const { LOWGAP_TLS_CERT: cert, LOWGAP_TLS_KEY: key } = settings;
+  if (cert !== undefined && key !== undefined) return givenCertificate(cert, key);
+  if (cert !== undefined || key !== undefined) {
+    throw new Error('LOWGAP_TLS_CERT and LOWGAP_TLS_KEY belong together: one of them is not set.');
+  }
+  return ownCertificate(resolve(dataDir, 'tls'), [...names], new Date());
+}
 
 async function fillDemo(
   root: string,

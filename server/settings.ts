@@ -4,6 +4,18 @@ import { problemLine } from '@/contracts/problems';
 
 const settingsSchema = z.object({
   PORT: z.coerce.number().int().min(0).max(65535).default(4700),
+  /** Address to listen on, for the shop's network; absent: this machine alone, where nobody signs in. */
+  LOWGAP_HOST: z.string().min(1).max(255).optional(),
+  /** Names the server goes by on the network, with commas between. */
+  LOWGAP_NAMES: z
+    .string()
+    .max(1000)
+    .default('')
+    .transform((names) => names.split(',').flatMap((name) => (name.trim() === '' ? [] : [name.trim().toLowerCase()]))),
+  /** `own`: HTTPS here; `proxy`: a proxy before this ends it; `off`: plain, which anybody on the network can read. */
+  LOWGAP_TLS: z.enum(['own', 'proxy', 'off']).default('own'),
+  LOWGAP_TLS_CERT: z.string().min(1).optional(),
+  LOWGAP_TLS_KEY: z.string().min(1).optional(),
   LOWGAP_DATA: z.string().min(1).default('./data'),
   DATABASE_URL: z
     .string()

@@ -3,6 +3,7 @@ import type { Logger } from 'pino';
 import type { Installation } from '@/contracts/installation-api';
 import type { Counts } from './counts';
 import type { OpenDatabase } from './db/open';
+import type { PeopleRepository } from './db/people-repository';
 import type { WholeShop } from './db/whole-shop';
 import { faultOf } from './http';
 import type { Copies } from './shop-copy/copies';
@@ -18,6 +19,7 @@ export interface UpkeepParts {
   readonly version: string;
   readonly database: OpenDatabase;
   readonly whole: WholeShop;
+  readonly people: PeopleRepository;
   readonly counts: Counts;
   /** Absent: the database is looked after elsewhere. */
   readonly copies?: { readonly of: Copies; readonly daysKept: number };
@@ -86,7 +88,9 @@ export class Upkeep {
   }
 
   async #tidy(): Promise<void> {
-    const { database, logger } = this.#parts;
-    await database.tidy().catch((error: unknown) => logger.warn({ fault: faultOf(error) }, 'not tidied'));
+    const { database, people, logger } = this.#parts;
+    await Promise.all([people.tidy(), database.tidy()]).catch((error: unknown) =>
+      logger.warn({ fault: faultOf(error) }, 'not tidied'),
+    );
   }
 }

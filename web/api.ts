@@ -16,6 +16,18 @@ import {
 } from '@/contracts/job-api';
 import { installationSchema } from '@/contracts/installation-api';
 import { shopPlanSchema, type ShopImport } from '@/contracts/shop-file';
+import {
+  meSchema,
+  pairingSchema,
+  peopleSchema,
+  personSchema,
+  whoSchema,
+  type firstOwnerSchema,
+  type pairSchema,
+  type personChangeSchema,
+  type personContentSchema,
+  type signInSchema,
+} from '@/contracts/people';
 import { wellListSchema, wellSchema, type WellContent } from '@/contracts/well-api';
 import type { ShopTermsEntry } from '@/contracts/plan';
 import { shopSchema } from '@/contracts/shop-api';
@@ -40,6 +52,10 @@ export type ApiResult<T> =
 
 /** What a caller may say of a request beside its content. */
 export type CallOptions = Pick<RequestInit, 'signal' | 'keepalive'>;
+
+/** Told when the server answers that nobody is signed in any more. */
+let signedOut = (): void => undefined;
+export const whenSignedOut = (told: () => void): void => void (signedOut = told);
 
 async function call<T>(
   method: string,
@@ -66,6 +82,7 @@ async function call<T>(
     // A server of another version: its answer is no answer, and says so as data.
     return read.ok ? read : { ok: false, failure: { kind: 'drifted', problems: read.problems } };
   }
+  if (response.status === 401 && !path.startsWith('/people/')) signedOut();
   const refusal = refusalSchema.safeParse(answer);
   const clash = response.status === 409 ? jobClashSchema.safeParse(answer) : null;
   return {
@@ -129,6 +146,18 @@ export const api = {
   removeJob: (id: string) => call<void>('DELETE', `/jobs/${id}`, null),
   /** Where the text that is kept of a job can be had, whether this version can read it or not. */
   jobTextAddress: (id: string) => `/api/jobs/${id}/text`,
+  me: () => call('GET', '/people/me', meSchema),
+  makeFirst: (owner: z.input<typeof firstOwnerSchema>) => call('POST', '/people/first', whoSchema, owner),
+  signIn: (given: z.input<typeof signInSchema>) => call('POST', '/people/sign-in', whoSchema, given),
+  signOut: () => call<void>('POST', '/people/sign-out', null),
+  pair: (given: z.input<typeof pairSchema>) => call<void>('POST', '/people/pair', null, given),
+  readPeople: () => call('GET', '/people', peopleSchema),
+  addPerson: (person: z.input<typeof personContentSchema>) => call('POST', '/people', personSchema, person),
+  changePerson: (id: string, change: z.input<typeof personChangeSchema>) =>
+    call('PUT', `/people/${id}`, personSchema, change),
+  startPairing: () => call('POST', '/people/pairing', pairingSchema),
+  forgetDevice: (id: string) => call<void>('DELETE', `/people/devices/${id}`, null),
+  endSession: (id: string) => call<void>('DELETE', `/people/sessions/${id}`, null),
   readInstallation: () => call('GET', '/installation', installationSchema),
   /** Where the whole shop can be had as one file. */
   backupAddress: '/api/backup',

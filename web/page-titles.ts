@@ -13,6 +13,11 @@ const PAGES: Readonly<Record<string, string>> = {
   degreeRing: 'Degree ring',
   compare: 'Compare',
   customer: 'For the customer',
+  bin: 'Bin',
+  installation: 'This installation',
+  people: 'People',
+  signIn: 'Sign in',
+  pair: 'Pair this device',
 };
 
 /** What a tab of the browser is called: the room, then the job, as they are told apart by their beginnings. */

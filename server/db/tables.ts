@@ -1,4 +1,5 @@
 import {
+  boolean,
   customType,
   index,
   integer,
@@ -14,6 +15,7 @@ import {
 import { CATALOGUE_KINDS, type CatalogueData } from '@/contracts/catalogue';
 import type { Change } from '@/contracts/changes/change';
 import type { JobSummary } from '@/contracts/job-summary';
+import type { Role } from '@/contracts/people';
 import type { LowgapCorner } from '@/contracts/lowgap-file';
 import type { ShopTermsEntry } from '@/contracts/plan';
 import type { VehicleKind } from '@/core/2-vehicle/setup/vehicle-kind';
@@ -126,3 +128,56 @@ export const shopTerms = pgTable('shop_terms', {
   terms: jsonb('terms').$type<ShopTermsEntry>().notNull(),
   updatedAt: at('updated_at').notNull().defaultNow(),
 });
+
+/** Who signs in. Passwords and PINs are kept as what scrypt makes of them. */
+export const people = pgTable('people', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull(),
+  /** The name in small letters: two people are not told apart by capitals. */
+  nameKey: text('name_key').notNull().unique(),
+  role: text('role').$type<Role>().notNull(),
+  password: text('password'),
+  pin: text('pin'),
+  isAway: boolean('is_away').notNull().default(false),
+  createdAt: at('created_at').notNull().defaultNow(),
+});
+
+/** Paired tablets, by the digest of the token they hold. */
+export const devices = pgTable('devices', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull(),
+  token: text('token').notNull().unique(),
+  pairedAt: at('paired_at').notNull().defaultNow(),
+  seenAt: at('seen_at').notNull().defaultNow(),
+});
+
+/** Who is signed in where, by the digest of the session's name. */
+export const sessions = pgTable(
+  'sessions',
+  {
+    id: text('id').primaryKey(),
+    personId: uuid('person_id').references(() => people.id, { onDelete: 'cascade' }),
+    deviceId: uuid('device_id').references(() => devices.id, { onDelete: 'cascade' }),
+    data: jsonb('data').$type<unknown>().notNull(),
+    seenAt: at('seen_at').notNull().defaultNow(),
+    until: at('until').notNull(),
+  },
+  (table) => [index('sessions_by_person').on(table.personId)],
+);
+
+/** Codes that pair a device or make the first owner, by their digest. */
+export const codes = pgTable('codes', {
+  id: text('id').primaryKey(),
+  kind: text('kind').$type<'pair' | 'first'>().notNull(),
+  until: at('until').notNull(),
+});
+
+/** Failed tries to sign in, by what they were made at. */
+export const tries = pgTable('tries', {
+  id: text('id').primaryKey(),
+  count: integer('count').notNull(),
+  until: at('until').notNull(),
+});
+
+/** What the processes on one database must share and nobody may know. */
+export const secrets = pgTable('secrets', { name: text('name').primaryKey(), value: text('value').notNull() });

@@ -9,6 +9,7 @@ import { z } from 'zod';
 import { MOST_SHOP_FILE_BYTES, SHOP_IMPORTS, shopPlanSchema } from '@/contracts/shop-file';
 import { ProblemError } from '@/core/1-base/problem';
 import { answer, checked, Refusal } from '../http';
+import { nameOf } from '../people/sign-in';
 import { bringIn, type ShopHere } from '../shop-copy/bring-in';
 import { openShop } from '../shop-copy/open-shop';
 import { writeShop } from '../shop-copy/write-shop';
@@ -33,7 +34,7 @@ export function backupRoutes(here: ShopHere): Router {
         await pipeline(request as Readable, atMostBytes(MOST_SHOP_FILE_BYTES), createWriteStream(path));
         const file = await openShop(path);
         try {
-          return shopPlanSchema.parse(await bringIn(file, here, how, null));
+          return shopPlanSchema.parse(await bringIn(file, here, how, nameOf(request)));
         } finally {
           file.close();
         }

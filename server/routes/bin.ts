@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { BIN_KINDS, binSchema } from '@/contracts/bin-api';
 import type { BinRepository } from '../db/bin';
 import type { JobRepository } from '../db/job-repository';
+import { only } from '../people/sign-in';
 import { answer, checked, refuse } from '../http';
 import { headToWire } from './job-wire';
 
@@ -30,6 +31,7 @@ export function binRoutes(bin: BinRepository, jobs: JobRepository): Router {
   );
   router.post(
     '/:kind/:id/back',
+    only('delete'),
     answer(async (request) => {
       const { kind, id } = placeOf(request.params);
       if (!(await bin.bringBack(kind, id))) gone(id);
@@ -38,6 +40,7 @@ export function binRoutes(bin: BinRepository, jobs: JobRepository): Router {
   );
   router.delete(
     '/:kind/:id',
+    only('forget'),
     answer(async (request) => {
       const { kind, id } = placeOf(request.params);
       if (!(await bin.forget(kind, id))) gone(id);

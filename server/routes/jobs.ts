@@ -16,6 +16,7 @@ import { parseWith } from '@/contracts/parse';
 import type { JobRepository } from '../db/job-repository';
 import type { Live } from '../live';
 import { answer, checked, refuse, Refusal } from '../http';
+import { handsOver, mustMay, nameOf, only } from '../people/sign-in';
 import { headToWire, setsToWire, toWire } from './job-wire';
 
 const idOf = (params: unknown): string => checked(z.object({ id: jobIdSchema }), params).id;
@@ -42,7 +43,7 @@ export function jobRoutes(jobs: JobRepository, live: Live, example: () => JobCon
   router.post(
     '/',
     answer(async (request, response) => {
-      const job = await jobs.create(checked(jobContentSchema, request.body));
+      const job = await jobs.create(checked(jobContentSchema, request.body), nameOf(request));
       response.status(201);
       return toWire(job);
     }),
@@ -50,8 +51,8 @@ export function jobRoutes(jobs: JobRepository, live: Live, example: () => JobCon
 
   router.post(
     '/example',
-    answer(async (_request, response) => {
-      const job = await jobs.create(example());
+    answer(async (request, response) => {
+      const job = await jobs.create(example(), nameOf(request));
       response.status(201);
       return toWire(job);
     }),
@@ -77,7 +78,9 @@ export function jobRoutes(jobs: JobRepository, live: Live, example: () => JobCon
     '/:id',
     answer(async (request) => {
       const id = idOf(request.params);
-      const outcome = await jobs.save(id, checked(jobChangeSchema, request.body));
+      const change = checked(jobChangeSchema, request.body);
+      if (handsOver(change.changes)) mustMay(request, 'handOver');
+      const outcome = await jobs.save(id, change, nameOf(request));
       switch (outcome.status) {
         case 'gone':
           return gone(id);
@@ -148,6 +151,7 @@ export function jobRoutes(jobs: JobRepository, live: Live, example: () => JobCon
 
   router.delete(
     '/:id',
+    only('delete'),
     answer(async (request) => {
       const id = idOf(request.params);
       if (!(await jobs.remove(id))) gone(id);

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import type { LiveEvent } from '@/contracts/live-api';
 import type { JobRepository } from '../db/job-repository';
 import { checked, refuse } from '../http';
+import { nameOf } from '../people/sign-in';
 import type { Live } from '../live';
 
 /** ms after which a browser tries a broken stream again. */
@@ -26,7 +27,7 @@ export function liveRoutes(live: Live, jobs: JobRepository): Router {
     response.write(`retry: ${RETRY_MS}\n\n`);
     const send = (event: LiveEvent): void => void response.write(`data: ${JSON.stringify(event)}\n\n`);
     send({ type: 'saved', revision: revision! });
-    const stop = live.listen(id, '', send);
+    const stop = live.listen(id, nameOf(request) ?? '', send);
     const beat = setInterval(() => response.write(': here\n\n'), BEAT_MS).unref();
     request.on('close', () => {
       clearInterval(beat);

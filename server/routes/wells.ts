@@ -2,6 +2,7 @@ import { Router } from 'express';
 import { z } from 'zod';
 import { wellContentSchema, wellListSchema, wellSchema, type Well } from '@/contracts/well-api';
 import type { StoredWell, WellRepository } from '../db/well-repository';
+import { only } from '../people/sign-in';
 import { answer, checked, refuse } from '../http';
 
 const toWire = (well: StoredWell): Well => wellSchema.parse({ ...well, createdAt: well.createdAt.toISOString() });
@@ -23,6 +24,7 @@ export function wellRoutes(wells: WellRepository): Router {
   );
   router.delete(
     '/:id',
+    only('delete'),
     answer(async (request) => {
       const { id } = checked(z.object({ id: z.uuid() }), request.params);
       if (!(await wells.remove(id))) refuse(404, 'notFound', 'id', 'a well of the library', id);

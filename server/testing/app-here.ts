@@ -7,6 +7,8 @@ import { breakDocument } from '../db/break-document';
 import { CatalogueRepository } from '../db/catalogue-repository';
 import { JobRepository } from '../db/job-repository';
 import { openDatabase, type OpenDatabase } from '../db/open';
+import { PeopleRepository } from '../db/people-repository';
+import { SessionStore } from '../db/session-store';
 import { PhotoRepository } from '../db/photo-repository';
 import { ShopRepository } from '../db/shop-repository';
 import { WholeShop } from '../db/whole-shop';
@@ -27,6 +29,9 @@ export interface AppHere {
   breakJob(id: string): Promise<void>;
   /** The same server, whose database cannot write what holds `text`: the fault names the values, as Drizzle's do. */
   failing(text: string): Express;
+  readonly people: PeopleRepository;
+  /** The same server on a network, where people sign in. */
+  asked(): Express;
   close(): Promise<unknown>;
 }
 
@@ -49,7 +54,8 @@ export async function appHere(
   const shop = new ShopRepository(db);
   const whole = new WholeShop(db);
   const counts = new Counts();
-  const upkeep = new Upkeep({ version: 'test', database, whole, counts, logger });
+  const people = new PeopleRepository(db);
+  const upkeep = new Upkeep({ version: 'test', database, whole, people, counts, logger });
   const parts = {
     jobs,
     catalogue: new CatalogueRepository(db),
@@ -73,10 +79,17 @@ export async function appHere(
     };
     return makeApp({ ...parts, jobs: broken });
   };
+  const asked = (): Express =>
+    makeApp({
+      ...parts,
+      access: { people, store: new SessionStore(db), secret: 'of this test', isSecure: false },
+    });
   const breakJob = (id: string) => breakDocument(db, id);
   return {
     app: makeApp(parts),
     whole,
+    people,
+    asked,
     database,
     jobs,
     breakJob,

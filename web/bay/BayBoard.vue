@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import {
+  mdiAccountGroupOutline,
   mdiChartBoxOutline,
   mdiDeleteOutline,
   mdiFileImportOutline,
+  mdiLogout,
   mdiPhoneOutline,
   mdiPlus,
   mdiSchoolOutline,
@@ -20,6 +22,7 @@ import type { LengthUnit } from '@/core/1-base/units/length';
 import UnitsToggle from '../kit/UnitsToggle.vue';
 import { useJobDocuments } from '../stores/job-documents';
 import { useUnits } from '../stores/units';
+import { useWho } from '../stores/who';
 import PageHead from '../kit/PageHead.vue';
 import { jobFromFile, readJobUpload } from '../kit/job-file';
 import { useBoardVerdicts } from './use-board-verdicts';
@@ -39,6 +42,11 @@ const picker = ref<HTMLInputElement>();
 const naming = ref(false);
 const newTitle = ref('');
 const units = useUnits();
+const who = useWho();
+async function leave(): Promise<void> {
+  await who.signOut();
+  await router.push({ name: 'signIn' });
+}
 const newUnits = ref<LengthUnit>('mm');
 /** In what this shop measures: as chosen here last, or else as its newest job does. */
 function askName(): void {
@@ -156,6 +164,7 @@ async function bringBack(): Promise<void> {
         v-for="head in jobs"
         :key="`${head.id} ${head.revision}`"
         :head="head"
+        :may-remove="who.may('delete')"
         :standing="found.get(head.id)"
         @seen="see(head)"
         @copy="copy(head)"
@@ -164,7 +173,25 @@ async function bringBack(): Promise<void> {
     </ul>
     <nav v-if="loaded" class="keys shop-keys" aria-label="The shop's own">
       <v-btn variant="text" height="48" :prepend-icon="mdiDeleteOutline" :to="{ name: 'bin' }">Bin</v-btn>
-      <v-btn variant="text" height="48" :prepend-icon="mdiServerOutline" :to="{ name: 'installation' }"
+      <template v-if="who.me?.isAsked">
+        <v-btn
+          v-if="who.may('lookAfter')"
+          variant="text"
+          height="48"
+          :prepend-icon="mdiAccountGroupOutline"
+          :to="{ name: 'people' }"
+          >People</v-btn
+        >
+        <v-btn variant="text" height="48" :prepend-icon="mdiLogout" @click="leave"
+          >Sign {{ who.me.who?.name }} out</v-btn
+        >
+      </template>
+      <v-btn
+        v-if="who.may('lookAfter')"
+        variant="text"
+        height="48"
+        :prepend-icon="mdiServerOutline"
+        :to="{ name: 'installation' }"
         >This installation</v-btn
       >
     </nav>

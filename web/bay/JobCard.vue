@@ -16,7 +16,7 @@ import { VERDICT_WORDS } from '../words';
 import type { Standing } from './use-board-verdicts';
 
 /** One job on the board. What it stands at is worked out once it comes into sight. */
-const props = defineProps<{ head: JobHead; standing: Standing | undefined }>();
+const props = defineProps<{ head: JobHead; standing: Standing | undefined; mayRemove: boolean }>();
 const emit = defineEmits<{ seen: []; copy: []; remove: [] }>();
 
 const card = ref<HTMLElement>();
@@ -88,6 +88,7 @@ const isLate = computed(() => due.value !== undefined && due.value.due < today()
         @click="emit('copy')"
       />
       <v-btn
+        v-if="mayRemove"
         variant="text"
         size="48"
         :icon="mdiDeleteOutline"

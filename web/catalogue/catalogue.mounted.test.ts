@@ -16,7 +16,7 @@ interface Asked {
 const answer = (status: number, body: unknown): Response =>
   ({ status, ok: status < 300, json: async () => JSON.parse(JSON.stringify(body)) as unknown }) as Response;
 const asItem = (content: CatalogueContent, i: number): CatalogueItem =>
-  ({ id: `4444444${i % 10}-4444-4444-8444-44444444444${i % 10}`, updatedAt: '', createdAt: '', ...content }) as never;
+  ({ id: `4444444${i % 10}-4444-4444-8444-44444444444${i % 10}`, revision: 1, ...content }) as never;
 
 let wrapper: VueWrapper;
 let asked: Asked[];
@@ -29,7 +29,8 @@ async function shelf(kind: string, items: readonly CatalogueContent[] = []): Pro
       const body = init.body === undefined ? null : (JSON.parse(String(init.body)) as unknown);
       asked.push({ method: init.method!, path, body });
       if (init.method === 'DELETE') return answer(204, undefined);
-      if (init.method === 'PUT') return answer(200, asItem(body as CatalogueContent, 0));
+      if (init.method === 'PUT') return answer(200, asItem((body as { item: CatalogueContent }).item, 0));
+      if (path.endsWith('/back')) return answer(204, undefined);
       return answer(200, { items: items.map(asItem) });
     },
   });
@@ -108,8 +109,11 @@ describe('the shop’s shelf', () => {
     await press(/^Remove 17 x 8.5, Cast, black/);
     expect(said('removed')).toMatch(/^17 x 8.5, Cast, black.* is off the list/);
     await press(/^Put it back/);
-    const cast = items.find(({ data }) => data.label === 'Cast, black')!;
-    expect(sent('POST')?.body).toEqual({ items: [cast] });
+    const cast = asItem(
+      {} as CatalogueContent,
+      items.findIndex(({ data }) => data.label === 'Cast, black'),
+    );
+    expect(sent('POST')?.path).toBe(`/api/bin/catalogue/${cast.id}/back`);
     expect(all('[data-testid="removed"]')).toHaveLength(0);
   });
 

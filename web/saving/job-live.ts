@@ -8,6 +8,9 @@ export interface Stream {
 
 export type OpenStream = (address: string) => Stream;
 
+/** The part of a page that tells whether it is looked at. */
+type SeenPage = Pick<Document, 'visibilityState' | 'addEventListener' | 'removeEventListener'>;
+
 const openStream: OpenStream | null = typeof EventSource === 'undefined' ? null : (address) => new EventSource(address);
 
 /**
@@ -18,8 +21,9 @@ export function listenToJob(
   id: string,
   heard: (event: LiveEvent) => void,
   open: OpenStream | null = openStream,
-  page: Pick<Document, 'visibilityState' | 'addEventListener' | 'removeEventListener'> = document,
+  page: SeenPage | null = typeof document === 'undefined' ? null : document,
 ): () => void {
+  if (!page) return () => undefined;
   let stream: Stream | null = null;
   const follow = (): void => {
     const isSeen = page.visibilityState !== 'hidden';

@@ -409,5 +409,5 @@ export class Saver {
 const withSets = (content: JobContent, sets: readonly ChangeSet[]): JobContent =>
   sets.reduce((now, { changes }) => merged(now, changes, () => 'mine').value, content);
 
-/** A fault of the server's own, or a moment's overload: nothing is wrong with what was sent. */
-const isFault = (status: number): boolean => status >= 500 || status === 408 || status === 429;
+/** A fault of the server's own, a moment's overload, or nobody signed in: nothing is wrong with what was sent. */
+const isFault = (status: number): boolean => status >= 500 || status === 401 || status === 408 || status === 429;

@@ -1,0 +1,3 @@
+import type { Role } from '@/contracts/people';
+
+export const ROLE_WORDS: Readonly<Record<Role, string>> = { owner: 'owner', counter: 'counter', bay: 'bay' };
