@@ -115,7 +115,7 @@ const signsInBy = ({ hasPassword, hasPin }: Person): string =>
           </span>
         </li>
       </ul>
-      <v-btn color="primary" size="large" @click="edit('new')">Somebody new</v-btn>
+      <div class="keys"><v-btn color="primary" size="large" @click="edit('new')">Somebody new</v-btn></div>
     </section>
     <section v-if="all" class="panel leaf">
       <h2 class="panel-title">Paired tablets</h2>
@@ -134,7 +134,7 @@ const signsInBy = ({ hasPassword, hasPin }: Person): string =>
           </span>
         </li>
       </ul>
-      <v-btn variant="outlined" size="large" @click="pair">Pair a tablet</v-btn>
+      <div class="keys"><v-btn variant="outlined" size="large" @click="pair">Pair a tablet</v-btn></div>
     </section>
     <section v-if="all" class="panel leaf">
       <h2 class="panel-title">Signed in</h2>
