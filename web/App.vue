@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { nextTick, watch } from 'vue';
 import { useRoute } from 'vue-router';
+import RoomFailure from './kit/RoomFailure.vue';
 
 /** Past the keys of the head to what the page is for. */
 function skip(): void {
@@ -29,6 +30,7 @@ watch(
 <template>
   <v-app>
     <a href="#content" class="skip" @click.prevent="skip">Skip to content</a>
+    <RoomFailure class="room-failure" />
     <router-view />
   </v-app>
 </template>
@@ -46,5 +48,11 @@ watch(
 }
 .skip:focus {
   top: 8px;
+}
+.room-failure {
+  position: sticky;
+  top: 0;
+  z-index: 2000;
+  margin: 8px 20px;
 }
 </style>

@@ -115,6 +115,12 @@ async function fetchFile(method: string, path: string, body?: unknown): Promise<
   }
 }
 
+/** ms after which a question that holds a page up is given up. */
+const SOON_MS = 3000;
+
+const soon = (): CallOptions =>
+  typeof AbortSignal.timeout === 'function' ? { signal: AbortSignal.timeout(SOON_MS) } : {};
+
 export const api = {
   calendar: (request: CalendarRequest) => fetchFile('POST', '/sheets/calendar', request),
   /** `id`: its name where it has one already. */
@@ -146,7 +152,8 @@ export const api = {
   removeJob: (id: string) => call<void>('DELETE', `/jobs/${id}`, null),
   /** Where the text that is kept of a job can be had, whether this version can read it or not. */
   jobTextAddress: (id: string) => `/api/jobs/${id}/text`,
-  me: () => call('GET', '/people/me', meSchema),
+  /** Asked before a page is shown: a server that says nothing does not hold it up. */
+  me: () => call('GET', '/people/me', meSchema, undefined, soon()),
   makeFirst: (owner: z.input<typeof firstOwnerSchema>) => call('POST', '/people/first', whoSchema, owner),
   signIn: (given: z.input<typeof signInSchema>) => call('POST', '/people/sign-in', whoSchema, given),
   signOut: () => call<void>('POST', '/people/sign-out', null),
