@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { asCase } from '@/contracts/as-case';
-import { lowgapFileSchema, type LowgapFile } from '@/contracts/lowgap-file';
+import { jobFileSchema } from '@/contracts/job-file';
+import type { LowgapFile } from '@/contracts/lowgap-file';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { prepareDescribed } from '@/core/4-clearance/case/described-corner';
 import { MOTIONS } from '@/core/fixtures/scattered-corner';
@@ -24,7 +25,7 @@ async function drag(page: Page, target: Locator, x: number, y: number): Promise<
   await page.mouse.up();
 }
 
-const stored = (path: string): LowgapFile => lowgapFileSchema.parse(JSON.parse(readFileSync(path, 'utf8')));
+const stored = (path: string): LowgapFile => jobFileSchema.parse(JSON.parse(readFileSync(path, 'utf8'))).document;
 
 /** The gap of an obstacle in a posture, by the core itself. */
 function gapThere(file: LowgapFile, corner: CornerKey, id: string, steerDeg: number, travel: number): number {

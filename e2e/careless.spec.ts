@@ -6,8 +6,13 @@ staysHere();
 
 test('a shop of inches types bare numbers; what can hardly be is asked about before it counts', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'New job' }).click();
-  await page.getByLabel('What is wanted, on which vehicle').fill('Stranger: 40s today');
+  const wanted = page.getByLabel('What is wanted, on which vehicle');
+  // The first page of a cold server: once seen to put the dialog away again by itself.
+  await expect(async () => {
+    if (!(await wanted.isVisible())) await page.getByRole('button', { name: 'New job' }).click();
+    await expect(wanted).toBeVisible({ timeout: 3000 });
+  }).toPass();
+  await wanted.fill('Stranger: 40s today');
   await page.getByRole('button', { name: /^Inches/ }).click();
   await page.getByRole('button', { name: 'Start with the intake' }).click();
   await room(page, 'Baseline').click();

@@ -186,7 +186,7 @@ test('a tablet on the network is paired, measures with the server gone, and the 
     await expect(counter.getByLabel('Offset', { exact: true })).toHaveValue('31');
     await expect(counter.getByLabel('Spacer', { exact: true })).toHaveValue('6 mm');
     await expect(counter.getByText('also open: Bo at Bay 2')).toBeVisible();
-    await counter.getByRole('button', { name: 'History' }).click();
+    await counter.getByRole('button', { name: 'History of this job' }).click();
     await expect(counter.getByText(/^Bo at Bay 2: /).first()).toBeVisible();
     again.child.kill('SIGTERM');
     expect(await again.ended).toBe(0);

@@ -163,9 +163,13 @@ test('two windows on one job do not overwrite each other unseen', async ({ page,
   await ownPickup(page, 'Two windows');
   const other = await context.newPage();
   await other.goto(page.url());
+  // Out of reach while the other saves: else it would hear of it before it types.
+  await page.route('**/api/**', (route) => route.abort());
+  await page.getByLabel('Offset', { exact: true }).fill('5');
+  await expect(page.getByTestId('save-state')).toContainText('Server not reached');
   await other.getByLabel('Offset', { exact: true }).fill('30');
   await saved(other);
-  await page.getByLabel('Offset', { exact: true }).fill('5');
+  await page.unroute('**/api/**');
   await expect(page.getByTestId('conflict')).toContainText('offset');
   await page.getByRole('radio', { name: /^Here: 5/ }).click();
   await page.getByRole('button', { name: 'Go on with these' }).click();

@@ -118,7 +118,7 @@ async function saveFile(): Promise<void> {
         variant="text"
         size="48"
         :icon="mdiHistory"
-        aria-label="History"
+        aria-label="History of this job"
         title="Who changed what, and the way back to any earlier state"
         :disabled="!job.document"
         @click="history = true"
