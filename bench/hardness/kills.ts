@@ -16,17 +16,13 @@ const WRITERS = 4;
  */
 export async function killed(times: number, port: number, env: NodeJS.ProcessEnv, seed: number): Promise<KillsFound> {
   const random = seededRandom(seed);
-  const content = { ...demoJobs().at(-1)!, title: 'Killed' };
+  const demo = demoJobs().at(-1)!;
+  const frontLeft = { ...demo.document.corners.frontLeft!, typed: counters(0) };
+  const corners = { ...demo.document.corners, frontLeft };
+  const content = { ...demo, title: 'Killed', document: { ...demo.document, corners } };
   const first = await running(port, env);
   const made = await ask(`${first.base}/api/jobs`, 'POST', JSON.stringify(content));
   const { id } = JSON.parse(made.text) as { id: string };
-  const start = content.document.corners.frontLeft!.typed ?? {};
-  const opened = { path: ['document', 'corners', 'frontLeft', 'typed'], was: start, now: { ...start, ...counters(0) } };
-  await ask(
-    `${first.base}/api/jobs/${id}`,
-    'PATCH',
-    JSON.stringify({ revision: 1, save: 'the-opening', changes: [opened] }),
-  );
   let server = first;
   /** Of each writer, the last number that was answered, and the last that was sent. */
   const answered = new Array<number>(WRITERS).fill(0);
