@@ -93,7 +93,7 @@ describe('several writers of one job', () => {
     expect(refused.body.problems).toMatchObject([{ code: 'outOfRange', path: 'document.setup.spacerMm' }]);
     const proto = await patch(id, 1, [{ path: ['document', '__proto__', 'x'], now: 1 }]).expect(400);
     expect(proto.body.problems[0].path).toMatch(/^changes/);
-    const apart = { apart: 'a'.repeat(64) };
+    const apart = `apart:${'a'.repeat(64)}`;
     await patch(id, 1, [{ path: ['document', 'setup'], now: apart }]).expect(400);
     expect((await read(id)).revision).toBe(1);
   });
@@ -136,6 +136,35 @@ describe('long lists lie apart from their document', () => {
   }, 120_000);
 
   const lastPart = ({ document }: JobContent) => document.corners.frontLeft!.obstacles.at(-2)!.id;
+});
+
+describe('a part with a scan', () => {
+  const points = (from: number) => Array.from({ length: 500 }, (_, i) => [from + i, i, 7]);
+  const at = (...rest: readonly string[]) => ['document', 'corners', 'frontLeft', 'obstacles', { id: 'scan' }, ...rest];
+  const scanned = (): JobContent => {
+    const own = JSON.parse(JSON.stringify(content)) as JobContent;
+    const shape = { type: 'scan', points: points(0) };
+    own.document.corners.frontLeft!.obstacles.push({ id: 'scan', mount: 'body', material: 'liner', shape } as never);
+    return own;
+  };
+
+  test('another scan in its place is told to others whole, as one change', async () => {
+    const { id } = await made(scanned());
+    const path = at('shape', 'points');
+    await patch(id, 1, [{ path, was: points(0), now: points(9) }]).expect(200);
+    const { body } = await request(app).get(`/api/jobs/${id}/changes?since=1`).expect(200);
+    expect(body.since[0].changes).toEqual([{ path, was: points(0), now: points(9) }]);
+    const late = await patch(id, 1, [{ path, was: points(0), now: points(5) }]).expect(409);
+    expect(late.body.clashes).toEqual([{ path, mine: points(5), theirs: points(9) }]);
+  });
+
+  test('is checked beside its scan: what no part may say is refused', async () => {
+    const { id } = await made(scanned());
+    const refused = await patch(id, 1, [{ path: at('label'), now: 'x'.repeat(200) }]).expect(400);
+    expect(refused.body.problems[0].path).toMatch(/obstacles\[\d+\]\.label$/);
+    await patch(id, 1, [{ path: at('wings'), now: 2 }]).expect(400);
+    expect((await read(id)).revision).toBe(1);
+  });
 });
 
 describe('nothing is lost', () => {

@@ -146,7 +146,8 @@ export class JobRepository {
       const before = { title: job.title, customer: job.customer, document: stored.value };
       const { value, clashes } = merged<typeof before>(before, asked as readonly Change[]);
       if (clashes.length > 0) {
-        const told = (await this.#whole(tx, id, clashes, listOf)) as readonly Clash[];
+        const known = parsedLists(new Map([...stored.lists, ...lists]));
+        const told = (await this.#whole(tx, id, clashes, known)) as readonly Clash[];
         return { status: 'clash', revision: job.revision, clashes: told, since: await whole(since) };
       }
       const read = parseWith(jobContentSchema, { ...value, document: checkable(value.document, listOf) });

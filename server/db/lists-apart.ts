@@ -4,16 +4,15 @@ import { createHash } from 'node:crypto';
 /** Shorter lists stay where they are. */
 const LEAST_ENTRIES = 256;
 
-/** Stands in a document for a list of numbers that is kept by itself, by the SHA-256 of its JSON text. */
-interface Apart {
-  readonly apart: string;
-}
+/**
+ * Stands in a document for a list of numbers that is kept by itself: `apart:` and the SHA-256 of its JSON text. A text, so that
+ * another list is another value, and never looked into.
+ */
+const MARK = /^apart:([0-9a-f]{64})$/;
 
-const isApart = (value: unknown): value is Apart =>
-  typeof value === 'object' &&
-  value !== null &&
-  /^[0-9a-f]{64}$/.test(String((value as Partial<Apart>).apart)) &&
-  Object.keys(value).length === 1;
+/** The name of the list that a value stands for. */
+const nameApart = (value: unknown): string | undefined =>
+  typeof value === 'string' ? MARK.exec(value)?.[1] : undefined;
 
 const isLong = (value: readonly unknown[]): boolean =>
   value.length >= LEAST_ENTRIES && (typeof value[0] === 'number' || Array.isArray(value[0]));
@@ -33,22 +32,17 @@ export interface TakenApart {
 export function takenApart(whole: unknown, from: 'outside' | 'database' = 'outside'): TakenApart {
   const lists = new Map<string, string>();
   const walk = (value: unknown): unknown => {
-    if (typeof value !== 'object' || value === null) return value;
-    if (isApart(value)) {
-      if (from === 'database') return value;
-      throw new ProblemError({
-        code: 'unknownKey',
-        path: 'apart',
-        expected: 'only keys this version knows',
-        found: '"apart"',
-      });
+    if (nameApart(value) !== undefined && from === 'outside') {
+      const expected = 'a text that stands for nothing';
+      throw new ProblemError({ code: 'wrongType', path: '', expected, found: 'one that stands for a list' });
     }
+    if (typeof value !== 'object' || value === null) return value;
     if (Array.isArray(value)) {
       if (!isLong(value)) return mapped(value, walk);
       const text = JSON.stringify(value);
-      const apart = createHash('sha256').update(text).digest('hex');
-      lists.set(apart, text);
-      return { apart } satisfies Apart;
+      const name = createHash('sha256').update(text).digest('hex');
+      lists.set(name, text);
+      return `apart:${name}`;
     }
     const entries = Object.entries(value);
     const next = entries.map(([key, inner]) => [key, walk(inner)] as const);
@@ -64,46 +58,38 @@ function mapped(list: readonly unknown[], walk: (value: unknown) => unknown): re
 
 /** The names of the lists that were taken out of a value. */
 export function namesApart(value: unknown, found: Set<string> = new Set()): Set<string> {
+  const name = nameApart(value);
+  if (name !== undefined) return found.add(name);
   if (typeof value !== 'object' || value === null) return found;
-  if (isApart(value)) return found.add(value.apart);
   for (const inner of Object.values(value)) namesApart(inner, found);
   return found;
 }
 
-/** The value whole again. @throws Error that names a list that is not there. */
-export function putTogether(value: unknown, listOf: (name: string) => unknown): unknown {
-  if (typeof value !== 'object' || value === null) return value;
-  if (isApart(value)) {
-    const list = listOf(value.apart);
-    if (list === undefined) throw new Error(`the list ${value.apart.slice(0, 12)} is not there`);
+/** The value whole again; `listOf` is told under which key a list stands. @throws Error that names a list that is not there. */
+export function putTogether(value: unknown, listOf: (name: string, key: string) => unknown, key = ''): unknown {
+  const name = nameApart(value);
+  if (name !== undefined) {
+    const list = listOf(name, key);
+    if (list === undefined) throw new Error(`the list ${name.slice(0, 12)} is not there`);
     return list;
   }
-  if (Array.isArray(value)) return mapped(value, (inner) => putTogether(inner, listOf));
+  if (typeof value !== 'object' || value === null) return value;
+  if (Array.isArray(value)) return mapped(value, (inner) => putTogether(inner, listOf, key));
   const entries = Object.entries(value);
-  const next = entries.map(([key, inner]) => [key, putTogether(inner, listOf)] as const);
+  const next = entries.map(([own, inner]) => [own, putTogether(inner, listOf, own)] as const);
   return next.every(([, inner], i) => inner === entries[i]![1]) ? value : Object.fromEntries(next);
 }
 
-/** Stands, when a document is checked, for a thing whose long list was checked when it came. */
-export const CHECKED_THING = { id: 'checked', mount: 'frame', material: 'frame', readings: [] } as const;
+/** Stand, when a document is checked, for lists that were checked when they came: the shortest that every shape takes. */
+const CHECKED: Readonly<Record<string, unknown>> = {
+  points: [
+    [0, 0, 0],
+    [1, 0, 0],
+    [0, 1, 0],
+  ],
+  triangles: [[0, 1, 2]],
+};
 
-/** The document as its schema can check it: `listOf` gives the lists that are new, things with others are taken as checked. */
-export function checkable(document: unknown, listOf: (name: string) => unknown): unknown {
-  const things = (list: readonly unknown[]): readonly unknown[] =>
-    list.map((thing) =>
-      [...namesApart(thing)].every((name) => listOf(name) !== undefined)
-        ? putTogether(thing, listOf)
-        : { ...CHECKED_THING, id: (thing as { id?: unknown }).id },
-    );
-  const walk = (value: unknown): unknown => {
-    if (typeof value !== 'object' || value === null || isApart(value)) return value;
-    if (Array.isArray(value)) return mapped(value, walk);
-    return Object.fromEntries(
-      Object.entries(value).map(([key, inner]) => [
-        key,
-        key === 'obstacles' && Array.isArray(inner) ? things(inner as unknown[]) : walk(inner),
-      ]),
-    );
-  };
-  return walk(document);
-}
+/** The document as its schema can check it, all but the lists that are kept already; `listOf` gives the new ones. */
+export const checkable = (document: unknown, listOf: (name: string) => unknown): unknown =>
+  putTogether(document, (name, key) => listOf(name) ?? CHECKED[key] ?? []);

@@ -91,8 +91,8 @@ export class Saver {
   #pending: { readonly change: JobChange; readonly content: JobContent } | null = null;
   /** Saves of an earlier page, or sent as this one went away: the server may have taken them. */
   readonly #unheard: Set<string>;
-  /** How many of them the draft here names. */
-  #keptSaves = -1;
+  /** Those that the draft here names. */
+  #keptSaves = '';
   /** Name of the save that goes out with the page: every draft names it beforehand, since nothing can be put away then. */
   #farewell: string;
   #meeting: Meeting | null = null;
@@ -359,7 +359,7 @@ export class Saver {
     clearTimeout(this.#draftTimer);
     this.#draftTimer = undefined;
     const saves = [...this.#unheard, ...(this.#pending ? [this.#pending.change.save] : [])];
-    if (this.#kept === this.#content && this.#keptSaves === saves.length) {
+    if (this.#kept === this.#content && this.#keptSaves === saves.join()) {
       if (this.isDirty) this.#say({ ...this.#status, keptHere: true });
       return this.#shelf;
     }
@@ -373,7 +373,7 @@ export class Saver {
       saves: [...saves, this.#farewell],
       at: this.#ports.now(),
     };
-    this.#keptSaves = saves.length;
+    this.#keptSaves = saves.join();
     return this.#onShelf(
       () => this.#ports.putDraft(draft),
       () => {
