@@ -116,8 +116,8 @@ async function postgresTests() {
       say('\nThe PostgreSQL server for the contract tests did not start.');
       return record(title, 0, 1);
     }
-    // One after the other: they share that server's database.
-    await unitTests(title, ['server/.*contract', '--maxWorkers=1'], {
+    // Each suite makes a database of its own on it.
+    await unitTests(title, ['server/.*contract'], {
       TEST_DATABASE_URL: `postgres://lowgap@127.0.0.1:${port}/postgres`,
     });
   } finally {

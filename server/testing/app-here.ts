@@ -19,6 +19,7 @@ import { simulatedGauge } from '../devices/simulated-gauge';
 import { simulatedScanner } from '../devices/simulated-scanner';
 import { Live } from '../live';
 import { FinderPool } from '../jobs/finder-pool';
+import { ownDatabase } from './own-database';
 
 export interface AppHere {
   readonly app: Express;
@@ -41,8 +42,9 @@ export async function appHere(
   url: string | undefined = process.env['TEST_DATABASE_URL'],
 ): Promise<AppHere> {
   // The same suites run against a PostgreSQL server when one is named.
+  const own = url ? await ownDatabase(url) : null;
   const database = await openDatabase({
-    url: url || undefined,
+    url: own?.url,
     dataDir: 'memory://',
     migrationsFolder: 'server/db/migrations',
   });
@@ -94,10 +96,11 @@ export async function appHere(
     jobs,
     breakJob,
     failing,
-    close: () => {
+    close: async () => {
       live.close();
       void upkeep.close();
-      return Promise.all([database.close(), finder.close()]);
+      await Promise.all([database.close(), finder.close()]);
+      await own?.drop();
     },
   };
 }
