@@ -6,11 +6,13 @@ import { lowgapFileSchema } from './lowgap-file';
 
 export const findRequestSchema = z.strictObject({ document: lowgapFileSchema, question: finderQuestionSchema });
 
-export const FIND_STATES = ['running', 'done', 'refused', 'failed', 'canceled'] as const;
+export const FIND_STATES = ['waiting', 'running', 'done', 'refused', 'failed', 'canceled'] as const;
 
 export const findStateSchema = z.object({
   id: z.uuid(),
   state: z.enum(FIND_STATES),
+  /** Searches before it, while it waits. */
+  ahead: z.int().min(0),
   done: z.number(),
   total: z.number(),
   combinations: z.number(),

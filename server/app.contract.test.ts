@@ -4,10 +4,7 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import request from 'supertest';
 import type { Express } from 'express';
-import { asCase } from '@/contracts/as-case';
 import { MOST_JOB_BYTES } from '@/contracts/job-size';
-import { finderQuestionSchema } from '@/contracts/finder';
-import { FinderSession } from '@/core/6-decisions/finder/session';
 import { demoJobs } from '@/demo/demo-jobs';
 import { appHere, type AppHere } from './testing/app-here';
 
@@ -105,69 +102,6 @@ describe('the shop’s own rates', () => {
       .expect(400);
     expect(refused.body.problems[0].path).toBe('terms.taxMillionths');
     expect((await request(app).get('/api/shop')).body).toEqual(before);
-  });
-});
-
-describe('long searches over HTTP', () => {
-  const question = {
-    fit: 'front',
-    tires: { from: 'common', leastDiameterMm: 790, mostDiameterMm: 850 },
-    wheels: { from: 'ranges', diametersIn: [17], widthsIn: [8], offsetMm: { from: 0, to: 30, step: 10 } },
-  };
-  const ask = (asked: object) =>
-    request(app).post('/api/finder').send({ document: content!.document, question: asked });
-
-  test('a search is started, looked at until it is done, and answers as the core does', async () => {
-    const started = await ask(question).expect(202);
-    expect(started.body).toMatchObject({ state: 'running', problems: [] });
-    let state = started.body;
-    for (let looks = 0; state.state === 'running' && looks < 300; looks++) {
-      await new Promise((resolve) => setTimeout(resolve, 100));
-      state = (await request(app).get(`/api/finder/${state.id}`).expect(200)).body;
-    }
-    expect(state).toMatchObject({ state: 'done', done: state.total });
-    const session = new FinderSession(asCase(content!.document), finderQuestionSchema.parse(question));
-    for (const _ of session.run());
-    const { axles } = session.answer();
-    expect(state.result.axles[0].tally).toEqual(JSON.parse(JSON.stringify(axles[0]!.tally)));
-    expect(state.result.axles[0].rows.map((row: { size: string }) => row.size)).toEqual(
-      axles[0]!.rows.map(({ size }) => size),
-    );
-    await request(app).delete(`/api/finder/${state.id}`).expect(204);
-    await request(app).get(`/api/finder/${state.id}`).expect(404);
-  }, 60_000);
-
-  test('one that cannot be answered says why; a long one is put an end to', async () => {
-    const empty = await ask({ ...question, tires: { from: 'list', list: [] } }).expect(202);
-    let state = empty.body;
-    for (let looks = 0; state.state === 'running' && looks < 300; looks++) {
-      await new Promise((resolve) => setTimeout(resolve, 100));
-      state = (await request(app).get(`/api/finder/${state.id}`)).body;
-    }
-    expect(state).toMatchObject({ state: 'refused', problems: [{ path: 'finder.tires' }] });
-    const long = {
-      from: 'ranges',
-      diameterMm: { from: 700, to: 900, step: 0.5 },
-      widthMm: { from: 240, to: 330, step: 1 },
-    };
-    const { body } = await ask({ ...question, tires: long }).expect(202);
-    await request(app).delete(`/api/finder/${body.id}`).expect(204);
-    for (let looks = 0; looks < 100; looks++) {
-      state = (await request(app).get(`/api/finder/${body.id}`)).body;
-      if (state.state !== 'running') break;
-      await new Promise((resolve) => setTimeout(resolve, 100));
-    }
-    expect(state.state).toBe('canceled');
-  }, 60_000);
-
-  test('a tire without a width and a search nobody started are refused by name', async () => {
-    const bad = await ask({ ...question, tires: { from: 'list', list: [{ size: '/70R17' }] } }).expect(400);
-    expect(bad.body.problems).toMatchObject([{ code: 'unreadableSize', path: 'question.tires.list[0].size' }]);
-    const noWidth = { from: 'list', list: [{ diameterIn: 17, offsetMm: 0 }] };
-    const wheel = await ask({ ...question, wheels: noWidth }).expect(400);
-    expect(wheel.body.problems).toMatchObject([{ code: 'missing', path: 'question.wheels.list[0].widthIn' }]);
-    await request(app).get('/api/finder/0b0b7b5e-51b4-4f6c-9a66-2d1cbe3a4f11').expect(404);
-    await request(app).get('/api/finder/none').expect(400);
   });
 });
 

@@ -13,7 +13,7 @@ import type { ShopRepository } from './db/shop-repository';
 import type { PhotoRepository } from './db/photo-repository';
 import type { Driver } from './devices/driver';
 import { atMost, fromOwnPages, knownHost, ownNames } from './guard';
-import { answer, notFound, sendRefusal } from './http';
+import { answer, notFound, refuse, sendRefusal } from './http';
 import { backupRoutes } from './routes/backup';
 import { installationRoutes } from './routes/installation';
 import { binRoutes } from './routes/bin';
@@ -21,7 +21,7 @@ import { catalogueRoutes } from './routes/catalogue';
 import { wellRoutes } from './routes/wells';
 import { photoRoutes } from './routes/photos';
 import { finderRoutes } from './routes/finder';
-import type { FinderPool } from './jobs/finder-pool';
+import type { Searches } from './jobs/searches';
 import type { JobContent } from '@/contracts/job-api';
 import { deviceRoutes } from './routes/devices';
 import type { Installation } from '@/contracts/installation-api';
@@ -49,9 +49,11 @@ export interface AppParts {
   /** Absent: the one at this machine is alone, and is not asked who they are. */
   readonly access?: SessionParts;
   readonly installation: () => Promise<Installation>;
+  /** false: it is being ended, and new requests belong elsewhere. Absent: never. */
+  readonly isReady?: () => boolean;
   readonly drivers?: readonly Driver[];
   /** Absent in tests of the rest alone. */
-  readonly finder?: FinderPool;
+  readonly searches?: Searches;
   readonly logger: Logger;
   /** An invented job to look round in. */
   readonly example: () => JobContent;
@@ -91,8 +93,9 @@ export function makeApp({
   counts,
   access,
   installation,
+  isReady = () => true,
   drivers = [],
-  finder,
+  searches,
   logger,
   example,
   isBehindProxy = false,
@@ -128,6 +131,14 @@ export function makeApp({
       return { status: 'ok' };
     }),
   );
+  app.get(
+    '/readyz',
+    answer(async () => {
+      if (!isReady()) refuse(503, 'busy', '', 'a server that goes on', 'one that is being ended');
+      await jobs.ping().catch(() => refuse(503, 'internal', '', 'a database that answers', 'none'));
+      return { status: 'ready' };
+    }),
+  );
   app.use('/api', counts.watch, fromOwnPages, atMost(MOST_REQUESTS, 'requests'));
   if (access) app.use('/api', ...whoAsks(access));
   const signIn = access ? new SignIn(access.people) : null;
@@ -149,7 +160,7 @@ export function makeApp({
     response.type('application/json').send((api ??= openApiDocument()));
   });
   app.use('/api/sheets', sheetRoutes());
-  if (finder) app.use('/api/finder', finderRoutes(finder));
+  if (searches) app.use('/api/finder', finderRoutes(searches));
   app.use('/api', notFound);
   if (webRoot !== undefined) {
     // A build's assets have their content in their names.

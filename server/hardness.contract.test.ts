@@ -10,7 +10,8 @@ import type { JobContent } from '@/contracts/job-api';
 import { demoJobs } from '@/demo/demo-jobs';
 import { BinRepository } from './db/bin';
 import { ownNames } from './guard';
-import { MOST_UNDER_WAY } from './jobs/finder-pool';
+import { LONG_QUESTION } from './testing/questions';
+import { MOST_UNDER_WAY } from './jobs/searches';
 import { appHere, type AppHere } from './testing/app-here';
 
 const content: JobContent = JSON.parse(JSON.stringify(demoJobs().at(-1)!));
@@ -82,14 +83,9 @@ describe('requests that once stopped it', () => {
   });
 
   test('searches beyond what is looked at in any time are refused, and the rest go on', async () => {
-    const question = {
-      fit: 'front',
-      tires: { from: 'common', leastDiameterMm: 790, mostDiameterMm: 850 },
-      wheels: { from: 'ranges', diametersIn: [17], widthsIn: [8], offsetMm: { from: 0, to: 30, step: 10 } },
-    };
     const asked = await Promise.all(
       Array.from({ length: MOST_UNDER_WAY + 10 }, () =>
-        request(app).post('/api/finder').send({ document: content.document, question }),
+        request(app).post('/api/finder').send({ document: content.document, question: LONG_QUESTION }),
       ),
     );
     const started = asked.filter(({ status }) => status === 202);

@@ -6,8 +6,7 @@ const open: Live[] = [];
 afterEach(() => open.splice(0).forEach((live) => live.close()));
 
 /** Processes on one database. */
-function processes(count: number, now: () => number = () => 0): Live[] {
-  const wire = wireHere();
+function processes(count: number, now: () => number = () => 0, wire = wireHere()): Live[] {
   const made = Array.from({ length: count }, () => new Live(wire, now));
   open.push(...made);
   return made;
@@ -15,9 +14,15 @@ function processes(count: number, now: () => number = () => 0): Live[] {
 
 function heard(live: Live, job: string, name = '') {
   const events: LiveEvent[] = [];
-  const stop = live.listen(job, name, (event) => void events.push(event));
+  let isOver = false;
+  const stop = live.listen(
+    job,
+    name,
+    (event) => void events.push(event),
+    () => (isOver = true),
+  );
   const here = () => events.filter((event) => event.type === 'here').at(-1)?.names;
-  return { events, stop, here };
+  return { events, stop, here, isOver: () => isOver };
 }
 
 describe('who has a job open, and what was saved', () => {
@@ -55,5 +60,29 @@ describe('who has a job open, and what was saved', () => {
     now = 60_000;
     heard(first!, 'a', 'Office');
     expect(bay.here()).toEqual(['Office']);
+  });
+
+  test('words lost on a line that was down: every stream is ended, so that each is told anew', () => {
+    const wire = wireHere();
+    let missed = (): void => undefined;
+    const breaking = {
+      ...wire,
+      hear: (heard: (text: string) => void, lost: () => void) => (wire.hear(heard), (missed = lost)),
+    };
+    const [live] = processes(1, () => 0, breaking);
+    const bay = heard(live!, 'a');
+    const counter = heard(live!, 'b');
+    expect([bay, counter].map((one) => one.isOver())).toEqual([false, false]);
+    missed();
+    expect([bay, counter].map((one) => one.isOver())).toEqual([true, true]);
+  });
+
+  test('what others say on the same wire is not taken for a word of who is here', () => {
+    const wire = wireHere();
+    const [live] = processes(1, () => 0, wire);
+    const bay = heard(live!, 'a', 'Bay 2');
+    const before = bay.events.length;
+    void wire.tell(JSON.stringify({ kind: 'act', gauge: 'g', act: { act: 'press' } }));
+    expect(bay.events).toHaveLength(before);
   });
 });

@@ -4,7 +4,8 @@ import type { LiveEvent } from '@/contracts/live-api';
 /** Carries short texts to every process on the same database, this one among them. */
 export interface Wire {
   tell(text: string): Promise<void>;
-  hear(heard: (text: string) => void): void;
+  /** `missed` is told when words may have been lost: the line was down for a while. */
+  hear(heard: (text: string) => void, missed?: () => void): void;
 }
 
 type Message =
@@ -15,6 +16,8 @@ type Message =
 interface Listener {
   readonly name: string;
   readonly send: (event: LiveEvent) => void;
+  /** Ends its stream: its browser comes again and is told how it stands. */
+  readonly end: () => void;
 }
 
 /** ms between two words of who is here, and after which silence means that nobody is. */
@@ -36,13 +39,16 @@ export class Live {
   constructor(wire: Wire, now: () => number = Date.now) {
     this.#wire = wire;
     this.#now = now;
-    wire.hear((text) => this.#hear(JSON.parse(text) as Message));
+    wire.hear(
+      (text) => this.#hear(JSON.parse(text) as Message),
+      () => this.#endAll(),
+    );
     this.#timer = setInterval(() => this.#sayOpen(), SAY_MS).unref();
   }
 
   /** Listens to a job until the returned function is called. */
-  listen(job: string, name: string, send: (event: LiveEvent) => void): () => void {
-    const listener = { name, send };
+  listen(job: string, name: string, send: (event: LiveEvent) => void, end: () => void): () => void {
+    const listener = { name, send, end };
     const all = this.#listeners.get(job) ?? new Set();
     this.#listeners.set(job, all.add(listener));
     this.#sayOpen();
@@ -64,6 +70,10 @@ export class Live {
     clearInterval(this.#timer);
   }
 
+  #endAll(): void {
+    for (const all of this.#listeners.values()) for (const { end } of all) end();
+  }
+
   #say(message: Message): void {
     // Whoever is not told finds out at the next save: nothing is lost by a word that is.
     this.#wire.tell(JSON.stringify(message)).catch(() => undefined);
@@ -82,7 +92,8 @@ export class Live {
       for (const { send } of this.#listeners.get(job) ?? []) send({ type: 'saved', revision });
       return;
     }
-    if (message.process === this.#self) return;
+    // Others speak on the wire too.
+    if (message.kind !== 'open' || message.process === this.#self) return;
     const before = this.#elsewhere.get(message.process)?.open ?? {};
     this.#elsewhere.set(message.process, { open: message.open, at: this.#now() });
     for (const job of new Set([...Object.keys(before), ...Object.keys(message.open)])) this.#tellHere(job);

@@ -1,6 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { hostname } from 'node:os';
 import { dirname, resolve } from 'node:path';
+import { setTimeout } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { seededNormal } from '@/core/1-base/numeric/seeded-random';
@@ -9,6 +10,7 @@ import { demoJobs, exampleJob } from '@/demo/demo-jobs';
 import { DEMO_PICTURE } from '@/demo/demo-pictures';
 import { makeApp } from './app';
 import { simulatedGauge } from './devices/simulated-gauge';
+import { everywhere } from './devices/everywhere';
 import { simulatedScanner } from './devices/simulated-scanner';
 import { CatalogueRepository } from './db/catalogue-repository';
 import { BinRepository } from './db/bin';
@@ -23,7 +25,8 @@ import { Counts } from './counts';
 import { Copies } from './shop-copy/copies';
 import { Upkeep } from './upkeep';
 import { faultOf } from './http';
-import { FinderPool } from './jobs/finder-pool';
+import { FindThreads } from './jobs/find-threads';
+import { openSearches } from './jobs/open-searches';
 import { Live } from './live';
 import { givenCertificate, ownCertificate, type Certificate } from './certificate';
 import { PeopleRepository } from './db/people-repository';
@@ -44,6 +47,7 @@ function projectRoot(from: string): string {
 
 async function main(): Promise<void> {
   const settings = readSettings(process.env);
+  let isEnding = false;
   const dataDir = settings.LOWGAP_DATA.startsWith('memory://') ? settings.LOWGAP_DATA : resolve(settings.LOWGAP_DATA);
   const root = projectRoot(dirname(fileURLToPath(import.meta.url)));
   const logger = pino({ level: settings.LOG_LEVEL });
@@ -61,8 +65,9 @@ async function main(): Promise<void> {
     await jobs.summarize();
     if (process.argv.includes('--demo') && (await jobs.isEmpty())) await fillDemo(root, { jobs, catalogue, photos });
   });
-  // The worker stands beside the server's own file, in the build.
-  const finder = new FinderPool(new URL('./find-worker.js', import.meta.url));
+  const searches = await openSearches(database, new FindThreads(...findWorker()), (error) =>
+    logger.error({ fault: faultOf(error) }, 'a search or its queue failed'),
+  );
   const live = new Live(database.wire);
   const shop = new ShopRepository(database.db);
   const whole = new WholeShop(database.db);
@@ -77,6 +82,7 @@ async function main(): Promise<void> {
     whole,
     people,
     counts,
+    searches,
     logger,
     ...(isKept ? { dataDir } : {}),
     ...(isKept && daysKept > 0 ? { copies: { of: copies, daysKept } } : {}),
@@ -95,7 +101,7 @@ async function main(): Promise<void> {
     : undefined;
   const app = makeApp({
     jobs,
-    finder,
+    searches,
     catalogue,
     photos,
     wells: new WellRepository(database.db),
@@ -108,7 +114,8 @@ async function main(): Promise<void> {
     whole,
     counts,
     installation: () => upkeep.told(),
-    drivers: [simulatedGauge(seededNormal(23)), simulatedScanner()],
+    isReady: () => !isEnding,
+    drivers: [everywhere(simulatedGauge(seededNormal(23)), database.wire), simulatedScanner()],
     logger,
     example: exampleJob,
     webRoot: resolve(root, 'dist/web'),
@@ -132,21 +139,29 @@ async function main(): Promise<void> {
   const code = access ? await new SignIn(access.people).firstCode() : null;
   if (code) process.stdout.write(`Nobody can sign in yet. The code that makes the owner, good for a day: ${code}\n`);
 
-  let stopping = false;
-  const stop = (): void => {
-    if (stopping) return;
-    stopping = true;
+  const end = async (): Promise<void> => {
+    if (isEnding) return;
+    isEnding = true;
+    await setTimeout(1000 * settings.LOWGAP_DRAIN);
     live.close();
-    endListening(server, LAST_MS)
-      .then(() => Promise.all([finder.close(), upkeep.close().then(() => database.close())]))
-      .then(
-        () => process.exit(0),
-        (error: unknown) => void fail(error),
-      );
+    await endListening(server, LAST_MS);
+    await Promise.all([searches.close(), upkeep.close()]);
+    await database.close();
   };
+  const stop = (): void =>
+    void end().then(
+      () => process.exit(0),
+      (error: unknown) => fail(error),
+    );
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
 }
+
+/** In the build the worker stands beside the server's own file; from source each thread reads TypeScript by itself. */
+const findWorker = (): [URL, readonly string[]] =>
+  import.meta.url.endsWith('.ts')
+    ? [new URL('./jobs/find-worker.ts', import.meta.url), ['--import', 'tsx']]
+    : [new URL('./find-worker.js', import.meta.url), []];
 
 const versionAt = (root: string): string =>
   (JSON.parse(readFileSync(resolve(root, 'package.json'), 'utf8')) as { version: string }).version;

@@ -23,6 +23,8 @@ const settingsSchema = z.object({
     .optional(),
   /** Days of which a copy of the embedded database is kept; 0: none are made. */
   LOWGAP_COPIES: z.coerce.number().int().min(0).max(3650).default(14),
+  /** s from the signal to end until no more is taken on: a proxy leads elsewhere meanwhile, since /readyz says no. */
+  LOWGAP_DRAIN: z.coerce.number().int().min(0).max(600).default(0),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent']).default('warn'),
 });
 

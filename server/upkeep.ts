@@ -6,6 +6,7 @@ import type { OpenDatabase } from './db/open';
 import type { PeopleRepository } from './db/people-repository';
 import type { WholeShop } from './db/whole-shop';
 import { faultOf } from './http';
+import type { Searches } from './jobs/searches';
 import type { Copies } from './shop-copy/copies';
 
 /** ms between two rounds of giving back the room of old rows, and between two looks whether the day has its copy. */
@@ -21,6 +22,7 @@ export interface UpkeepParts {
   readonly whole: WholeShop;
   readonly people: PeopleRepository;
   readonly counts: Counts;
+  readonly searches: Pick<Searches, 'underWay'>;
   /** Absent: the database is looked after elsewhere. */
   readonly copies?: { readonly of: Copies; readonly daysKept: number };
   /** Where the embedded database lies. */
@@ -62,9 +64,9 @@ export class Upkeep {
   }
 
   async told(): Promise<Installation> {
-    const { version, database, whole, counts, copies, dataDir } = this.#parts;
+    const { version, database, whole, counts, copies, dataDir, searches } = this.#parts;
     const disk = dataDir === undefined ? null : await statfs(dataDir).catch(() => null);
-    const { since, saves, clashes, refused, faults, searches } = counts;
+    const { since, saves, clashes, refused, faults, searches: searched } = counts;
     return {
       version,
       database: database.kind,
@@ -77,7 +79,8 @@ export class Upkeep {
       copiesKept: copies?.daysKept ?? null,
       copyFailed: this.#copyFailed,
       since: since.toISOString(),
-      counts: { saves, clashes, refused, faults, searches },
+      searching: await searches.underWay(),
+      counts: { saves, clashes, refused, faults, searches: searched },
     };
   }
 

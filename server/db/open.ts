@@ -18,6 +18,8 @@ export interface OpenDatabase {
   readonly kind: 'embedded' | 'server';
   /** Runs `work` while no other process on this database runs anything of the same name. */
   exclusively<T>(work: () => Promise<T>): Promise<T>;
+  /** Of a PostgreSQL server alone: one statement of somebody else's words. */
+  readonly ask?: (text: string, values?: unknown[]) => Promise<{ rows: Record<string, unknown>[] }>;
   /** Gives the room of old rows back for use; a PostgreSQL server does that by itself. */
   tidy(): Promise<void>;
   /** Short texts to every process on this database. */
@@ -74,6 +76,7 @@ async function openServer(url: string, { migrationsFolder, onBroken }: DatabaseP
     db,
     kind: 'server',
     exclusively: (work) => locked(ONE_AT_A_TIME, work),
+    ask: (text, values) => pool.query(text, values),
     tidy: async () => undefined,
     size: () => sizeOf(db),
     wire,
@@ -97,6 +100,7 @@ async function wireOver(
   onBroken: DatabasePlace['onBroken'],
 ): Promise<{ readonly wire: Wire; unplug(): Promise<void> }> {
   const all = new Set<(text: string) => void>();
+  const told = new Set<() => void>();
   let isOver = false;
   let line: pg.Client | null = null;
   const lay = async (): Promise<void> => {
@@ -104,7 +108,7 @@ async function wireOver(
     client.on('error', (error) => {
       onBroken?.(error);
       line = null;
-      if (!isOver) setTimeout(() => void lay().catch(again), AGAIN_MS).unref();
+      again();
     });
     client.on('notification', ({ payload }) => all.forEach((heard) => heard(payload ?? '')));
     await client.connect();
@@ -112,13 +116,17 @@ async function wireOver(
     line = client;
   };
   const again = (): void => {
-    if (!isOver) setTimeout(() => void lay().catch(again), AGAIN_MS).unref();
+    if (isOver) return;
+    setTimeout(() => void lay().then(() => told.forEach((missed) => missed()), again), AGAIN_MS).unref();
   };
   await lay();
   return {
     wire: {
       tell: async (text) => void (await pool.query('select pg_notify($1, $2)', [CHANNEL, text])),
-      hear: (heard) => void all.add(heard),
+      hear: (heard, missed) => {
+        all.add(heard);
+        if (missed) told.add(missed);
+      },
     },
     unplug: async () => {
       isOver = true;

@@ -1,6 +1,7 @@
 import {
   boolean,
   customType,
+  doublePrecision,
   index,
   integer,
   jsonb,
@@ -14,10 +15,12 @@ import {
 } from 'drizzle-orm/pg-core';
 import { CATALOGUE_KINDS, type CatalogueData } from '@/contracts/catalogue';
 import type { Change } from '@/contracts/changes/change';
+import type { FindState } from '@/contracts/finder-api';
 import type { JobSummary } from '@/contracts/job-summary';
 import type { Role } from '@/contracts/people';
 import type { LowgapCorner } from '@/contracts/lowgap-file';
 import type { ShopTermsEntry } from '@/contracts/plan';
+import type { Problem } from '@/core/1-base/problem';
 import type { VehicleKind } from '@/core/2-vehicle/setup/vehicle-kind';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 
@@ -181,3 +184,23 @@ export const tries = pgTable('tries', {
 
 /** What the processes on one database must share and nobody may know. */
 export const secrets = pgTable('secrets', { name: text('name').primaryKey(), value: text('value').notNull() });
+
+/** Searches of every process on a PostgreSQL server; the embedded database has none here. */
+export const searches = pgTable(
+  'searches',
+  {
+    id: uuid('id').primaryKey(),
+    state: text('state').$type<FindState['state']>().notNull().default('waiting'),
+    /** What is searched; null once it is over. */
+    request: jsonb('request').$type<unknown>(),
+    done: doublePrecision('done').notNull().default(0),
+    total: doublePrecision('total').notNull().default(1),
+    combinations: doublePrecision('combinations').notNull().default(0),
+    problems: jsonb('problems').$type<Problem[]>().notNull().default([]),
+    result: jsonb('result').$type<unknown>(),
+    /** When its process last said a word of it. */
+    beatAt: at('beat_at').notNull().defaultNow(),
+    madeAt: at('made_at').notNull().defaultNow(),
+  },
+  (table) => [index('searches_by_state').on(table.state)],
+);

@@ -11,7 +11,7 @@ export interface GapGauge {
   /** Events from now on, until `stop` is called or the link breaks (`broken`). */
   listen(event: (event: GaugeEvent) => void, broken: () => void): () => void;
   /** Only of a simulated one: what a hand does with it. */
-  act?(act: GaugeAct): void;
+  act?(act: GaugeAct): void | Promise<void>;
 }
 
 /** A scanner of wheel wells. */

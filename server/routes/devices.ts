@@ -47,7 +47,7 @@ export function deviceRoutes(drivers: readonly Driver[]): Router {
     answer(async (request) => {
       const gauge: GapGauge = find('gauge', request.params['id']);
       if (!gauge.act) refuse(409, 'contradiction', 'id', 'a simulated gauge', gauge.name);
-      gauge.act!(checked(gaugeActSchema, request.body));
+      await gauge.act!(checked(gaugeActSchema, request.body));
       return undefined;
     }),
   );

@@ -1,37 +1,36 @@
 import { Router } from 'express';
 import { z } from 'zod';
 import { findRequestSchema, findStateSchema } from '@/contracts/finder-api';
-import { MOST_UNDER_WAY, type FinderPool } from '../jobs/finder-pool';
+import { MOST_UNDER_WAY, type Searches } from '../jobs/searches';
 import { answer, checked, refuse } from '../http';
 
 const idOf = (params: unknown): string => checked(z.object({ id: z.uuid() }), params).id;
 
 /** `/api/finder`: searches on the server: start one, see how far it is, end it. */
-export function finderRoutes(pool: FinderPool): Router {
+export function finderRoutes(searches: Searches): Router {
   const router = Router();
   router.post(
     '/',
-    answer((request, response) => {
+    answer(async (request, response) => {
       response.status(202);
-      const started = pool.start(checked(findRequestSchema, request.body));
+      const started = await searches.start(checked(findRequestSchema, request.body));
       if (!started)
         refuse(429, 'busy', '', `at most ${MOST_UNDER_WAY} searches at once`, 'more; ask again when one has ended');
-      return Promise.resolve(findStateSchema.parse(started));
+      return findStateSchema.parse(started);
     }),
   );
   router.get(
     '/:id',
-    answer((request) => {
+    answer(async (request) => {
       const id = idOf(request.params);
-      return Promise.resolve(findStateSchema.parse(pool.state(id) ?? gone(id)));
+      return findStateSchema.parse((await searches.state(id)) ?? gone(id));
     }),
   );
   router.delete(
     '/:id',
-    answer((request) => {
+    answer(async (request) => {
       const id = idOf(request.params);
-      if (!pool.cancel(id)) gone(id);
-      return Promise.resolve(undefined);
+      if (!(await searches.cancel(id))) gone(id);
     }),
   );
   return router;

@@ -27,7 +27,7 @@ export function liveRoutes(live: Live, jobs: JobRepository): Router {
     response.write(`retry: ${RETRY_MS}\n\n`);
     const send = (event: LiveEvent): void => void response.write(`data: ${JSON.stringify(event)}\n\n`);
     send({ type: 'saved', revision: revision! });
-    const stop = live.listen(id, nameOf(request) ?? '', send);
+    const stop = live.listen(id, nameOf(request) ?? '', send, () => response.end());
     const beat = setInterval(() => response.write(': here\n\n'), BEAT_MS).unref();
     request.on('close', () => {
       clearInterval(beat);

@@ -17,9 +17,11 @@ import { Upkeep } from '../upkeep';
 import { WellRepository } from '../db/well-repository';
 import { simulatedGauge } from '../devices/simulated-gauge';
 import { simulatedScanner } from '../devices/simulated-scanner';
+import { faultOf } from '../http';
 import { Live } from '../live';
-import { FinderPool } from '../jobs/finder-pool';
-import { ownDatabase } from './own-database';
+import { FindThreads } from '../jobs/find-threads';
+import { openSearches } from '../jobs/open-searches';
+import { ownDatabase } from '../db/own-database';
 
 export interface AppHere {
   readonly app: Express;
@@ -50,14 +52,15 @@ export async function appHere(
   });
   const { db } = database;
   // From source: each thread reads TypeScript by itself.
-  const finder = new FinderPool(new URL('../jobs/find-worker.ts', import.meta.url), ['--import', 'tsx']);
+  const threads = new FindThreads(new URL('../jobs/find-worker.ts', import.meta.url), ['--import', 'tsx']);
+  const searches = await openSearches(database, threads, (error) => logger.error({ fault: faultOf(error) }, 'search'));
   const jobs = new JobRepository(db);
   const live = new Live(database.wire);
   const shop = new ShopRepository(db);
   const whole = new WholeShop(db);
   const counts = new Counts();
   const people = new PeopleRepository(db);
-  const upkeep = new Upkeep({ version: 'test', database, whole, people, counts, logger });
+  const upkeep = new Upkeep({ version: 'test', database, whole, people, counts, searches, logger });
   const parts = {
     jobs,
     catalogue: new CatalogueRepository(db),
@@ -69,7 +72,7 @@ export async function appHere(
     whole,
     counts,
     installation: () => upkeep.told(),
-    finder,
+    searches,
     example: exampleJob,
     drivers: [simulatedGauge(() => 0), simulatedScanner()],
     logger,
@@ -99,7 +102,8 @@ export async function appHere(
     close: async () => {
       live.close();
       void upkeep.close();
-      await Promise.all([database.close(), finder.close()]);
+      await searches.close();
+      await database.close();
       await own?.drop();
     },
   };

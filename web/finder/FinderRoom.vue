@@ -12,7 +12,7 @@ import { wheelOffsetMm } from '@/core/2-vehicle/wheel/rim';
 import { cornerLimits } from '../job/corner-limits';
 import { useView } from '../kit/use-view';
 import { useJobStore } from '../stores/job';
-import { AXLE_WORDS, contradictionSentence, refusalSentence, tireWords, wheelWords } from './finder-words';
+import { AXLE_WORDS, contradictionSentence, refusalSentence, tireWords, waitWords, wheelWords } from './finder-words';
 import ClaimPanel from './ClaimPanel.vue';
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { unknownWords } from '../advice';
@@ -150,7 +150,10 @@ const wanted = computed(() => (finder.explanation.value?.setup as LowgapSetup | 
         Too little is measured at {{ answer.notKnown.map((key) => cornerName(key)).join(', ') }}: the answer says
         nothing of it.
       </p>
-      <p v-if="finder.running.value" class="small" role="status" data-testid="finder-runs">
+      <p v-if="finder.ahead.value !== null" class="small" role="status" data-testid="finder-waits">
+        {{ waitWords(finder.ahead.value) }}
+      </p>
+      <p v-else-if="finder.running.value" class="small" role="status" data-testid="finder-runs">
         {{ finder.combinations.value.toLocaleString('en') }} combinations, {{ Math.round(100 * finder.share.value) }} %
         done<template v-if="finder.first.value.length"
           >. First looks:

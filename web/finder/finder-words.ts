@@ -148,3 +148,9 @@ export function contradictionSentence(contradiction: Contradiction): string {
 }
 
 export const bothIn = (mm: number): string => `${formatMm(mm, 0)} mm (${formatFraction(mm)} in)`;
+
+/** What is said while the server has not begun: `ahead` searches of others come first. */
+export const waitWords = (ahead: number): string =>
+  ahead === 0
+    ? 'Waits at the server: next to begin'
+    : `Waits at the server behind ${ahead} ${ahead === 1 ? 'search' : 'searches'}`;

@@ -5,6 +5,7 @@ import { composed } from '../testing/composing';
 import { openedJob } from '../testing/mounting';
 import { endWorkersHere, runWorkersHere, until } from '../testing/worker-here';
 import { useJobStore } from '../stores/job';
+import { waitWords } from './finder-words';
 import { chanceKey, useFinder } from './use-finder';
 
 type Finder = ReturnType<typeof useFinder>;
@@ -152,5 +153,41 @@ describe('the finder of the open job', () => {
     expect(finder.running.value).toBe(false);
     expect(finder.question.value!.tires).toMatchObject({ from: 'list' });
     leave();
+  });
+
+  test('a search that waits at the server says how many come before it, until it runs', async () => {
+    const { finder, leave } = await narrowFinder();
+    finder.onServer.value = true;
+    const id = '0b0b7b5e-51b4-4f6c-9a66-2d1cbe3a4f11';
+    const state = { id, state: 'waiting', ahead: 2, done: 0, total: 1, combinations: 0, problems: [] };
+    const answers: unknown[] = [
+      state,
+      { ...state, state: 'running', ahead: 0, done: 3, total: 12, combinations: 12 },
+      { ...state, state: 'failed', ahead: 0 },
+    ];
+    const seen: (number | null)[] = [];
+    Object.assign(globalThis, {
+      fetch: async (path: string) => {
+        if (!path.includes('/finder')) throw new TypeError('fetch failed');
+        seen.push(finder.ahead.value);
+        return { status: 200, ok: true, json: async () => answers.shift() } as Response;
+      },
+    });
+    await finder.find();
+    expect(seen).toEqual([null, 2, null]);
+    expect(finder.share.value).toBe(0.25);
+    expect(finder.ahead.value).toBe(null);
+    expect(finder.problems.value).toMatchObject([{ expected: 'an answer of the server' }]);
+    leave();
+  });
+});
+
+describe('what is said of a search that waits', () => {
+  test.each([
+    [0, 'next to begin'],
+    [1, 'behind 1 search'],
+    [3, 'behind 3 searches'],
+  ])('%d before it', (ahead, words) => {
+    expect(waitWords(ahead)).toMatch(new RegExp(`${words}$`));
   });
 });

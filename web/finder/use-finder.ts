@@ -34,6 +34,8 @@ export function useFinder() {
   const running = ref(false);
   const share = ref(0);
   const combinations = ref(0);
+  /** Searches of others before this one at the server; null: it does not wait. */
+  const ahead = ref<number | null>(null);
   const first = shallowRef<readonly FirstLook[]>([]);
   const dots = shallowRef<readonly PartialDot[]>([]);
   const result = shallowRef<FinderResult | null>(null);
@@ -106,9 +108,10 @@ export function useFinder() {
   async function findOnServer(file: LowgapFile, asked: FinderQuestionEntry): Promise<Result<FinderResult> | null> {
     const unreachable = { code: 'internal', path: '', expected: 'an answer of the server', found: 'none' } as const;
     let read = await api.startFind({ document: file, question: asked });
-    while (read.ok && read.value.state === 'running') {
-      const { id, done, total, combinations: count } = read.value;
+    while (read.ok && (read.value.state === 'running' || read.value.state === 'waiting')) {
+      const { id, state, done, total, combinations: count } = read.value;
       serverRun = id;
+      ahead.value = state === 'waiting' ? read.value.ahead : null;
       share.value = done / total;
       combinations.value = count;
       await new Promise((resolve) => setTimeout(resolve, ASK_EVERY_MS));
@@ -116,6 +119,7 @@ export function useFinder() {
       read = await api.readFind(id);
     }
     serverRun = null;
+    ahead.value = null;
     if (!read.ok) {
       const { failure } = read;
       return { ok: false, problems: failure.kind === 'refused' ? failure.problems : [unreachable] };
@@ -130,6 +134,7 @@ export function useFinder() {
   function cancel(): void {
     if (serverRun !== null) void api.cancelFind(serverRun);
     serverRun = null;
+    ahead.value = null;
     client.cancel();
     running.value = false;
   }
@@ -211,6 +216,7 @@ export function useFinder() {
     running,
     share,
     combinations,
+    ahead,
     first,
     dots,
     result,

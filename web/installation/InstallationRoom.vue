@@ -93,6 +93,8 @@ async function goOn(how: 'add' | 'replace'): Promise<void> {
           {{ told.counts.saves }} saves, {{ told.counts.clashes }} met another's, {{ told.counts.refused }} requests
           refused, {{ told.counts.faults }} faults, {{ told.counts.searches }} searches
         </dd>
+        <dt>Searches now</dt>
+        <dd>{{ told.searching.running }} running, {{ told.searching.waiting }} waiting</dd>
       </dl>
     </section>
     <section class="panel leaf">

@@ -17,6 +17,7 @@ const told: Installation = {
   copiesKept: 14,
   copyFailed: null,
   since: '2026-02-02T08:00:00',
+  searching: { running: 2, waiting: 3 },
   counts: { saves: 31, clashes: 2, refused: 1, faults: 0, searches: 4 },
 };
 const plan: ShopPlan = {
@@ -58,6 +59,7 @@ describe('this installation', () => {
     expect(text).toContain('41 MB, 12 jobs');
     expect(text).toContain('3 Feb 2026, 03:10, 1 MB, opened again and read whole; 1 of 14 days kept');
     expect(text).toContain('31 saves, 2 met another');
+    expect(text).toContain('2 running, 3 waiting');
     expect(key(/^Take the whole shop/).attributes('href')).toBe('/api/backup');
   });
 
