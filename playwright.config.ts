@@ -16,6 +16,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: CHROMIUM_LAUNCH,
     acceptDownloads: true,
+    // Its own tests let it in; the others ask the server themselves.
+    serviceWorkers: 'block',
   },
   webServer: {
     command: 'node --enable-source-maps dist/server/main.js --demo',

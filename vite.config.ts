@@ -1,11 +1,35 @@
 import { fileURLToPath } from 'node:url';
 import vue from '@vitejs/plugin-vue';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify';
 
 export default defineConfig({
   root: 'web',
-  plugins: [vue({ template: { transformAssetUrls } }), vuetify({ autoImport: true })],
+  plugins: [
+    vue({ template: { transformAssetUrls } }),
+    vuetify({ autoImport: true }),
+    VitePWA({
+      strategies: 'injectManifest',
+      srcDir: 'offline',
+      filename: 'service-worker.ts',
+      injectRegister: false,
+      injectManifest: { globPatterns: ['**/*.{js,css,html,svg,png,ttf,woff2}'] },
+      manifest: {
+        name: 'Low Gap',
+        short_name: 'Low Gap',
+        description: 'Wheel and tire fitment: how low the gap gets, where, and the least change that makes it clear.',
+        display: 'standalone',
+        background_color: '#f3f1ec',
+        theme_color: '#0d4a57',
+        icons: [
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          { src: '/icon-512-maskable.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+        ],
+      },
+    }),
+  ],
   resolve: { alias: { '@': fileURLToPath(new URL('.', import.meta.url)) } },
   worker: { format: 'es' },
   build: { outDir: '../dist/web', emptyOutDir: true, sourcemap: true },

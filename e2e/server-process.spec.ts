@@ -1,45 +1,14 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { room } from './helpers';
+import { cleared, killAll, start } from './own-server';
 import { expect, test } from '@playwright/test';
 import { demoJobs } from '@/demo/demo-jobs';
 
 const PORT = 4781;
 const BASE = `http://127.0.0.1:${PORT}`;
-const running = new Set<ChildProcess>();
-
-function start(data: string, port: number, env: NodeJS.ProcessEnv = {}) {
-  const child = spawn(process.execPath, ['dist/server/main.js'], {
-    env: { ...process.env, PORT: String(port), LOWGAP_DATA: data, ...env },
-  });
-  running.add(child);
-  let output = '';
-  child.stdout.on('data', (chunk) => (output += String(chunk)));
-  child.stderr.on('data', (chunk) => (output += String(chunk)));
-  const ended = new Promise<number | null>((resolve) =>
-    child.on('exit', (code) => {
-      running.delete(child);
-      resolve(code);
-    }),
-  );
-  return { child, ended, output: () => output };
-}
-
-/** Ends whatever still runs on the data before they go, so that what went wrong is what is said. */
-async function cleared(data: string): Promise<void> {
-  await Promise.all(
-    [...running].map((child) => {
-      const gone = new Promise((resolve) => child.once('exit', resolve));
-      child.kill('SIGKILL');
-      return gone;
-    }),
-  );
-  rmSync(data, { recursive: true, force: true, maxRetries: 5 });
-}
-
-test.afterEach(() => running.forEach((child) => child.kill('SIGKILL')));
+test.afterEach(killAll);
 
 test('jobs outlive a restart and a kill; a second process on the same data is refused', async ({ request }) => {
   const data = mkdtempSync(join(tmpdir(), 'lowgap-data-'));

@@ -165,6 +165,10 @@ export function makeApp({
   if (webRoot !== undefined) {
     // A build's assets have their content in their names.
     app.use('/assets', express.static(join(webRoot, 'assets'), { index: false, immutable: true, maxAge: '1y' }));
+    // Says which version the program is of: asked for anew each time.
+    app.get('/service-worker.js', (_request, response) => {
+      response.sendFile('service-worker.js', { root: webRoot, maxAge: 0 });
+    });
     app.use(express.static(webRoot, { index: false, maxAge: '1h' }));
     app.get('/{*any}', (request, response, next) => {
       if (request.path.startsWith('/assets/')) next();

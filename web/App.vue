@@ -2,6 +2,7 @@
 import { nextTick, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import RoomFailure from './kit/RoomFailure.vue';
+import OfflineStrip from './offline/OfflineStrip.vue';
 
 /** Past the keys of the head to what the page is for. */
 function skip(): void {
@@ -31,6 +32,7 @@ watch(
   <v-app>
     <a href="#content" class="skip" @click.prevent="skip">Skip to content</a>
     <RoomFailure class="room-failure" />
+    <div class="no-print strips"><OfflineStrip /></div>
     <router-view />
   </v-app>
 </template>
@@ -54,5 +56,8 @@ watch(
   top: 0;
   z-index: 2000;
   margin: 8px 20px;
+}
+.strips:has(*) {
+  padding: 8px 20px 0;
 }
 </style>

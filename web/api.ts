@@ -35,6 +35,7 @@ import type { CalendarRequest } from '@/contracts/sheets-api';
 import { parseWith } from '@/contracts/parse';
 import { refusalSchema } from '@/contracts/problems';
 import type { Problem } from '@/core/1-base/problem';
+import { noteAnswer } from './offline/offline-state';
 
 export type ApiFailure =
   | { readonly kind: 'unreachable' }
@@ -49,6 +50,19 @@ export type ApiFailure =
 
 export type ApiResult<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: ApiFailure };
+
+/** What went wrong, to be said where it was asked; none where it went well. */
+export function problemsOf(answer: ApiResult<unknown>): readonly Problem[] {
+  if (answer.ok) return [];
+  return answer.failure.kind === 'unreachable' ? [NO_ANSWER] : answer.failure.problems;
+}
+
+export const NO_ANSWER: Problem = {
+  code: 'internal',
+  path: '',
+  expected: 'an answer from the server',
+  found: 'none; is it running?',
+};
 
 /** What a caller may say of a request beside its content. */
 export type CallOptions = Pick<RequestInit, 'signal' | 'keepalive'>;
@@ -72,6 +86,7 @@ async function call<T>(
       ...bodyOf(body),
       ...options,
     });
+    noteAnswer(response);
     answer = response.status === 204 ? undefined : await response.json();
   } catch {
     return { ok: false, failure: { kind: 'unreachable' } };

@@ -17,7 +17,7 @@ import { copiedJob } from '@/contracts/copied-job';
 import type { Job, JobContent, JobHead } from '@/contracts/job-api';
 import { problemText } from '../problem-words';
 import type { Problem } from '@/core/1-base/problem';
-import { api, type ApiResult } from '../api';
+import { api, problemsOf, type ApiResult } from '../api';
 import type { LengthUnit } from '@/core/1-base/units/length';
 import UnitsToggle from '../kit/UnitsToggle.vue';
 import { useJobDocuments } from '../stores/job-documents';
@@ -69,14 +69,8 @@ async function create(content: JobContent, room: string): Promise<void> {
 }
 
 async function enter(made: ApiResult<Job>, room: string): Promise<void> {
-  if (made.ok) {
-    await router.push({ name: room, params: { id: made.value.id } });
-  } else {
-    problems.value =
-      made.failure.kind === 'refused'
-        ? made.failure.problems
-        : [{ code: 'internal', path: '', expected: 'an answer from the server', found: 'none; is it running?' }];
-  }
+  if (made.ok) await router.push({ name: room, params: { id: made.value.id } });
+  else problems.value = problemsOf(made);
 }
 
 async function startNew(): Promise<void> {

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { mdiContentCopy, mdiDeleteOutline } from '@mdi/js';
 import { useIntersectionObserver } from '@vueuse/core';
-import { format } from 'date-fns';
 import { computed, ref } from 'vue';
 import type { JobHead } from '@/contracts/job-api';
 import { cornerName, CORNER_KEYS } from '@/core/2-vehicle/setup/corner-key';
@@ -9,7 +8,7 @@ import { cornerVerdicts, worstOfCorners } from '@/core/4-clearance/verdict/worst
 import { api } from '../api';
 import { nextStep } from '../job/next-step';
 import { ROOM_LABELS } from '../job/rooms';
-import { dayText, today } from '../kit/dates';
+import { dayText, fullMomentText, today } from '../kit/dates';
 import NoticeBox from '../kit/NoticeBox.vue';
 import VehicleAbove from '../kit/VehicleAbove.vue';
 import { VERDICT_WORDS } from '../words';
@@ -73,8 +72,8 @@ const isLate = computed(() => due.value !== undefined && due.value.due < today()
       </p>
       <p v-else-if="next"><span class="muted">Next,</span> {{ next }}</p>
       <p class="muted when">
-        {{ head.customer || 'No customer named' }}<br />changed
-        {{ format(new Date(head.updatedAt), 'd MMM yyyy, HH:mm') }}{{ head.changedBy ? ` by ${head.changedBy}` : '' }}
+        {{ head.customer || 'No customer named' }}<br />changed {{ fullMomentText(head.updatedAt)
+        }}{{ head.changedBy ? ` by ${head.changedBy}` : '' }}
       </p>
     </router-link>
     <div class="on-card">

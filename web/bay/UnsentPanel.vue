@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { format } from 'date-fns';
+import { fullMomentText } from '../kit/dates';
 import { downloadJob } from '../kit/job-file';
 import NoticeBox from '../kit/NoticeBox.vue';
 import { useUnsent, type Unsent } from '../saving/unsent';
@@ -29,7 +29,7 @@ function says({ isOpen, status }: Unsent): string {
     <ul>
       <li v-for="one in list" :key="`${one.draft.job} ${one.draft.tab}`">
         <router-link :to="{ name: 'bench', params: { id: one.draft.job } }">{{ one.draft.title }}</router-link>, changed
-        {{ format(new Date(one.draft.at), 'd MMM yyyy, HH:mm') }}: {{ says(one) }}
+        {{ fullMomentText(one.draft.at) }}: {{ says(one) }}
         <template v-if="one.status?.state === 'refused'">
           <v-btn variant="text" height="48" @click="downloadJob(contentOf(one.draft))">Save it as a file</v-btn>
           <v-btn variant="text" height="48" @click="letGo(one.draft)">Let go of it</v-btn>

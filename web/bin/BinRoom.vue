@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { format } from 'date-fns';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import type { Bin, BinKind } from '@/contracts/bin-api';
 import { cornerName } from '@/core/2-vehicle/setup/corner-key';
 import { api } from '../api';
 import { onShelf } from '../catalogue/shelf';
+import { fullMomentText } from '../kit/dates';
 import DialogBox from '../kit/DialogBox.vue';
 import NoticeBox from '../kit/NoticeBox.vue';
 import PageHead from '../kit/PageHead.vue';
@@ -80,7 +80,7 @@ async function forget(): Promise<void> {
           <td>
             <span class="muted">{{ one.is }}</span> {{ one.name }}
           </td>
-          <td>{{ format(new Date(one.removedAt), 'd MMM yyyy, HH:mm') }}</td>
+          <td>{{ fullMomentText(one.removedAt) }}</td>
           <td class="ends">
             <v-btn variant="outlined" height="48" :aria-label="`Bring ${one.name} back`" @click="bringBack(one)"
               >Bring back</v-btn

@@ -13,7 +13,7 @@ import { CATALOGUE_KINDS, type CatalogueContent, type CatalogueItem, type Catalo
 import { commonSizes } from '@/core/2-vehicle/tire/common-sizes';
 import type { Problem } from '@/core/1-base/problem';
 import { problemText } from '../problem-words';
-import { api, type ApiResult } from '../api';
+import { api, problemsOf, type ApiResult } from '../api';
 import { saveText } from '../kit/save-text';
 import PageHead from '../kit/PageHead.vue';
 import NoticeBox from '../kit/NoticeBox.vue';
@@ -49,11 +49,7 @@ async function load(): Promise<void> {
 onMounted(load);
 
 function settled<T>(result: ApiResult<T>): result is { ok: true; value: T } {
-  problems.value = result.ok
-    ? []
-    : result.failure.kind === 'refused'
-      ? result.failure.problems
-      : [{ code: 'internal', path: '', expected: 'an answer from the server', found: 'none; is it running?' }];
+  problems.value = problemsOf(result);
   return result.ok;
 }
 

@@ -149,7 +149,7 @@ describe('the finder of the open job', () => {
     finder.onServer.value = true;
     Object.assign(globalThis, { fetch: () => Promise.reject(new TypeError('fetch failed')) });
     await finder.find();
-    expect(finder.problems.value).toMatchObject([{ expected: 'an answer of the server' }]);
+    expect(finder.problems.value).toMatchObject([{ expected: 'an answer from the server' }]);
     expect(finder.running.value).toBe(false);
     expect(finder.question.value!.tires).toMatchObject({ from: 'list' });
     leave();
@@ -177,7 +177,7 @@ describe('the finder of the open job', () => {
     expect(seen).toEqual([null, 2, null]);
     expect(finder.share.value).toBe(0.25);
     expect(finder.ahead.value).toBe(null);
-    expect(finder.problems.value).toMatchObject([{ expected: 'an answer of the server' }]);
+    expect(finder.problems.value).toMatchObject([{ expected: 'an answer from the server' }]);
     leave();
   });
 });

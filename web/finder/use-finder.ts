@@ -6,7 +6,7 @@ import type { FirstLook, PartialDot } from '@/core/6-decisions/finder/search';
 import type { Explanation, FinderResult, FoundOn } from '@/core/6-decisions/finder/session';
 import type { Problem, Result } from '@/core/1-base/problem';
 import { seedOf } from '@/core/1-base/numeric/seeded-random';
-import { api } from '../api';
+import { api, NO_ANSWER, problemsOf } from '../api';
 import { useJobStore } from '../stores/job';
 import { FinderClient } from '../workers/finder-client';
 import { startingQuestion } from './starting-question';
@@ -106,7 +106,6 @@ export function useFinder() {
   let serverRun: string | null = null;
 
   async function findOnServer(file: LowgapFile, asked: FinderQuestionEntry): Promise<Result<FinderResult> | null> {
-    const unreachable = { code: 'internal', path: '', expected: 'an answer of the server', found: 'none' } as const;
     let read = await api.startFind({ document: file, question: asked });
     while (read.ok && (read.value.state === 'running' || read.value.state === 'waiting')) {
       const { id, state, done, total, combinations: count } = read.value;
@@ -120,13 +119,10 @@ export function useFinder() {
     }
     serverRun = null;
     ahead.value = null;
-    if (!read.ok) {
-      const { failure } = read;
-      return { ok: false, problems: failure.kind === 'refused' ? failure.problems : [unreachable] };
-    }
+    if (!read.ok) return { ok: false, problems: problemsOf(read) };
     const { state, result: found, problems: said } = read.value;
     if (state === 'canceled') return null;
-    if (state !== 'done') return { ok: false, problems: said.length > 0 ? said : [unreachable] };
+    if (state !== 'done') return { ok: false, problems: said.length > 0 ? said : [NO_ANSWER] };
     await client.takeUp(file, asked);
     return { ok: true, value: found as FinderResult };
   }

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { format } from 'date-fns';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import type { Installation } from '@/contracts/installation-api';
 import type { ShopImport, ShopPlan } from '@/contracts/shop-file';
 import type { Problem } from '@/core/1-base/problem';
-import { api } from '../api';
+import { api, problemsOf } from '../api';
+import { fullMomentText } from '../kit/dates';
 import NoticeBox from '../kit/NoticeBox.vue';
 import PageHead from '../kit/PageHead.vue';
 import { problemText } from '../problem-words';
@@ -27,18 +27,13 @@ async function load(): Promise<void> {
 }
 onMounted(load);
 
-const when = (at: string): string => format(new Date(at), 'd MMM yyyy, HH:mm');
 const lastCopy = computed(() => told.value?.copies[0]);
 
 async function bring(how: ShopImport, file: File): Promise<ShopPlan | null> {
   isWorking.value = true;
   const answer = await api.bringIn(how, file);
   isWorking.value = false;
-  problems.value = answer.ok
-    ? []
-    : answer.failure.kind === 'unreachable'
-      ? [{ code: 'internal', path: '', expected: 'an answer from the server', found: 'none; is it running?' }]
-      : answer.failure.problems;
+  problems.value = problemsOf(answer);
   return answer.ok ? answer.value : null;
 }
 
@@ -84,11 +79,11 @@ async function goOn(how: 'add' | 'replace'): Promise<void> {
         <dt>Last copy</dt>
         <dd v-if="told.copiesKept === null">none by itself: the database is copied where it lies</dd>
         <dd v-else-if="lastCopy">
-          {{ when(lastCopy.madeAt) }}, {{ sizeWords(lastCopy.bytes) }}, opened again and read whole;
+          {{ fullMomentText(lastCopy.madeAt) }}, {{ sizeWords(lastCopy.bytes) }}, opened again and read whole;
           {{ told.copies.length }} of {{ told.copiesKept }} days kept
         </dd>
         <dd v-else>none yet; the first is made a minute after the start</dd>
-        <dt>Since {{ when(told.since) }}</dt>
+        <dt>Since {{ fullMomentText(told.since) }}</dt>
         <dd>
           {{ told.counts.saves }} saves, {{ told.counts.clashes }} met another's, {{ told.counts.refused }} requests
           refused, {{ told.counts.faults }} faults, {{ told.counts.searches }} searches
@@ -116,7 +111,7 @@ async function goOn(how: 'add' | 'replace'): Promise<void> {
       </NoticeBox>
       <div v-if="read" data-testid="shop-plan">
         <p>
-          <strong>The shop as of {{ when(read.plan.madeAt) }}.</strong> Nothing was changed yet.
+          <strong>The shop as of {{ fullMomentText(read.plan.madeAt) }}.</strong> Nothing was changed yet.
         </p>
         <ul>
           <li v-for="line in planWords(read.plan)" :key="line">{{ line }}</li>

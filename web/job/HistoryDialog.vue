@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { format } from 'date-fns';
 import { computed, shallowRef, watch } from 'vue';
 import { changesBetween } from '@/contracts/changes/diff';
 import type { JobContent, JobHistory } from '@/contracts/job-api';
 import { placeText } from '@/contracts/problems';
 import { api } from '../api';
+import { fullMomentText } from '../kit/dates';
 import DialogBox from '../kit/DialogBox.vue';
 import NoticeBox from '../kit/NoticeBox.vue';
 import { fieldWords, isTypedText, valueWords } from '../saving/field-words';
@@ -77,7 +77,7 @@ const placeOf = (path: string): string => placeText(path.replace(/^document\./, 
       <p v-else-if="sets && sets.length === 0">Nothing was changed since the job was made.</p>
       <ol v-if="sets && !then" class="sets">
         <li v-for="set in sets" :key="set.revision">
-          <span class="when">{{ format(new Date(set.at), 'd MMM yyyy, HH:mm') }}</span>
+          <span class="when">{{ fullMomentText(set.at) }}</span>
           <span class="what">{{ set.by ? `${set.by}: ` : '' }}{{ whatOf(set) }}</span>
           <v-btn variant="outlined" height="48" @click="look(set.revision - 1)">As it was before</v-btn>
         </li>

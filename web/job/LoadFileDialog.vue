@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import type { JobFile } from '@/contracts/job-file';
 import type { Problem } from '@/core/1-base/problem';
+import { problemsOf } from '../api';
 import DialogBox from '../kit/DialogBox.vue';
 import { jobFromFile, keepPictures } from '../kit/job-file';
 import { useJobStore } from '../stores/job';
@@ -19,8 +20,7 @@ async function asNewJob(): Promise<void> {
   file.value = null;
   const made = await jobFromFile(read);
   if (made.ok) await router.push({ name: 'bench', params: { id: made.value.id } });
-  else if (made.failure.kind === 'refused') emit('problems', made.failure.problems);
-  else emit('problems', [{ code: 'internal', path: '', expected: 'an answer from the server', found: 'none' }]);
+  else emit('problems', problemsOf(made));
 }
 
 async function intoThisJob(): Promise<void> {

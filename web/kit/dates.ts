@@ -25,3 +25,6 @@ export function readDay(text: string): string | null {
   const read = WRITTEN.map((form) => parse(plain, form, new Date(2000, 0, 1))).find(isValid);
   return read && read.getFullYear() >= 1000 ? format(read, DAY) : null;
 }
+
+/** With its year, for what may lie long ago: `3 Feb 2026, 03:10`. */
+export const fullMomentText = (at: string | number | Date): string => format(new Date(at), 'd MMM yyyy, HH:mm');

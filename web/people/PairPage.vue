@@ -2,7 +2,7 @@
 import { ref, shallowRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { Problem } from '@/core/1-base/problem';
-import { api } from '../api';
+import { api, problemsOf } from '../api';
 import NoticeBox from '../kit/NoticeBox.vue';
 import PageHead from '../kit/PageHead.vue';
 import { problemText } from '../problem-words';
@@ -18,11 +18,7 @@ const problems = shallowRef<readonly Problem[]>([]);
 
 async function pair(): Promise<void> {
   const answer = await api.pair({ code: code.value, name: name.value.trim() });
-  problems.value = answer.ok
-    ? []
-    : answer.failure.kind === 'refused'
-      ? answer.failure.problems
-      : [{ code: 'internal', path: '', expected: 'an answer from the server', found: 'none; is it running?' }];
+  problems.value = problemsOf(answer);
   if (!answer.ok) return;
   await who.load();
   await router.replace({ name: 'signIn' });

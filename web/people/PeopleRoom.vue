@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { format } from 'date-fns';
 import QRCode from 'qrcode';
 import { onMounted, ref, shallowRef } from 'vue';
 import type { z } from 'zod';
 import { ROLES, type pairingSchema, type People, type Person, type Role } from '@/contracts/people';
 import type { Problem } from '@/core/1-base/problem';
-import { api, type ApiResult } from '../api';
+import { api, problemsOf, type ApiResult } from '../api';
+import { fullMomentText } from '../kit/dates';
 import DialogBox from '../kit/DialogBox.vue';
 import NoticeBox from '../kit/NoticeBox.vue';
 import PageHead from '../kit/PageHead.vue';
@@ -23,8 +23,6 @@ const role = ref<Role>('bay');
 const password = ref('');
 const pin = ref('');
 
-const when = (at: string): string => format(new Date(at), 'd MMM yyyy, HH:mm');
-
 async function load(): Promise<void> {
   await settled(api.readPeople(), (read) => (all.value = read));
 }
@@ -36,11 +34,7 @@ async function settled<T>(
   done: (value: T) => unknown = () => undefined,
 ): Promise<boolean> {
   const answer = await asked;
-  problems.value = answer.ok
-    ? []
-    : answer.failure.kind === 'unreachable'
-      ? [{ code: 'internal', path: '', expected: 'an answer from the server', found: 'none; is it running?' }]
-      : answer.failure.problems;
+  problems.value = problemsOf(answer);
   if (answer.ok) done(answer.value);
   return answer.ok;
 }
@@ -122,7 +116,9 @@ const signsInBy = ({ hasPassword, hasPin }: Person): string =>
       <ul class="rows">
         <li v-for="device in all.devices" :key="device.id">
           <strong>{{ device.name }}</strong>
-          <span class="muted">paired {{ when(device.pairedAt) }}, signed in on last {{ when(device.seenAt) }}</span>
+          <span class="muted"
+            >paired {{ fullMomentText(device.pairedAt) }}, signed in on last {{ fullMomentText(device.seenAt) }}</span
+          >
           <span class="ends">
             <v-btn
               variant="text"
@@ -142,7 +138,7 @@ const signsInBy = ({ hasPassword, hasPin }: Person): string =>
         <li v-for="session in all.sessions" :key="session.id">
           <strong>{{ session.name }}</strong>
           <span>{{ session.device ?? 'by password' }}{{ session.isThis ? ', here' : '' }}</span>
-          <span class="muted">seen {{ when(session.seenAt) }}</span>
+          <span class="muted">seen {{ fullMomentText(session.seenAt) }}</span>
           <span class="ends">
             <v-btn
               v-if="!session.isThis"
@@ -217,7 +213,7 @@ const signsInBy = ({ hasPassword, hasPin }: Person): string =>
       <h2 class="panel-title">Pair a tablet</h2>
       <p>
         Point the tablet's camera at the picture, or open the address on it. Good once, until
-        {{ pairing && when(pairing.until) }}.
+        {{ pairing && fullMomentText(pairing.until) }}.
       </p>
       <img v-if="pairing" :src="pairing.picture" alt="The address as a QR code" width="260" height="260" />
       <p class="figures">{{ pairing?.address }}</p>

@@ -2,7 +2,7 @@
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { Problem } from '@/core/1-base/problem';
-import { api, type ApiResult } from '../api';
+import { api, problemsOf, type ApiResult } from '../api';
 import NoticeBox from '../kit/NoticeBox.vue';
 import PageHead from '../kit/PageHead.vue';
 import { problemText } from '../problem-words';
@@ -30,11 +30,7 @@ async function go(asked: Promise<ApiResult<unknown>>): Promise<void> {
   const answer = await asked;
   isWorking.value = false;
   pin.value = '';
-  problems.value = answer.ok
-    ? []
-    : answer.failure.kind === 'refused'
-      ? answer.failure.problems
-      : [{ code: 'internal', path: '', expected: 'an answer from the server', found: 'none; is it running?' }];
+  problems.value = problemsOf(answer);
   if (!answer.ok) return;
   await who.load();
   await router.replace(backTo(route.query['then']));

@@ -8,7 +8,7 @@ import { AXLES, type Axle } from '@/core/2-vehicle/setup/corner-key';
 import { VEHICLE_KINDS } from '@/core/2-vehicle/setup/vehicle-kind';
 import { QUICK_SUSPENSIONS, suspensionsOf } from '@/core/6-decisions/quick/quick-question';
 import { LENGTH_UNITS, type LengthUnit } from '@/core/1-base/units/length';
-import { api } from '../api';
+import { api, problemsOf } from '../api';
 import PageHead from '../kit/PageHead.vue';
 import PictureChoice from '../kit/PictureChoice.vue';
 import SuspensionSketch from '../kit/SuspensionSketch.vue';
@@ -82,10 +82,7 @@ async function makeJob(): Promise<void> {
   if (!question.value) return;
   const made = await api.createJob(jobOfQuick(question.value, texts.value, look.value?.places ?? []));
   if (made.ok) return void router.push({ name: 'intake', params: { id: made.value.id } });
-  problems.value =
-    made.failure.kind === 'refused'
-      ? made.failure.problems
-      : [{ code: 'internal', path: '', expected: 'an answer from the server', found: 'none; is it running?' }];
+  problems.value = problemsOf(made);
 }
 </script>
 

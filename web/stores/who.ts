@@ -2,6 +2,7 @@ import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import { mayDo, type Act, type Me } from '@/contracts/people';
 import { api } from '../api';
+import { forgetKept } from '../offline/kept-answers';
 
 /** Who is at this browser, and what they may do; where nobody is asked, everything. */
 export const useWho = defineStore('who', () => {
@@ -22,6 +23,7 @@ export const useWho = defineStore('who', () => {
 
   async function signOut(): Promise<void> {
     await api.signOut();
+    await forgetKept();
     await load();
   }
 
