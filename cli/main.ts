@@ -58,6 +58,7 @@ program
   )
   .argument('<file>', 'the .zip to write')
   .option('--at <address>', 'where Low Gap runs', 'http://127.0.0.1:4700')
+  .option('--as <name>', 'who signs in, where people do; the password in LOWGAP_PASSWORD')
   .action((file: string, options: ShopCommandOptions) => runCommand(() => backupCommand(file, options)));
 
 program
@@ -67,6 +68,7 @@ program
   )
   .argument('<file>', 'the .zip to read')
   .option('--at <address>', 'where Low Gap runs', 'http://127.0.0.1:4700')
+  .option('--as <name>', 'who signs in, where people do; the password in LOWGAP_PASSWORD')
   .option('--do <what>', 'add: what is not there; replace: and what differs', 'plan')
   .action((file: string, options: RestoreCommandOptions) => runCommand(() => restoreCommand(file, options)));
 

@@ -1,11 +1,13 @@
 /**
  * A whole shop as one file: a zip of JSON and pictures. `shop.json` says what is in it; `jobs/ID.json` a job with its document as
- * it is kept and every save of it; `photos/ID` a picture; `catalogue.json`, `wells.json` and `terms.json` the rest.
+ * it is kept and every save of it; `photos/ID` a picture; `catalogue.json`, `wells.json`, `people.json` and
+ * `terms.json` the rest.
  */
 import { z } from 'zod';
 import { catalogueItemSchema } from './catalogue';
 import { changeSetSchema } from './changes/change';
 import { shopTermsSchema } from './plan';
+import { ROLES } from './people';
 import { pictureTypeSchema } from './picture';
 
 export const SHOP_FILE_FORMAT = 'lowgap-shop';
@@ -52,6 +54,9 @@ export const shopWellSchema = z.object({
   removedAt,
 });
 
+/** Who works there: no secrets. Whoever looks after the shop gives each one anew. */
+export const shopPersonSchema = z.object({ id: z.uuid(), name: z.string(), role: z.enum(ROLES), isAway: z.boolean() });
+
 /** `shop.json`: what is in the file, with the SHA-256 of every entry, so that a whole one is told from a half. */
 export const shopManifestSchema = z.object({
   format: z.literal(SHOP_FILE_FORMAT),
@@ -73,10 +78,14 @@ export const shopPlanSchema = z.object({
     differing: z.array(z.string()),
     /** That this version cannot read; they are kept as they are. */
     unreadable: z.array(z.string()),
+    /** That were to be replaced and were not: in the bin, or changed by somebody that very moment. */
+    left: z.array(z.string()),
   }),
   photos: z.object({ added: z.int(), same: z.int() }),
   wells: z.object({ added: z.int(), same: z.int() }),
   catalogue: z.object({ added: z.int(), same: z.int() }),
+  /** By name; they can sign in once somebody gives them a password or a PIN. */
+  people: z.object({ added: z.int(), same: z.int() }),
   /** The file's rates stand in for those of a shop that has none. */
   terms: z.enum(['taken', 'kept', 'none']),
 });
@@ -86,6 +95,7 @@ export const SHOP_IMPORTS = ['plan', 'add', 'replace'] as const;
 export type ShopImport = (typeof SHOP_IMPORTS)[number];
 
 export type ShopJob = z.output<typeof shopJobSchema>;
+export type ShopPerson = z.output<typeof shopPersonSchema>;
 export type ShopPhoto = z.output<typeof shopPhotoSchema>;
 export type ShopManifest = z.output<typeof shopManifestSchema>;
 export type ShopPlan = z.output<typeof shopPlanSchema>;

@@ -146,7 +146,11 @@ export function makeApp({
   if (access) app.use('/api', signedIn);
   // Before the JSON parser: their bodies are bytes.
   app.use('/api/photos', photoRoutes(photos));
-  app.use('/api/backup', only('lookAfter'), backupRoutes({ whole, jobs, shop }));
+  app.use(
+    '/api/backup',
+    only('lookAfter'),
+    backupRoutes({ whole, jobs, shop, saved: (job, revision) => live.saved(job, revision) }),
+  );
   app.use('/api', express.json({ limit: MOST_JOB_BYTES }));
   app.use('/api/jobs', jobRoutes(jobs, live, example));
   app.use('/api/catalogue', catalogueRoutes(catalogue));

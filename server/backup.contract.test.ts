@@ -4,10 +4,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import request from 'supertest';
-import type { JobContent } from '@/contracts/job-api';
+import type { JobContent, JobHead } from '@/contracts/job-api';
 import { demoCatalogue } from '@/demo/demo-catalogue';
 import { demoJobs } from '@/demo/demo-jobs';
 import { Copies, checkCopy } from './shop-copy/copies';
+import { hidden } from './people/secrets';
+import { SignIn } from './people/sign-in';
 import { writeShop } from './shop-copy/write-shop';
 import { appHere, type AppHere } from './testing/app-here';
 
@@ -49,6 +51,8 @@ beforeAll(async () => {
     corner: content.document.corners.frontLeft,
   };
   await request(here.app).post('/api/wells').send(well).expect(201);
+  await here.people.add({ name: 'Ada', role: 'owner', password: await hidden('steep and narrow'), pin: null });
+  await here.people.add({ name: 'Bo', role: 'bay', password: null, pin: await hidden('4711') });
 }, 120_000);
 afterAll(async () => {
   rmSync(directory, { recursive: true, force: true });
@@ -76,6 +80,7 @@ const everything = async ({ whole }: AppHere) => ({
   photos: await whole.photoList(),
   items: await whole.items(),
   wells: await whole.wells(),
+  people: await whole.people(),
 });
 
 describe('the whole shop as one file', () => {
@@ -115,6 +120,66 @@ describe('the whole shop as one file', () => {
     expect(await customer()).toBe('Piste team');
     const then = await request(other.app).get(`/api/jobs/${changed}/history/3`).expect(200);
     expect(then.body.customer).toBe('Changed after the copy');
+  }, 120_000);
+
+  test('people come along without what they sign in with; the owner is made anew, under the name there is', async () => {
+    const zip = await copyOf();
+    expect(zip.includes('scrypt')).toBe(false);
+    expect((await bring('plan', zip).expect(200)).body.people).toEqual({ added: 0, same: 2 });
+    const brought = await other.people.list();
+    expect(brought.map(({ name, role, password, pin }) => ({ name, role, password, pin }))).toEqual([
+      { name: 'Ada', role: 'owner', password: null, pin: null },
+      { name: 'Bo', role: 'bay', password: null, pin: null },
+    ]);
+    const code = await new SignIn(other.people).firstCode();
+    const owner = request.agent(other.asked());
+    expect((await owner.get('/api/people/me').expect(200)).body.isFirst).toBe(true);
+    await owner.post('/api/people/first').send({ code, name: 'ada', password: 'another long one' }).expect(200);
+    expect((await owner.get('/api/people').expect(200)).body.people).toHaveLength(2);
+    expect(await new SignIn(other.people).firstCode()).toBeNull();
+  }, 120_000);
+
+  test('one that lies in the bin is not put back, and that is said; whoever has another one open hears of it', async () => {
+    const zip = await copyOf();
+    const titles = demoJobs().map(({ title }) => title);
+    const heads: readonly JobHead[] = (await request(other.app).get('/api/jobs').expect(200)).body.jobs;
+    const [open, thrown] = [0, 1].map((i) => heads.find(({ title }) => title === titles[i])!.id);
+    for (const id of [open, thrown]) {
+      const { title } = (await request(other.app).get(`/api/jobs/${id}`).expect(200)).body;
+      const one = { path: ['title'], was: title, now: 'Renamed' };
+      await request(other.app)
+        .patch(`/api/jobs/${id}`)
+        .send({ revision: 1, save: `rename-${id}`, changes: [one] })
+        .expect(200);
+    }
+    await request(other.app).delete(`/api/jobs/${thrown}`).expect(204);
+    const heard: unknown[] = [];
+    const stop = other.live.listen(
+      open!,
+      '',
+      (event) => void heard.push(event),
+      () => undefined,
+    );
+    const done = await bring('replace', zip).expect(200);
+    stop();
+    expect(done.body.jobs.left).toHaveLength(1);
+    expect(heard).toContainEqual({ type: 'saved', revision: 3 });
+    expect((await request(other.app).get(`/api/jobs/${open}`)).body.title).not.toBe('Renamed');
+  }, 120_000);
+
+  test('out of an embedded database and into another one, on a PostgreSQL server where that is what is tested', async () => {
+    const back = await appHere();
+    const from = await everything(other);
+    const zip = (
+      await request(other.app)
+        .get('/api/backup')
+        .buffer(true)
+        .parse(binary as never)
+        .expect(200)
+    ).body as Buffer;
+    await bring('add', zip, back).expect(200);
+    expect(await everything(back)).toEqual(from);
+    await back.close();
   }, 120_000);
 
   test.each<[string, (zip: Buffer) => Buffer, RegExp]>([

@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, gt, lt, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, lt, sql } from 'drizzle-orm';
 import type { Role } from '@/contracts/people';
 import type { Database } from './open';
 import { codes, devices, people, secrets, sessions, tries } from './tables';
@@ -19,7 +19,10 @@ export interface StoredDevice {
   readonly seenAt: Date;
 }
 
-const keyOf = (name: string): string => name.trim().toLowerCase();
+/** A name as it is compared: two people are not told apart by capitals. */
+export const keyOf = (name: string): string => name.trim().toLowerCase();
+
+const isOwner = ({ role, isAway, password }: StoredPerson): boolean => role === 'owner' && !isAway && password !== null;
 
 /** Who signs in, on what, and how often somebody failed to. Holds no secret in clear. */
 export class PeopleRepository {
@@ -33,9 +36,9 @@ export class PeopleRepository {
     return this.#db.select().from(people).orderBy(asc(people.nameKey));
   }
 
-  async isEmpty(): Promise<boolean> {
-    const [row] = await this.#db.select({ n: count() }).from(people);
-    return row!.n === 0;
+  /** Whether somebody can sign in who looks after the shop. People who came in with a shop's file have no secrets yet. */
+  async hasOwner(): Promise<boolean> {
+    return (await this.list()).some(isOwner);
   }
 
   async called(name: string): Promise<StoredPerson | null> {
@@ -61,15 +64,16 @@ export class PeopleRepository {
     return made ?? null;
   }
 
-  /** The first owner, and only if nobody is there yet. */
+  /** The first owner, and only if there is none yet; somebody of that name who has no secrets becomes it. */
   async addFirst(person: Omit<StoredPerson, 'id' | 'isAway' | 'role'>): Promise<StoredPerson | null> {
     return this.#db.transaction(async (tx) => {
       await tx.execute(sql`lock table ${people} in exclusive mode`);
-      const [row] = await tx.select({ n: count() }).from(people);
-      if (row!.n > 0) return null;
+      if ((await tx.select().from(people)).some(isOwner)) return null;
+      const row = { ...person, role: 'owner' as const, isAway: false };
       const [made] = await tx
         .insert(people)
-        .values({ ...person, role: 'owner', nameKey: keyOf(person.name) })
+        .values({ ...row, nameKey: keyOf(person.name) })
+        .onConflictDoUpdate({ target: people.nameKey, set: row })
         .returning();
       return made!;
     });
@@ -86,7 +90,6 @@ export class PeopleRepository {
       const own = all.find((one) => one.id === id);
       if (!own) return 'gone';
       const next = { ...own, ...change };
-      const isOwner = (one: StoredPerson): boolean => one.role === 'owner' && !one.isAway;
       if (!all.some((one) => isOwner(one.id === id ? next : one))) return 'last';
       const [made] = await tx.update(people).set(change).where(eq(people.id, id)).returning();
       if (change.password !== undefined || change.pin !== undefined || change.isAway) {

@@ -4,12 +4,13 @@ import type { CatalogueData } from '@/contracts/catalogue';
 import { summaryOf } from '@/contracts/job-summary';
 import type { LowgapCorner } from '@/contracts/lowgap-file';
 import { lowgapFileSchema } from '@/contracts/lowgap-file';
-import type { shopItemSchema, ShopJob, ShopPhoto, shopWellSchema } from '@/contracts/shop-file';
+import type { shopItemSchema, ShopJob, ShopPerson, ShopPhoto, shopWellSchema } from '@/contracts/shop-file';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { VehicleKind } from '@/core/2-vehicle/setup/vehicle-kind';
 import { namesApart, putTogether, takenApart } from './lists-apart';
 import type { Database } from './open';
-import { catalogue, jobChanges, jobLists, jobs, photos, wells } from './tables';
+import { keyOf } from './people-repository';
+import { catalogue, jobChanges, jobLists, jobs, people, photos, wells } from './tables';
 
 type ShopItem = z.output<typeof shopItemSchema>;
 type ShopWell = z.output<typeof shopWellSchema>;
@@ -157,6 +158,21 @@ export class WholeShop {
       removedAt: dateOrNone(removedAt),
     }));
     return (await this.#db.insert(wells).values(rows).onConflictDoNothing().returning({ id: wells.id })).length;
+  }
+
+  /** Who works there, without what they sign in with. */
+  people(): Promise<ShopPerson[]> {
+    const { id, name, role, isAway } = people;
+    return this.#db.select({ id, name, role, isAway }).from(people).orderBy(asc(people.nameKey));
+  }
+
+  /** Those whose names nobody has here. They cannot sign in until somebody gives them a secret. */
+  async addPeople(all: readonly ShopPerson[]): Promise<void> {
+    if (all.length === 0) return;
+    await this.#db
+      .insert(people)
+      .values(all.map((person) => ({ ...person, nameKey: keyOf(person.name) })))
+      .onConflictDoNothing();
   }
 
   /** Which of these ids are here. */

@@ -41,9 +41,9 @@ export class SignIn {
     this.people = people;
   }
 
-  /** The code that makes the first owner, for the console; null: there are people. */
+  /** The code that makes the first owner, for the console; null: there is one. */
   async firstCode(): Promise<string | null> {
-    if (!(await this.people.isEmpty())) return null;
+    if (await this.people.hasOwner()) return null;
     const code = newCode();
     await this.people.addCode(digest(codeMeant(code)), 'first', new Date(Date.now() + FIRST_MS));
     return code;
@@ -87,10 +87,10 @@ export class SignIn {
   }
 
   async me(who: Who | undefined, device: StoredDevice | null): Promise<Me> {
-    const all = await this.people.list();
+    const [all, hasOwner] = await Promise.all([this.people.list(), this.people.hasOwner()]);
     return {
       isAsked: true,
-      isFirst: all.length === 0,
+      isFirst: !hasOwner,
       who: who ?? null,
       device: device?.name ?? null,
       names: device ? all.filter(({ isAway, pin }) => !isAway && pin !== null).map(({ name }) => name) : [],

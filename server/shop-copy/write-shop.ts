@@ -43,6 +43,7 @@ export async function writeShop(
     for (const { id } of photos) await add(`photos/${id}`, () => whole.photo(id));
     await add('catalogue.json', async () => json(await whole.items()));
     await add('wells.json', async () => json(await whole.wells()));
+    await add('people.json', async () => json(await whole.people()));
     await add('terms.json', async () => json(await shop.read()));
     const manifest: ShopManifest = {
       format: SHOP_FILE_FORMAT,

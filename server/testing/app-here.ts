@@ -28,6 +28,7 @@ export interface AppHere {
   readonly database: OpenDatabase;
   readonly jobs: JobRepository;
   readonly whole: WholeShop;
+  readonly live: Live;
   /** Puts what no version can read in the place of a job's document. */
   breakJob(id: string): Promise<void>;
   /** The same server, whose database cannot write what holds `text`: the fault names the values, as Drizzle's do. */
@@ -93,6 +94,7 @@ export async function appHere(
   return {
     app: makeApp(parts),
     whole,
+    live,
     people,
     asked,
     database,

@@ -16,7 +16,7 @@ const named = (titles: readonly string[]): string => {
 };
 
 /** What bringing a file in would change here, a line each. */
-export function planWords({ jobs, photos, wells, catalogue, terms }: ShopPlan): string[] {
+export function planWords({ jobs, photos, wells, catalogue, people, terms }: ShopPlan): string[] {
   return [
     jobs.added.length > 0 ? `Added, ${named(jobs.added)}.` : 'No job is added.',
     ...(jobs.same > 0
@@ -27,6 +27,10 @@ export function planWords({ jobs, photos, wells, catalogue, terms }: ShopPlan): 
       : []),
     ...(jobs.unreadable.length > 0
       ? [`This version cannot read ${named(jobs.unreadable)}. They are kept as they are.`]
+      : []),
+    ...(jobs.left.length > 0 ? [`Not put back, in the bin or changed at that very moment, ${named(jobs.left)}.`] : []),
+    ...(people.added > 0
+      ? [`People added: ${people.added}. Each can sign in once you give them a password or a PIN.`]
       : []),
     `Also added: ${photos.added} photos, ${catalogue.added} tires, wheels and spacers, ${wells.added} wells.`,
     ...(terms === 'taken' ? ['The rates are taken from the file.'] : []),

@@ -22,10 +22,11 @@ const told: Installation = {
 };
 const plan: ShopPlan = {
   madeAt: '2026-02-01T03:00:00',
-  jobs: { added: ['Lift-line truck'], same: 3, differing: ['Patrol pickup'], unreadable: [] },
+  jobs: { added: ['Lift-line truck'], same: 3, differing: ['Patrol pickup'], unreadable: [], left: [] },
   photos: { added: 2, same: 0 },
   wells: { added: 0, same: 1 },
   catalogue: { added: 4, same: 9 },
+  people: { added: 2, same: 1 },
   terms: 'kept',
 };
 let wrapper: VueWrapper;
@@ -96,5 +97,13 @@ describe('this installation', () => {
     expect(planWords({ ...plan, jobs: { ...plan.jobs, added: many } })[0]).toBe(
       'Added, 8 jobs: J0, J1, J2, J3, J4 and 3 more.',
     );
+  });
+
+  test('people come in without secrets, and a job that could not be put back is named; nothing is said of none', () => {
+    const said = planWords({ ...plan, jobs: { ...plan.jobs, left: ['In the bin'] } }).join(' ');
+    expect(said).toContain('People added: 2. Each can sign in once you give them a password or a PIN.');
+    expect(said).toContain('1 job: In the bin');
+    const silent = planWords({ ...plan, people: { added: 0, same: 3 } }).join(' ');
+    expect(silent).not.toMatch(/People added|Not put back/);
   });
 });
