@@ -1,10 +1,11 @@
-/** `npm run bench:hardness`: kills under writes, hostile requests, many in one job. Needs a build. `-- --kills 100 --requests 10000 --seconds 60` */
+/** `npm run bench:hardness`: kills under writes, many in one job, many that save at once, hostile requests. Needs a build. `-- --kills 100 --requests 10000 --seconds 60` */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { hostile } from './hardness/hostile';
 import { killed } from './hardness/kills';
+import { load } from './hardness/load';
 import { running } from './hardness/server-process';
 import { together } from './hardness/together';
 
@@ -13,11 +14,15 @@ const { values } = parseArgs({
     kills: { type: 'string', default: '100' },
     requests: { type: 'string', default: '10000' },
     seconds: { type: 'string', default: '60' },
+    load: { type: 'string', default: '20' },
     clients: { type: 'string', default: '20' },
   },
 });
 const SEED = 25;
 const PORT = 4795;
+
+/** As many browsers as measure at once in a chain of some fifty bays. */
+const LOAD_CLIENTS = 50;
 const data = mkdtempSync(join(tmpdir(), 'lowgap-hard-'));
 const url = process.env['DATABASE_URL'];
 const env = { LOWGAP_DATA: data, LOWGAP_COPIES: '0' };
@@ -31,6 +36,7 @@ try {
     if (Number(values.seconds) > 0) {
       say('together', await together(Number(values.clients), Number(values.seconds), server, SEED));
     }
+    if (Number(values.load) > 0) say('load', await load(LOAD_CLIENTS, Number(values.load), server));
     if (Number(values.requests) > 0) say('hostile', await hostile(Number(values.requests), server, SEED));
   } finally {
     await server.kill();

@@ -31,8 +31,8 @@ const MAY: Readonly<Record<Act, readonly Role[]>> = {
 export const mayDo = (role: Role, act: Act): boolean => MAY[act].includes(role);
 
 const name = plainText(60).trim().min(1);
-/** NIST SP 800-63B: 8 characters at least, no rules of composition, long ones allowed. */
-const password = z.string().min(8).max(200);
+/** OWASP ASVS 4.0.3, 2.1.1 and 2.1.2: 12 to 128 characters; NIST SP 800-63B: no rules of composition. */
+const password = z.string().min(12).max(128);
 /** Only on a paired device, where a lock-out stands behind it. */
 const pin = z.string().regex(/^\d{4,8}$/, 'four to eight digits');
 

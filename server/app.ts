@@ -12,7 +12,7 @@ import type { WellRepository } from './db/well-repository';
 import type { ShopRepository } from './db/shop-repository';
 import type { PhotoRepository } from './db/photo-repository';
 import type { Driver } from './devices/driver';
-import { atMost, fromOwnPages, knownHost, ownNames } from './guard';
+import { asData, atMost, fromOwnPages, knownHost, ownNames } from './guard';
 import { answer, notFound, refuse, sendRefusal } from './http';
 import { backupRoutes } from './routes/backup';
 import { installationRoutes } from './routes/installation';
@@ -57,6 +57,8 @@ export interface AppParts {
   readonly logger: Logger;
   /** An invented job to look round in. */
   readonly example: () => JobContent;
+  /** Browsers come by HTTPS with a certificate they know. */
+  readonly isTrusted?: boolean;
   /** A proxy on this machine says for whom it asks. */
   readonly isBehindProxy?: boolean;
   /** Names this server answers to, beside those of loopback. */
@@ -98,6 +100,7 @@ export function makeApp({
   searches,
   logger,
   example,
+  isTrusted = false,
   isBehindProxy = false,
   names = ownNames(false),
   webRoot,
@@ -121,7 +124,8 @@ export function makeApp({
           'upgrade-insecure-requests': null,
         },
       },
-      strictTransportSecurity: false,
+      // A browser that was once told so lets nobody past a certificate it does not know: not for one made here.
+      strictTransportSecurity: isTrusted,
     }),
   );
   app.get(
@@ -139,7 +143,7 @@ export function makeApp({
       return { status: 'ready' };
     }),
   );
-  app.use('/api', counts.watch, fromOwnPages, atMost(MOST_REQUESTS, 'requests'));
+  app.use('/api', asData, counts.watch, fromOwnPages, atMost(MOST_REQUESTS, 'requests'));
   if (access) app.use('/api', ...whoAsks(access));
   const signIn = access ? new SignIn(access.people) : null;
   app.use('/api/people', express.json({ limit: '10kb' }), peopleRoutes(signIn, access?.isSecure === true));

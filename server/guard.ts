@@ -56,6 +56,12 @@ function hostOf(origin: string): string | null {
   }
 }
 
+/** Answers are data: kept by nothing between, and saved rather than shown where somebody leads a browser to one. */
+export const asData: RequestHandler = (_request, response, next) => {
+  response.set({ 'cache-control': 'no-store', 'content-disposition': 'attachment; filename="answer.json"' });
+  next();
+};
+
 const MINUTE_MS = 60_000;
 
 /** At most so many requests a minute from one address. */

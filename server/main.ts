@@ -110,6 +110,7 @@ async function main(): Promise<void> {
     live,
     names,
     ...(access ? { access } : {}),
+    isTrusted: settings.LOWGAP_TLS_CERT !== undefined || (isOnNetwork && settings.LOWGAP_TLS === 'proxy'),
     isBehindProxy: settings.LOWGAP_TLS === 'proxy',
     whole,
     counts,

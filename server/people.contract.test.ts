@@ -221,6 +221,49 @@ describe('secrets', () => {
   });
 });
 
+describe('what a browser is told to do with answers', () => {
+  const parts = async (isTrusted: boolean) => {
+    const answered = await request(here.asked(isTrusted)).get('/api/people/me').expect(200);
+    return answered.headers;
+  };
+
+  test('nothing between keeps one, a page of another site frames none, and where the certificate is known HTTPS is for good', async () => {
+    const [plain, trusted] = [await parts(false), await parts(true)];
+    expect(plain).toMatchObject({
+      'cache-control': 'no-store',
+      'content-disposition': expect.stringContaining('attachment'),
+      'x-content-type-options': 'nosniff',
+      'x-frame-options': 'SAMEORIGIN',
+      'content-security-policy': expect.stringContaining("default-src 'self'"),
+      'referrer-policy': 'no-referrer',
+    });
+    expect(plain['strict-transport-security']).toBeUndefined();
+    expect(trusted['strict-transport-security']).toMatch(/max-age=\d+/);
+    expect(plain['x-powered-by']).toBeUndefined();
+  });
+
+  test('over HTTPS cookies are this host’s alone, out of reach of scripts and of other sites', async () => {
+    const signIn = async (isTrusted: boolean) =>
+      request(here.asked(isTrusted))
+        .post('/api/people/sign-in')
+        .set('x-forwarded-proto', 'https')
+        .send({ name: 'Ada', password: PASSWORD })
+        .expect(200);
+    const [cookie] = (await signIn(true)).headers['set-cookie'] as unknown as string[];
+    expect(cookie).toMatch(/^__Host-lowgap=/);
+    for (const word of ['HttpOnly', 'Secure', 'SameSite=Strict', 'Path=/']) expect(cookie).toContain(word);
+    expect(cookie).not.toContain('Domain');
+  });
+
+  test('a password is of twelve characters or more, any of them, and up to 128', async () => {
+    const made = (password: string) => post('', { name: `P${password.length}`, role: 'bay', password });
+    expect((await made('eleven char').expect(400)).body.problems[0].path).toBe('password');
+    await made('twölve 文字文字 🛞').expect(201);
+    await made('x'.repeat(128)).expect(201);
+    await made('x'.repeat(129)).expect(400);
+  });
+});
+
 test('a certificate made here names the server, is kept until shortly before its end, and its key is the owner’s alone', async () => {
   const directory = mkdtempSync(join(tmpdir(), 'lowgap-tls-'));
   try {

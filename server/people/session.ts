@@ -10,6 +10,9 @@ const YEAR_MS = 365 * 24 * 3600_000;
 
 const DEVICE_COOKIE = 'lowgap-device';
 
+/** Over HTTPS by a name that a browser takes from this very host alone (RFC 6265bis, cookie name prefixes). */
+const nameOf = (cookie: string, isSecure: boolean): string => (isSecure ? `__Host-${cookie}` : cookie);
+
 declare module 'express-serve-static-core' {
   interface Request {
     /** The paired device this browser is. */
@@ -38,7 +41,7 @@ export function whoAsks({ people, store, secret, isSecure }: SessionParts): Requ
   return [
     cookieParser(),
     session({
-      name: 'lowgap',
+      name: nameOf('lowgap', isSecure),
       store,
       secret,
       resave: false,
@@ -49,7 +52,7 @@ export function whoAsks({ people, store, secret, isSecure }: SessionParts): Requ
       cookie: cookieOf(isSecure, HALF_DAY_MS),
     }),
     async (request, _response, next) => {
-      const token = (request.cookies as Readonly<Record<string, unknown>>)[DEVICE_COOKIE];
+      const token = (request.cookies as Readonly<Record<string, unknown>>)[nameOf(DEVICE_COOKIE, isSecure)];
       request.device = typeof token === 'string' ? await people.deviceOf(digest(token)) : null;
       const { personId, deviceId } = request.session;
       const person = personId === undefined ? null : await people.person(personId);
@@ -82,5 +85,5 @@ export const end = (request: Request): Promise<void> =>
 
 /** Makes this browser the device that holds `token`. */
 export function holdDevice(request: Request, token: string, isSecure: boolean): void {
-  request.res!.cookie(DEVICE_COOKIE, token, cookieOf(isSecure, YEAR_MS));
+  request.res!.cookie(nameOf(DEVICE_COOKIE, isSecure), token, cookieOf(isSecure, YEAR_MS));
 }

@@ -34,8 +34,8 @@ export interface AppHere {
   /** The same server, whose database cannot write what holds `text`: the fault names the values, as Drizzle's do. */
   failing(text: string): Express;
   readonly people: PeopleRepository;
-  /** The same server on a network, where people sign in. */
-  asked(): Express;
+  /** The same server on a network, where people sign in; `isTrusted`: behind a proxy with a certificate that browsers know. */
+  asked(isTrusted?: boolean): Express;
   close(): Promise<unknown>;
 }
 
@@ -85,10 +85,12 @@ export async function appHere(
     };
     return makeApp({ ...parts, jobs: broken });
   };
-  const asked = (): Express =>
+  const asked = (isTrusted = false): Express =>
     makeApp({
       ...parts,
-      access: { people, store: new SessionStore(db), secret: 'of this test', isSecure: false },
+      isTrusted,
+      isBehindProxy: isTrusted,
+      access: { people, store: new SessionStore(db), secret: 'of this test', isSecure: isTrusted },
     });
   const breakJob = (id: string) => breakDocument(db, id);
   return {

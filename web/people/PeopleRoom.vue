@@ -188,7 +188,7 @@ const signsInBy = ({ hasPassword, hasPin }: Person): string =>
         label="Password, for everywhere else"
         type="password"
         autocomplete="new-password"
-        hint="eight characters or more"
+        hint="twelve characters or more"
         persistent-hint
       />
       <p v-if="editing !== 'new'" class="muted">

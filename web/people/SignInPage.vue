@@ -84,7 +84,7 @@ function submit(): Promise<void> {
         label="Password"
         type="password"
         :autocomplete="who.me?.isFirst ? 'new-password' : 'current-password'"
-        :hint="who.me?.isFirst ? 'eight characters or more' : ''"
+        :hint="who.me?.isFirst ? 'twelve characters or more' : ''"
         persistent-hint
       />
       <NoticeBox v-if="problems.length" kind="error" data-testid="sign-in-problems">
