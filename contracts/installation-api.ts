@@ -19,6 +19,8 @@ export const installationSchema = z.object({
   copyFailed: z.string().nullable(),
   /** Of this process since it began. */
   since: z.string(),
+  /** All none where nobody signs in. */
+  people: z.object({ people: counted, devices: counted, signedIn: counted }),
   /** Searches of the finder now, of every process. */
   searching: z.object({ running: counted, waiting: counted }),
   counts: z.object({ saves: counted, clashes: counted, refused: counted, faults: counted, searches: counted }),

@@ -39,7 +39,7 @@ test('the server is gone before the page is opened: board, survey and test fit o
     // A page of its own, from nothing but what this browser has.
     await page.goto('about:blank');
     await page.goto(`${BASE}/`);
-    await expect(page.getByTestId('offline')).toContainText('Server not reached. Shown as it was on');
+    await expect(page.getByTestId('offline')).toContainText('Server not reached. As of');
     await expect(page.getByText('In the bay')).toBeVisible();
     await page.goto(`${BASE}/jobs/${id}/bench?corner=frontLeft`);
     await expect(page.getByTestId('low-gap')).toBeVisible();

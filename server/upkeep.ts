@@ -64,7 +64,8 @@ export class Upkeep {
   }
 
   async told(): Promise<Installation> {
-    const { version, database, whole, counts, copies, dataDir, searches } = this.#parts;
+    const { version, database, whole, people, counts, copies, dataDir, searches } = this.#parts;
+    const [all, devices, signedIn] = await Promise.all([people.list(), people.devices(), people.sessions()]);
     const disk = dataDir === undefined ? null : await statfs(dataDir).catch(() => null);
     const { since, saves, clashes, refused, faults, searches: searched } = counts;
     return {
@@ -79,6 +80,7 @@ export class Upkeep {
       copiesKept: copies?.daysKept ?? null,
       copyFailed: this.#copyFailed,
       since: since.toISOString(),
+      people: { people: all.length, devices: devices.length, signedIn: signedIn.length },
       searching: await searches.underWay(),
       counts: { saves, clashes, refused, faults, searches: searched },
     };

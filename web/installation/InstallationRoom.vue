@@ -88,6 +88,13 @@ async function goOn(how: 'add' | 'replace'): Promise<void> {
           {{ told.counts.saves }} saves, {{ told.counts.clashes }} met another's, {{ told.counts.refused }} requests
           refused, {{ told.counts.faults }} faults, {{ told.counts.searches }} searches
         </dd>
+        <template v-if="told.people.people > 0">
+          <dt>People</dt>
+          <dd>
+            {{ told.people.people }}, on {{ told.people.devices }} paired
+            {{ told.people.devices === 1 ? 'device' : 'devices' }}; {{ told.people.signedIn }} signed in now
+          </dd>
+        </template>
         <dt>Searches now</dt>
         <dd>{{ told.searching.running }} running, {{ told.searching.waiting }} waiting</dd>
       </dl>
@@ -95,8 +102,8 @@ async function goOn(how: 'add' | 'replace'): Promise<void> {
     <section class="panel leaf">
       <h2 class="panel-title">Out and in</h2>
       <p>
-        One file holds everything: jobs with their history, photos, tires and wheels, wells, rates. With it the shop can
-        be had back on another machine.
+        One file holds everything: jobs with their history, photos, tires and wheels, wells, rates, and people without
+        what they sign in with. With it the shop can be had back on another machine.
       </p>
       <div class="keys">
         <v-btn color="primary" size="large" :href="api.backupAddress" download>Take the whole shop as one file</v-btn>

@@ -17,6 +17,7 @@ const told: Installation = {
   copiesKept: 14,
   copyFailed: null,
   since: '2026-02-02T08:00:00',
+  people: { people: 4, devices: 1, signedIn: 2 },
   searching: { running: 2, waiting: 3 },
   counts: { saves: 31, clashes: 2, refused: 1, faults: 0, searches: 4 },
 };
@@ -61,6 +62,7 @@ describe('this installation', () => {
     expect(text).toContain('3 Feb 2026, 03:10, 1 MB, opened again and read whole; 1 of 14 days kept');
     expect(text).toContain('31 saves, 2 met another');
     expect(text).toContain('2 running, 3 waiting');
+    expect(text).toMatch(/4, on 1 paired device; 2 signed in now/);
     expect(key(/^Take the whole shop/).attributes('href')).toBe('/api/backup');
   });
 

@@ -1,4 +1,5 @@
 import { Workbox } from 'workbox-window';
+import { api } from '../api';
 import { newVersion } from './offline-state';
 
 const WORKER = '/service-worker.js';
@@ -7,6 +8,9 @@ const WORKER = '/service-worker.js';
 const ASKED = ['/api/people/me', '/api/jobs', '/api/catalogue', '/api/wells', '/api/shop'];
 
 type Worker = Pick<Workbox, 'addEventListener' | 'register' | 'messageSkipWaiting'>;
+
+/** Jobs of the board, the last changed first, that are fetched ahead when a worker begins. */
+const MOST_AHEAD = 30;
 
 /** Addresses whose answers a page at `path` needs to open again. */
 export function askedAt(path: string): string[] {
@@ -32,7 +36,13 @@ export async function installWorker(
   });
   // What was asked before the worker was there was not kept by it.
   worker.addEventListener('activated', ({ isUpdate }) => {
-    if (!isUpdate) for (const address of askedAt(window.location.pathname)) void fetch(address).catch(() => undefined);
+    if (!isUpdate) void askAgain(window.location.pathname).catch(() => undefined);
   });
   await worker.register().catch(() => undefined);
+}
+
+async function askAgain(path: string): Promise<void> {
+  for (const address of askedAt(path)) await fetch(address);
+  const listed = await api.listJobs();
+  for (const { id } of listed.ok ? listed.value.jobs.slice(0, MOST_AHEAD) : []) await fetch(`/api/jobs/${id}`);
 }

@@ -7,6 +7,17 @@ import { forgetKept, KEPT_ANSWERS } from './kept-answers';
 import { newVersion, shownSince } from './offline-state';
 import OfflineStrip from './OfflineStrip.vue';
 
+const ID = '0b0b7b5e-51b4-4f6c-9a66-2d1cbe3a4f11';
+const HEAD = {
+  id: ID,
+  title: 'In the bay',
+  customer: '',
+  revision: 1,
+  createdAt: '2026-02-03T08:00:00Z',
+  updatedAt: '2026-02-03T08:00:00Z',
+  summary: null,
+};
+
 /** A worker as the browser tells of it. */
 class FakeWorker {
   readonly told = new Map<string, (event: never) => void>();
@@ -26,7 +37,13 @@ let wrapper: VueWrapper | null = null;
 let asked: string[];
 beforeEach(() => {
   asked = [];
-  Object.assign(globalThis, { fetch: async (path: string) => (asked.push(path), new Response('{}')) });
+  Object.assign(globalThis, {
+    fetch: async (path: string) => {
+      asked.push(path);
+      const body = path === '/api/jobs' ? { jobs: [HEAD] } : {};
+      return { status: 200, ok: true, json: async () => body } as Response;
+    },
+  });
   Object.defineProperty(window, 'isSecureContext', { value: true, configurable: true });
   Object.defineProperty(navigator, 'serviceWorker', { value: {}, configurable: true });
 });
@@ -44,7 +61,8 @@ describe('a browser that may open the program without the server', () => {
     worker.say('activated', { isUpdate: true });
     expect(asked).toEqual([]);
     worker.say('activated', { isUpdate: false });
-    expect(asked).toEqual(expect.arrayContaining(['/api/jobs', '/api/people/me']));
+    await flushPromises();
+    expect(asked).toEqual(expect.arrayContaining(['/api/jobs', '/api/people/me', `/api/jobs/${ID}`]));
   });
 
   test('an address that it does not trust: nothing is tried', async () => {
@@ -78,7 +96,7 @@ describe('what the strip says', () => {
     expect(pageText()).not.toContain('Server not reached');
     shownSince.value = new Date(2026, 10, 28, 14, 2);
     await flushPromises();
-    expect(pageText()).toContain('Server not reached. Shown as it was on 28 Nov 2026, 14:02');
+    expect(pageText()).toContain('Server not reached. As of 28 Nov 2026, 14:02');
   });
 
   test('a newer version waits until it is asked for, then the page is loaded anew', async () => {

@@ -65,10 +65,8 @@ describe('an answer out of what was kept', () => {
 
   test('says the day and the hour, or that neither is known', () => {
     expect(keptWords(null)).toBe(null);
-    expect(keptWords(new Date(2026, 10, 28, 14, 2))).toMatch(
-      /^Server not reached\. Shown as it was on 28 Nov 2026, 14:02;/,
-    );
-    expect(keptWords(new Date(Number.NaN))).toContain('as this browser last had it');
+    expect(keptWords(new Date(2026, 10, 28, 14, 2))).toMatch(/^Server not reached\. As of 28 Nov 2026, 14:02;/);
+    expect(keptWords(new Date(Number.NaN))).toContain('As this browser last had it');
   });
 });
 
