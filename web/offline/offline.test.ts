@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { noteAnswer, shownSince } from './offline-state';
 import { answeredByServer, asKept, isKept, KEPT_SINCE } from './kept-answers';
-import { askedAt } from './install-worker';
+import { ASKED, fetchAhead } from './fetch-ahead';
 import { keptWords } from './offline-words';
 
 const ID = '0b0b7b5e-51b4-4f6c-9a66-2d1cbe3a4f11';
@@ -36,9 +36,43 @@ describe('which answers a browser keeps', () => {
     expect(isKept(path)).toBe(false);
   });
 
-  test('all that a page asks for at its start is kept', () => {
-    expect(askedAt('/').filter((path) => !isKept(path))).toEqual([]);
-    expect(askedAt(`/jobs/${ID}/survey`)).toEqual([...askedAt('/'), `/api/jobs/${ID}`]);
+  test('all that is fetched ahead is kept', () => {
+    expect(ASKED.filter((path) => !isKept(path))).toEqual([]);
+  });
+});
+
+describe('what is fetched when a worker begins', () => {
+  const head = (n: number) => ({
+    id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
+    title: `Job ${n}`,
+    customer: '',
+    revision: 1,
+    createdAt: '2026-02-03T08:00:00Z',
+    updatedAt: `2026-02-${String(1 + (n % 28)).padStart(2, '0')}T08:00:00Z`,
+    summary: null,
+  });
+  const asking = async (answer: (path: string) => Promise<Response>): Promise<string[]> => {
+    const asked: string[] = [];
+    await fetchAhead((path) => {
+      asked.push(path);
+      return answer(path);
+    });
+    return asked;
+  };
+
+  test('what rooms ask for, and thirty jobs of the board, the last changed first', async () => {
+    const jobs = Array.from({ length: 50 }, (_, n) => head(n));
+    const asked = await asking(async (path) => Response.json(path === '/api/jobs' ? { jobs } : {}));
+    expect(asked).toEqual(expect.arrayContaining(ASKED));
+    const opened = asked.filter((path) => path.startsWith('/api/jobs/'));
+    expect(opened).toHaveLength(30);
+    expect(opened[0]).toBe(`/api/jobs/${head(27).id}`);
+  });
+
+  test('nothing more once a question has no answer; a list that cannot be read has no jobs', async () => {
+    expect(await asking(() => Promise.reject(new TypeError('away')))).toHaveLength(1);
+    const asked = await asking(async () => Response.json({ problems: [] }, { status: 401 }));
+    expect(asked.toSorted()).toEqual(ASKED.toSorted());
   });
 });
 
