@@ -125,7 +125,7 @@ export function makeApp({
         },
       },
       // A browser that was once told so lets nobody past a certificate it does not know: not for one made here.
-      strictTransportSecurity: isTrusted,
+      strictTransportSecurity: isTrusted && { includeSubDomains: false },
     }),
   );
   app.get(
