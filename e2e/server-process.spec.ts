@@ -134,27 +134,50 @@ test('a tablet on the network is paired, measures with the server gone, and the 
     await expect(tablet.getByRole('heading', { name: 'Bay board' })).toBeVisible();
     await expect(tablet.getByText('This installation')).toHaveCount(0);
 
-    const pickup = structuredClone(demoJobs().find(({ title }) => title.startsWith('Patrol'))!);
-    const made = await counter.request.post(`${base}/api/jobs`, { data: { ...pickup, title: 'In the bay' } });
-    expect(made.status()).toBe(201);
-    const { id } = await made.json();
-    await tablet.goto(`${base}/jobs/${id}/bench?corner=frontLeft`);
-    await expect(tablet.getByTestId('low-gap')).toBeVisible();
+    // A job from nothing, in inches: the first corner is walked round, and the server goes in the middle of it.
+    await tablet.getByRole('button', { name: 'New job' }).click();
+    await tablet.getByLabel('What is wanted, on which vehicle').fill('In the bay');
+    await tablet.getByRole('button', { name: /^Inches/ }).click();
+    await tablet.getByRole('button', { name: 'Start with the intake' }).click();
+    await room(tablet, 'Baseline').click();
+    await tablet.getByLabel('Front left: hub to lip').fill('20 1/2');
+    await room(tablet, 'Survey').click();
+    const answer = async (inches: string): Promise<void> => {
+      const walk = tablet.getByTestId('walk');
+      const asked = await walk.getAttribute('data-asked');
+      const field = tablet.getByTestId('walk-field').locator('input');
+      await field.fill(inches);
+      await field.press('Enter');
+      await expect(walk).not.toHaveAttribute('data-asked', asked!);
+    };
+    const [before, after] = [
+      ['4 1/4', '1/2', '4 3/8'],
+      ['4', '3/8', '4 1/4', '2 7/8', '3 3/4', '3 1/4'],
+    ];
+    for (const inches of before) await answer(inches);
+    await expect(tablet.getByTestId('save-state')).toHaveText('Saved');
     await tablet.waitForLoadState('load');
-
     first.child.kill('SIGKILL');
     await first.ended;
-    await tablet.getByLabel('Offset', { exact: true }).fill('31');
-    await tablet.getByLabel('Spacer', { exact: true }).fill('6');
+    for (const inches of after) await answer(inches);
     await expect(tablet.getByTestId('save-state')).toContainText('kept in this browser');
 
     const again = start(data, PORT, env);
     await expect.poll(again.output, { timeout: 90_000 }).toContain('ready');
     await expect(tablet.getByTestId('save-state')).toHaveText('Saved', { timeout: 60_000 });
-    await counter.goto(`${base}/jobs/${id}/bench?corner=frontLeft`);
-    await expect(counter.getByLabel('Offset', { exact: true })).toHaveValue('31');
-    await expect(counter.getByLabel('Spacer', { exact: true })).toHaveValue('6 mm');
+    const { pathname } = new URL(tablet.url());
+    await counter.goto(base + pathname.replace(/survey$/, 'survey?corner=frontLeft'));
     await expect(counter.getByText('also open: Bo at Bay 2')).toBeVisible();
+    const id = pathname.split('/')[2]!;
+    const { document } = await (await counter.request.get(`${base}/api/jobs/${id}`)).json();
+    // Each number, a sixteenth of an inch being 1.6 mm, whatever it is kept as.
+    const kept = [...JSON.stringify(document.corners.frontLeft.obstacles).matchAll(/-?\d+(\.\d+)?/g)].map(([text]) =>
+      Number(text),
+    );
+    const typed = [...before, ...after].map((inches) => inchesInMm(inches));
+    expect(typed.filter((mm) => !kept.some((one) => Math.abs(one - mm) < 0.1))).toEqual([]);
+    // And they are what the counter is shown.
+    await expect(counter.getByRole('button', { name: /^Fender lip.*4 places/ })).toBeVisible();
     await counter.getByRole('button', { name: 'History of this job' }).click();
     await expect(counter.getByText(/^Bo at Bay 2: /).first()).toBeVisible();
     again.child.kill('SIGTERM');
@@ -171,3 +194,7 @@ test('settings that cannot be used are named', async () => {
   expect(child.output()).toContain('PORT: expected at most 65535');
   await cleared(data);
 });
+
+/** `4 1/4` in mm. */
+const inchesInMm = (inches: string): number =>
+  25.4 * inches.split(' ').reduce((sum, part) => sum + Number(part.split('/')[0]) / Number(part.split('/')[1] ?? 1), 0);

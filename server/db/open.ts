@@ -10,6 +10,7 @@ import { claim, DataDirectoryDamaged, databasePath, hasDatabase, madeWhole, mark
 import { durable } from './durable-files';
 import { wireHere, type Wire } from '../live';
 import * as tables from './tables';
+import { WatchedPool } from './watched-pool';
 
 export type Database = PgDatabase<PgQueryResultHKT, typeof tables>;
 
@@ -56,9 +57,7 @@ async function sizeOf(db: Database): Promise<number> {
 }
 
 async function openServer(url: string, { migrationsFolder, onBroken }: DatabasePlace): Promise<OpenDatabase> {
-  const pool = new pg.Pool({ connectionString: url, max: 8 });
-  // Without a listener one connection that the server drops would end the process.
-  pool.on('error', (error) => onBroken?.(error));
+  const pool = new WatchedPool({ connectionString: url, max: 8 }, (error) => onBroken?.(error));
   const db = drizzleServer(pool, { schema: tables });
   const locked = async <T>(name: number, work: () => Promise<T>): Promise<T> => {
     const client = await pool.connect();
