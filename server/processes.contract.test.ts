@@ -95,6 +95,13 @@ const search = { document: content.document, question: LONG_QUESTION };
     await until(() => again.events.some((event) => event['type'] === 'saved' && event['revision'] === 2), 5000);
     expect((await titled(one, id, 2, 'Heard again', 'Meanwhile')).status).toBe(200);
     await until(() => again.events.some((event) => event['type'] === 'saved' && event['revision'] === 3), 5000);
+    // One line, not one for each time it broke: a press of the gauge's button is one reading.
+    const gauge = await other.hear('/api/devices/simulated-gauge/stream');
+    await one.send('POST', '/api/devices/simulated-gauge/act', { act: 'press' });
+    await until(() => gauge.events.some(({ type }) => type === 'taken'), 10_000);
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    expect(gauge.events.filter(({ type }) => type === 'taken')).toHaveLength(1);
+    gauge.stop();
     for (const at of [one, other]) expect((await at.get('/readyz')).status).toBe(200);
     again.stop();
   }, 60_000);

@@ -101,22 +101,39 @@ async function wireOver(
   const all = new Set<(text: string) => void>();
   const told = new Set<() => void>();
   let isOver = false;
+  let isComing = false;
   let line: pg.Client | null = null;
   const lay = async (): Promise<void> => {
     const client = new pg.Client({ connectionString: url });
     client.on('error', (error) => {
       onBroken?.(error);
+      // One that was never laid whole is laid again by whoever waited for it: two lines would say every word twice.
+      if (line !== client) return;
       line = null;
       again();
     });
     client.on('notification', ({ payload }) => all.forEach((heard) => heard(payload ?? '')));
-    await client.connect();
-    await client.query(`listen ${CHANNEL}`);
-    line = client;
+    try {
+      await client.connect();
+      await client.query(`listen ${CHANNEL}`);
+      line = client;
+    } finally {
+      // Not waited for: a line that never stood may never end.
+      if (line !== client || isOver) void client.end().catch(() => undefined);
+    }
   };
   const again = (): void => {
-    if (isOver) return;
-    setTimeout(() => void lay().then(() => told.forEach((missed) => missed()), again), AGAIN_MS).unref();
+    if (isOver || isComing) return;
+    isComing = true;
+    const laid = (): void => {
+      isComing = false;
+      told.forEach((missed) => missed());
+    };
+    const failed = (): void => {
+      isComing = false;
+      again();
+    };
+    setTimeout(() => void lay().then(laid, failed), AGAIN_MS).unref();
   };
   await lay();
   return {
