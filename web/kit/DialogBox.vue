@@ -1,10 +1,15 @@
 <script setup lang="ts">
-import { watch } from 'vue';
+import { ref, watch } from 'vue';
+import type { VDialog } from 'vuetify/components';
 
-/** A dialog by name that gives the focus back to where it was opened from; where that is gone, to the page's content. */
+/**
+ * A dialog by name that gives the focus back to where it was opened from; where that is gone, to the page's content. Who has gone on
+ * to another field by the time it has faded keeps the focus there.
+ */
 const open = defineModel<boolean>({ required: true });
 defineProps<{ label: string; width: number }>();
 
+const dialog = ref<VDialog>();
 let from: HTMLElement | null = null;
 watch(
   open,
@@ -14,6 +19,9 @@ watch(
   { flush: 'sync', immediate: true },
 );
 function giveBack(): void {
+  const now = document.activeElement;
+  const isElsewhere = now && now !== document.body && !dialog.value?.contentEl?.contains(now);
+  if (isElsewhere) return;
   const back =
     from?.isConnected && from !== document.body ? from : document.querySelector<HTMLElement>('#content, main');
   back?.focus();
@@ -21,5 +29,7 @@ function giveBack(): void {
 </script>
 
 <template>
-  <v-dialog v-model="open" :max-width="width" :aria-label="label" @after-leave="giveBack"><slot /></v-dialog>
+  <v-dialog ref="dialog" v-model="open" :max-width="width" :aria-label="label" @after-leave="giveBack"
+    ><slot
+  /></v-dialog>
 </template>

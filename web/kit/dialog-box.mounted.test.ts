@@ -12,6 +12,7 @@ const hasKey = ref(true);
 const Page = defineComponent({
   render: () =>
     h('main', { id: 'content', tabindex: -1 }, [
+      h('input', { id: 'next' }),
       hasKey.value ? h('button', { id: 'opener', onClick: () => (open.value = true) }, 'Open') : null,
       h(
         DialogBox,
@@ -55,5 +56,17 @@ describe('a dialog', () => {
     await closed();
     expect(document.activeElement!.id).toBe('content');
     hasKey.value = true;
+  });
+
+  test('who types on in another field before it has faded keeps the focus there', async () => {
+    ({ wrapper } = mounted(Page));
+    document.querySelector<HTMLElement>('#opener')!.focus();
+    document.querySelector<HTMLElement>('#opener')!.click();
+    await flushPromises();
+    open.value = false;
+    await flushPromises();
+    document.querySelector<HTMLElement>('#next')!.focus();
+    await closed();
+    expect(document.activeElement!.id).toBe('next');
   });
 });
