@@ -1,9 +1,13 @@
 import { pieceEnd, pieceStart, type Piece, type PlanePoint } from './outline';
 
-/** Where `ConvexPiece.measure` puts its answer: signed distance, and its slope along a and r. */
+/**
+ * Where `ConvexPiece.measure` puts its answer: signed distance and its slope along a and r; then, for a place inside, the same of
+ * the side that is second nearest (the first number is -Infinity where there is none). Inside, each is the distance to a straight
+ * line that the region does not pass, and so is every mean of the two: none of them is above the distance anywhere.
+ */
 export type Measure = Float64Array;
 
-export const newMeasure = (): Measure => new Float64Array(3);
+export const newMeasure = (): Measure => new Float64Array(6);
 
 const LINE = 0;
 const ARC = 1;
@@ -58,68 +62,81 @@ export class ConvexPiece {
     const mirrored = this.#folded && a < 0;
     const x = mirrored ? -a : a;
     const end = data.length;
-    let best = Infinity;
     let outside = false;
-    let slopeA = 0;
-    let slopeR = 0;
+    // Outside: the nearest corner.
+    let corner = Infinity;
+    let cornerA = 0;
+    let cornerR = 0;
+    // Inside: the two nearest sides.
+    let first = -Infinity;
+    let firstA = 0;
+    let firstR = 0;
+    let second = -Infinity;
+    let secondA = 0;
+    let secondR = 0;
     for (let k = 0; k < end; k += STRIDE) {
       const da = x - data[k + 1]!;
       const dr = r - data[k + 2]!;
+      let side: number;
+      let sideA: number;
+      let sideR: number;
+      // Outside a convex region, a foot on its boundary is the nearest place.
+      let isFoot: boolean;
       if (data[k] === LINE) {
-        const normalA = data[k + 5]!;
-        const normalR = data[k + 6]!;
+        sideA = data[k + 5]!;
+        sideR = data[k + 6]!;
+        side = da * sideA + dr * sideR;
         const alongA = data[k + 3]!;
         const alongR = data[k + 4]!;
         const length = data[k + 7]!;
-        const side = da * normalA + dr * normalR;
-        if (side > 0) outside = true;
         const u = da * alongA + dr * alongR;
-        if (u >= 0 && u <= length) {
-          if (side > 0) {
-            // Outside a convex region, a foot on its boundary is the nearest place.
-            out[0] = side;
-            out[1] = mirrored ? -normalA : normalA;
-            out[2] = normalR;
-            return;
+        isFoot = u >= 0 && u <= length;
+        if (side > 0 && !isFoot) {
+          outside = true;
+          const v = u < 0 ? 0 : length;
+          const ea = da - v * alongA;
+          const er = dr - v * alongR;
+          const d = sqrt(ea * ea + er * er);
+          if (d < corner) {
+            corner = d;
+            cornerA = ea / d;
+            cornerR = er / d;
           }
-          const d = -side;
-          if (d < best) {
-            best = d;
-            slopeA = normalA;
-            slopeR = normalR;
-          }
-          continue;
         }
-        const v = u < 0 ? 0 : length;
-        const ea = da - v * alongA;
-        const er = dr - v * alongR;
-        const d = sqrt(ea * ea + er * er);
-        if (d < best) {
-          best = d;
-          slopeA = d > 0 ? ea / d : normalA;
-          slopeR = d > 0 ? er / d : normalR;
-        }
-        continue;
+      } else {
+        const away = sqrt(da * da + dr * dr);
+        if (!(away > 0 && da * data[k + 4]! + dr * data[k + 5]! >= away * data[k + 6]!)) continue;
+        side = away - data[k + 3]!;
+        sideA = da / away;
+        sideR = dr / away;
+        isFoot = true;
       }
-      const away = sqrt(da * da + dr * dr);
-      if (away > 0 && da * data[k + 4]! + dr * data[k + 5]! >= away * data[k + 6]!) {
-        const d = away - data[k + 3]!;
-        if (d > 0) {
-          out[0] = d;
-          out[1] = mirrored ? -da / away : da / away;
-          out[2] = dr / away;
-          return;
-        }
-        if (-d < best) {
-          best = -d;
-          slopeA = da / away;
-          slopeR = dr / away;
-        }
+      if (side > 0 && isFoot) {
+        out[0] = side;
+        out[1] = mirrored ? -sideA : sideA;
+        out[2] = sideR;
+        out[3] = -Infinity;
+        return;
+      }
+      if (side > first) {
+        second = first;
+        secondA = firstA;
+        secondR = firstR;
+        first = side;
+        firstA = sideA;
+        firstR = sideR;
+      } else if (side > second) {
+        second = side;
+        secondA = sideA;
+        secondR = sideR;
       }
     }
-    out[0] = outside ? best : -best;
-    out[1] = mirrored ? -slopeA : slopeA;
-    out[2] = slopeR;
+    out[0] = outside ? corner : first;
+    out[1] = outside ? (mirrored ? -cornerA : cornerA) : mirrored ? -firstA : firstA;
+    out[2] = outside ? cornerR : firstR;
+    out[3] = outside ? -Infinity : second;
+    out[4] = mirrored ? -secondA : secondA;
+    out[5] = secondR;
   }
 }
 

@@ -71,11 +71,18 @@ describe('convex pieces', () => {
     ['under it', 0, 90, 10, 0, -1],
   ])('%s: signed distance and slope', (_name, a, r, d, slopeA, slopeR) => {
     rectangle.measure(a, r, out);
-    expect([...out]).toEqual([d, slopeA, slopeR].map((v) => expect.closeTo(v, 12)));
+    expect([...out].slice(0, 3)).toEqual([d, slopeA, slopeR].map((v) => expect.closeTo(v, 12)));
     expect(rectangle.atLeast(a, r)).toBeLessThanOrEqual(d + 1e-12);
   });
 
-  test("a tire's distance lies above every tangent of it (it is convex), and the quick bound below it", () => {
+  test('inside, the side that is second nearest; outside there is none', () => {
+    rectangle.measure(75, 130, out);
+    expect([...out]).toEqual([-5, 1, 0, -10, 0, 1].map((v) => expect.closeTo(v, 12)));
+    rectangle.measure(90, 130, out);
+    expect(out[3]).toBe(-Infinity);
+  });
+
+  test("a tire's distance lies above every tangent of it (it is convex), every mean of its two nearest sides, and the quick bound", () => {
     const random = seededRandom(8);
     for (const [size, rim] of [
       ['265/70R17', 8],
@@ -98,6 +105,10 @@ describe('convex pieces', () => {
           piece.measure(b, s, q);
           expect(q[0]!).toBeGreaterThanOrEqual(p[0]! + p[1]! * (b - a) + p[2]! * (s - r) - 1e-6);
           expect(Math.hypot(p[1]!, p[2]!)).toBeCloseTo(1, 9);
+          if (p[3]! > -Infinity) {
+            expect(q[0]!).toBeGreaterThanOrEqual(p[3]! + p[4]! * (b - a) + p[5]! * (s - r) - 1e-6);
+            expect(p[3]!).toBeLessThanOrEqual(p[0]!);
+          }
           expect(piece.atLeast(a, r)).toBeLessThanOrEqual(p[0]! + 1e-9);
         }
       }

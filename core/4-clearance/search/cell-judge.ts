@@ -23,6 +23,7 @@ import {
   AWAY,
   ROUND,
   WAY,
+  WAY_NUMBERS,
   BOUND,
   SPLIT,
   SPLIT_NONE,
@@ -40,6 +41,15 @@ const COS_LOADED = Math.cos(LOADED_HALF_ANGLE);
 const { abs, max, min, sqrt } = Math;
 
 const between = (x: number, low: number, high: number): number => (x < low ? low : x > high ? high : x);
+
+/**
+ * By how much (mm, negative) a bound of this slope outward falls since the radius may come out longer than its ways say: by the way
+ * round the axis, squared.
+ */
+const bow = (outward: number, bent: number, inner: number): number =>
+  outward >= 0 ? 0 : inner > 0 ? (outward * bent * bent) / (2 * inner) : -Infinity;
+
+type Six = readonly [number, number, number, number, number, number];
 
 /**
  * The bounding step of the branch and bound: a lower bound of a rotor's distance to anything in a cell, and the best place
@@ -94,7 +104,12 @@ export class CellJudge {
     const { hull } = this.#loadedTire ? this.#rotor.loaded : this.#solid;
     if (!hull) return -Infinity;
     const beside = abs(data[at + ALONG]! - this.#rotor.centrePlaneMm) - data[at + HALF_ALONG]!;
-    return hull.atLeast(beside > 0 ? beside : 0, data[at + LEAST_RADIUS]!);
+    const a = beside > 0 ? beside : 0;
+    const r = data[at + LEAST_RADIUS]!;
+    const quick = hull.atLeast(a, r);
+    if (quick >= this.limit) return quick;
+    hull.measure(a, r > 0 ? r : 0, this.#out);
+    return this.#out[0]!;
   }
 
   /** Bound and split of a cell by the rotor; the best place met moves on if something nearer is met on the way. */
@@ -160,9 +175,8 @@ export class CellJudge {
         ga = pa;
         gr = pr;
       }
-      let low = lowest - miss;
-      // The radius may come out longer than its ways say: by the way round the axis, squared.
-      if (pr < 0) low = inner > 0 ? low + (pr * bent * bent) / (2 * inner) : -Infinity;
+      let low = lowest - miss + bow(pr, bent, inner);
+      if (low < limit && f < 0) low = max(low, this.#betweenSides(open, at, miss, bent, inner));
       if (low < f - far) low = f - far;
       if (i === 0 || i === pieces.length) tire = min(tire, low);
       else if (low < first) {
@@ -187,8 +201,7 @@ export class CellJudge {
           ga = out[1]!;
           gr = pr;
         }
-        let low = lowest - miss;
-        if (pr < 0) low = inner > 0 ? low + (pr * bent * bent) / (2 * inner) : -Infinity;
+        const low = lowest - miss + bow(pr, bent, inner);
         if (low > bound) bound = low;
       }
     }
@@ -207,6 +220,27 @@ export class CellJudge {
     this.#slope.along = ga;
     this.#slope.outward = gr;
     chooseSplit(open, at, this.#cells, this.#part, this.#slope);
+  }
+
+  /**
+   * Deep inside, where two sides are about as near, one tangent falls away across the cell: the bound by that mean of the two
+   * which does not change along one of the cell's ways, whichever is highest.
+   */
+  #betweenSides(o: Float64Array, at: number, miss: number, bent: number, inner: number): number {
+    const [f, a, r, other, otherA, otherR] = this.#out as unknown as Six;
+    let highest = -Infinity;
+    if (other === -Infinity) return highest;
+    for (let w = at + WAY; w < at + WAY + WAY_NUMBERS; w += 3) {
+      const falls = a * o[w]! + r * o[w + 1]!;
+      const rises = otherA * o[w]! + otherR * o[w + 1]!;
+      if (!(falls * rises < 0)) continue;
+      const share = falls / (falls - rises);
+      const ga = a + share * (otherA - a);
+      const gr = r + share * (otherR - r);
+      const low = f + share * (other - f) + this.#part.lowest(o, at, ga, gr) - miss + bow(gr, bent, inner);
+      if (low > highest) highest = low;
+    }
+    return highest;
   }
 
   /** Looks at a place (mount's frame, mm) in a posture (steps), moved into the envelope if it lies outside. */

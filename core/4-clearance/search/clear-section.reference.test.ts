@@ -3,12 +3,14 @@ import { place } from '../../1-base/geometry/pose';
 import type { Vec3 } from '../../1-base/geometry/vec3';
 import { seededRandom } from '../../1-base/numeric/seeded-random';
 import { searchToleranceMm } from '../../1-base/tolerances';
-import { ClearSection } from './clear-section';
+import { ClearSection, CornerImages } from './clear-section';
+import { PostureClip } from './posture-clip';
 import { type Setup, countParts, fittedAsSetup } from '../../2-vehicle/setup/setup';
 import type { CornerDescription } from '../../3-survey/description/corner-description';
 import type { ObstacleDescription } from '../../3-survey/description/obstacle-description';
-import { plainSweep, postureOf } from '../oracle/plain-sweep';
+import { plainSweep, postureOf, wholeStretch } from '../oracle/plain-sweep';
 import { placeGap } from '../oracle/posture-gap';
+import { makePieceTree } from '../../3-survey/shape/piece-tree';
 import { placeOnPiece } from '../../3-survey/shape/shape';
 import { prepareCorner, type PreparedCorner } from '../case/prepared-corner';
 import { MOTIONS, scattered, SETUPS } from '../../fixtures/scattered-corner';
@@ -88,6 +90,51 @@ describe('the clear section against the plain sweep, seeded', () => {
         expect({ n, i, above: above <= slack(least.gapMm) ? 'no' : above }).toEqual({ n, i, above: 'no' });
       });
     }
+  });
+});
+
+describe('deep between tread and sidewall, where two sides are as near', () => {
+  const MOST_CELLS = 4000;
+  test.each(['swingArm', 'doubleWishbone', 'beamAxle'])('%s: the search ends, and the sweep says the same', (name) => {
+    const random = seededRandom(61);
+    const bare = scattered(random, name, 0, 0);
+    const tire = { size: '285/70R17' };
+    const wheel = { diameterIn: 17, widthIn: 8.5, offsetMm: -60 };
+    let deep = 0;
+    for (let n = 0; n < 12; n++) {
+      const [x, y, z] = [370 + 8 * random(), 150 + 40 * random(), -30 + 20 * random()];
+      const points: Vec3[] = [0, 1, 2].map((k) => [x - 3 * k, y + 9 * k, z + 5 * k]);
+      const shape = { type: 'polyline' as const, points };
+      const obstacles: ObstacleDescription[] = [{ id: 'deep', mount: 'frame', material: 'frame', shape }];
+      const setup = countParts({ ...fittedAsSetup(bare.fitted), tire, wheel });
+      const corner = prepareCorner('frontLeft', { ...bare, obstacles }, setup, 'trail');
+      const [thing] = corner.obstacles;
+      const images = new CornerImages(corner.motion, wholeStretch(corner.envelope));
+      const cells = images.cellsOf('frame');
+      const found = images.search.run({
+        cells,
+        clip: new PostureClip(
+          images.states,
+          images.locks,
+          corner.motion,
+          corner.envelope,
+          wholeStretch(corner.envelope),
+        ),
+        rotor: corner.rotor,
+        pieces: thing!.pieces,
+        tree: makePieceTree(thing!.pieces),
+        insideWheel: false,
+      });
+      if (found.distance < -10) deep++;
+      expect({ n, status: found.status, isShort: found.cells < MOST_CELLS }).toEqual({
+        n,
+        status: 'solved',
+        isShort: true,
+      });
+      const [plain] = plainSweep(corner, undefined, { postures: 9, others: 5 });
+      expect(found.distance - plain!.gapMm).toBeLessThan(slack(found.distance));
+    }
+    expect(deep).toBeGreaterThan(6);
   });
 });
 
