@@ -47,7 +47,7 @@ export interface SearchAnswer {
 const WORK_LIMIT = 100_000;
 
 /** Cells kept of a search so that the next one need not begin at the beginning; larger ones are not worth keeping. */
-const KEPT_CELLS = 4000;
+const KEPT_CELLS = 12_000;
 
 /** The cells a search ended with: together they hold every posture and place. Any rotor can start from them. */
 export interface Cut {

@@ -100,8 +100,8 @@ export class PostureCells {
   }
 }
 
-/** Heights kept before all are forgotten: some 10 MB a mount. */
-const KEPT_ROWS = 4000;
+/** Heights kept before all are forgotten: some 20 MB a mount. */
+const KEPT_ROWS = 8000;
 
 function doubled(data: Float64Array): Float64Array<ArrayBuffer> {
   const larger = new Float64Array(2 * data.length);

@@ -29,6 +29,8 @@ export class PostureClip {
   /** Heights at which a limit may bend, in steps, in order. */
   readonly #bends: readonly number[];
   readonly #other: OtherLimits;
+  /** The other wheel's limits where they are the same at every height. */
+  readonly #sameOtherSteps: OtherSteps | null;
   /** Heights at which the other wheel's limits bend: where both wheels meet a stop together, in steps. */
   readonly #otherBends: readonly number[];
   /** By cell of travel of the kept levels: its limits. */
@@ -53,6 +55,7 @@ export class PostureClip {
     this.highTravel = steps(to, TRAVEL_STEPS);
     this.#other = otherLimitsOf(envelope, bump);
     this.sameOther = envelope.limits.stops === null;
+    this.#sameOtherSteps = this.sameOther ? this.#otherSteps(this.lowTravel) : null;
     this.#otherBends = [envelope.limits.droop, bump].map((t) => steps(t, TRAVEL_STEPS));
     this.wholeSteer = envelope.kind === 'trail' && this.#sameLocks();
     this.#bends = envelope.breaks.map((t) => steps(t, TRAVEL_STEPS));
@@ -94,7 +97,11 @@ export class PostureClip {
   }
 
   /** Lowest and highest of the other wheel at a height, in steps. */
-  otherAt(t: number): { readonly low: number; readonly high: number } {
+  otherAt(t: number): OtherSteps {
+    return this.#sameOtherSteps ?? this.#otherSteps(t);
+  }
+
+  #otherSteps(t: number): OtherSteps {
     const { range } = this.#states;
     const { low, high } = otherRange(this.#other, this.#states.travelAt(t / TRAVEL_STEPS));
     const span = range.to - range.from;
@@ -104,6 +111,12 @@ export class PostureClip {
 
   /** The other wheel's limits over the allowed heights of a cell of travel, as `limits`: lowest and highest at its lower, then at its upper end. */
   otherLimits(level: number, middle: number, out: Float64Array): void {
+    const same = this.#sameOtherSteps;
+    if (same) {
+      out[0] = out[2] = same.low;
+      out[1] = out[3] = same.high;
+      return;
+    }
     const half = TRAVEL_STEPS / (2 << level);
     const from = this.#inside(middle - half);
     const to = this.#inside(middle + half);
@@ -162,6 +175,11 @@ export class PostureClip {
       }
     }
   }
+}
+
+interface OtherSteps {
+  readonly low: number;
+  readonly high: number;
 }
 
 interface SteerSteps {

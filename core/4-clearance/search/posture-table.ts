@@ -25,6 +25,9 @@ const DOWN_NUMBERS = 12;
 const TERMS = [9, 9, 6] as const;
 const MOST_TERMS = 40;
 
+/** mm: what the terms of one direction that are let go of make together. */
+const TRIM_MM = POSTURE_TABLE_MM / 8;
+
 /** mm: how far from the mount's origin an error of rotation is weighed. */
 const LEVER_MM = 600;
 
@@ -126,7 +129,8 @@ export class PostureTable {
       this.#terms = this.#terms.map((n) => (n > 1 ? Math.min(MOST_TERMS, n + 4) : 1)) as [number, number, number];
       error = this.#fit();
     }
-    this.errorMm = error;
+    this.#trim();
+    this.errorMm = this.#error();
   }
 
   /** Numbers of a row: the series in steer at one height, then their slopes along travel and the other wheel. */
@@ -238,6 +242,44 @@ export class PostureTable {
     if (nv > 1) fitAlong(series, nv, size, lines(nv, size));
     if (nt > 1) fitAlong(series, nt, nv * size, lines(nt, nv * size));
     return this.#error();
+  }
+
+  /** Lets go of the last terms along each direction while they make no more than `TRIM_MM` together. */
+  #trim(): void {
+    const [nt, nu, nv] = this.#terms;
+    const series = this.#series;
+    /** mm by which all terms of one number along a direction move a place at most. */
+    const sizes = [nt, nu, nv].map((n) => new Float64Array(n));
+    let at = 0;
+    for (let t = 0; t < nt; t++) {
+      for (let v = 0; v < nv; v++) {
+        for (let u = 0; u < nu; u++) {
+          for (let k = 0; k < PLACE_NUMBERS; k++) {
+            const mm = Math.abs(series[at++]!) * (k % 4 === 3 && k < DOWN_NUMBERS ? 1 : LEVER_MM);
+            sizes[0]![t]! += mm;
+            sizes[1]![u]! += mm;
+            sizes[2]![v]! += mm;
+          }
+        }
+      }
+    }
+    const kept = sizes.map((size) => {
+      let n = size.length;
+      let dropped = 0;
+      while (n > 1 && dropped + size[n - 1]! <= TRIM_MM) dropped += size[--n]!;
+      return n;
+    }) as [number, number, number];
+    this.#terms = kept;
+    const [kt, ku, kv] = kept;
+    const row = ku * PLACE_NUMBERS;
+    this.#series = new Float64Array(kt * kv * row);
+    for (let t = 0; t < kt; t++) {
+      for (let v = 0; v < kv; v++) {
+        const from = (t * nv + v) * nu * PLACE_NUMBERS;
+        this.#series.set(series.subarray(from, from + row), (t * kv + v) * row);
+      }
+    }
+    this.#sheets.clear();
   }
 
   /** Largest distance from the linkage at places that are no nodes. */
