@@ -130,18 +130,21 @@ export class AllowedPart {
   #lowestOnSlants(travel: number, steer: number, other: number): number {
     const from = this.from[0]!;
     const to = this.to[0]!;
-    const at = (x: number): number =>
-      travel * x + steer * this.#toward(1, steer, x) + other * this.#toward(2, other, x);
-    let least = min(at(from), at(to));
+    let least = min(this.#changeAt(from, travel, steer, other), this.#changeAt(to, travel, steer, other));
     if (this.#slanted) {
       const x = this.#crossing(this.#limits, steer);
-      if (x > from && x < to) least = min(least, at(x));
+      if (x > from && x < to) least = min(least, this.#changeAt(x, travel, steer, other));
     }
     if (this.#otherSlanted) {
       const x = this.#crossing(this.#otherLimits, other);
-      if (x > from && x < to) least = min(least, at(x));
+      if (x > from && x < to) least = min(least, this.#changeAt(x, travel, steer, other));
     }
     return least;
+  }
+
+  /** Least change at a place of the allowed travel. */
+  #changeAt(x: number, travel: number, steer: number, other: number): number {
+    return travel * x + steer * this.#toward(1, steer, x) + other * this.#toward(2, other, x);
   }
 
   /** The end along a direction toward which a slope falls, at a place of the allowed travel. */

@@ -99,17 +99,25 @@ export class CellJudge {
     return this.best - searchToleranceMm(this.best);
   }
 
-  /** What the distance to a cell is not below, quickly: between the box around its image and the one around the rotor. */
+  /**
+   * What the distance to a cell is not below, quickly: between the box around its image and the one around the rotor, then by the
+   * tangent of the rotor's hull over all of the cell, whatever the envelope leaves of it.
+   */
   atLeast(data: Float64Array, at: number): number {
     const { hull } = this.#loadedTire ? this.#rotor.loaded : this.#solid;
     if (!hull) return -Infinity;
-    const beside = abs(data[at + ALONG]! - this.#rotor.centrePlaneMm) - data[at + HALF_ALONG]!;
-    const a = beside > 0 ? beside : 0;
-    const r = data[at + LEAST_RADIUS]!;
-    const quick = hull.atLeast(a, r);
-    if (quick >= this.limit) return quick;
-    hull.measure(a, r > 0 ? r : 0, this.#out);
-    return this.#out[0]!;
+    const limit = this.limit;
+    const a = data[at + ALONG]! - this.#rotor.centrePlaneMm;
+    const beside = abs(a) - data[at + HALF_ALONG]!;
+    const quick = hull.atLeast(beside > 0 ? beside : 0, data[at + LEAST_RADIUS]!);
+    if (quick >= limit) return quick;
+    const out = this.#out;
+    hull.measure(a, data[at + FROM_AXIS]!, out);
+    const miss = data[at + MISSED]!;
+    const bent = data[at + ROUND]! + miss;
+    let low = out[0]! - miss + bow(out[2]!, bent, data[at + LEAST_RADIUS]!);
+    for (let w = at + WAY; w < at + WAY + WAY_NUMBERS; w += 3) low -= abs(out[1]! * data[w]! + out[2]! * data[w + 1]!);
+    return low > quick ? low : quick;
   }
 
   /** Bound and split of a cell by the rotor; the best place met moves on if something nearer is met on the way. */

@@ -85,6 +85,8 @@ export class LeastGapSearch {
   #done = new Float64Array(512 * STRIDE);
   #doneCount = 0;
   #cellsSeen = 0;
+  /** Numbers of an earlier search's cells that could hold something nearer. */
+  readonly #near: number[] = [];
   readonly #judge = new CellJudge();
 
   #cells!: PostureCells;
@@ -148,22 +150,25 @@ export class LeastGapSearch {
     const judge = this.#judge;
     // Where the last search ended is a good guess: it spares most cells a closer look.
     if (met) judge.tryPlace(met[0]!, met[1]!, met[2]!, met[3]!, met[4]!, met[5]!);
-    for (let i = 0; i < cut.count; i++) {
-      const quick = judge.atLeast(cells, i * STRIDE);
-      if (quick >= judge.limit) cells[i * STRIDE + BOUND] = quick;
-      else judge.judge(cells, i * STRIDE);
+    const near = this.#near;
+    near.length = 0;
+    for (let i = 0, at = 0; i < cut.count; i++, at += STRIDE) {
+      if (judge.atLeast(cells, at) >= judge.limit) continue;
+      judge.judge(cells, at);
+      if (cells[at + BOUND]! < judge.limit && cells[at + SPLIT] !== SPLIT_NONE) near.push(i);
     }
-    const limit = this.#judge.limit;
+    const limit = judge.limit;
     let least = Infinity;
     let leastAt = -1;
-    for (let i = cut.count - 1; i >= 0; i--) {
+    while (near.length > 0) {
+      const i = near.pop()!;
       const bound = cells[i * STRIDE + BOUND]!;
-      if (bound >= limit || cells[i * STRIDE + SPLIT] === SPLIT_NONE) continue;
+      if (bound >= limit) continue;
       const at = this.#push();
       for (let k = 0; k < STRIDE; k++) this.#open[at + k] = cells[i * STRIDE + k]!;
       // The last cell fills the place left.
       const last = --cut.count * STRIDE;
-      if (last !== i * STRIDE) for (let k = 0; k < STRIDE; k++) cells[i * STRIDE + k] = cells[last + k]!;
+      if (last !== i * STRIDE) cells.copyWithin(i * STRIDE, last, last + STRIDE);
       if (bound < least) {
         least = bound;
         leastAt = at;
