@@ -3,6 +3,7 @@ import { computed, nextTick, ref, shallowRef } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import { prepareDescribed } from '@/core/4-clearance/case/described-corner';
+import { MAP_SIZE } from '@/core/4-clearance/pictures/posture-map';
 import { evaluateCase, type ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import { composed } from '../testing/composing';
@@ -44,18 +45,34 @@ describe('pictures of a corner', () => {
   test('each comes when it is wanted, and is no longer pending then', async () => {
     const { state, leave, wanted } = await pictures({ ...NOTHING, swept: true });
     expect(state.pending.value.swept).toBe(true);
-    await until(() => state.swept.value);
-    expect(state.pending.value.swept).toBe(false);
+    await until(() => state.swept.value && !state.pending.value.swept);
     wanted.value = { ...NOTHING, keepOut: WINDOW };
-    await until(() => state.keepOut.value);
+    await until(() => state.keepOut.value && !state.pending.value.keepOut);
     expect(state.keepOut.value!.window).toEqual(WINDOW);
     expect(state.problems.value).toEqual([]);
     leave();
   });
 
+  test('coarse at once, whole after it; come back to, the whole one is there already', async () => {
+    // No other test looks at this standard.
+    job.change((file) => (file.standard = 'plasticKiss'));
+    const first = await pictures({ ...NOTHING, map: true });
+    const { state, leave } = first;
+    const steers = await until(() => state.map.value?.steersDeg.length);
+    expect(state.pending.value.map).toBe(true);
+    expect(steers).toBeLessThan(MAP_SIZE.steers);
+    await until(() => !state.pending.value.map);
+    expect(state.map.value!.steersDeg).toHaveLength(MAP_SIZE.steers);
+    leave();
+    const again = await pictures({ ...NOTHING, map: true });
+    expect(again.state.map.value!.steersDeg).toHaveLength(MAP_SIZE.steers);
+    expect(again.state.pending.value.map).toBe(false);
+    again.leave();
+  });
+
   test('a keep-out region follows from anything but tire, wheel and spacer', async () => {
     const { state, leave, file } = await pictures({ ...NOTHING, keepOut: WINDOW });
-    await until(() => state.keepOut.value);
+    await until(() => state.keepOut.value && !state.pending.value.keepOut);
     const setup = file.value!.setup!;
     file.value = { ...file.value!, setup: { ...setup, tire: { size: '245/75R17' } } };
     await nextTick();

@@ -3,12 +3,10 @@ import type { LowgapFile } from '@/contracts/lowgap-file';
 import { setupForCorner } from '@/core/4-clearance/case/case-description';
 import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { PlaneWindow } from '@/core/4-clearance/pictures/plane-raster';
-import { MAP_SIZE, type MapSize, type PostureMap } from '@/core/4-clearance/pictures/posture-map';
-import type { SweptShape } from '@/core/4-clearance/pictures/swept-shape';
 import { asCase } from '@/contracts/as-case';
-import type { Problem } from '@/core/1-base/problem';
-import type { KeepOutDrawing } from '../drawing/keep-out-drawing';
-import { PictureClient, type PictureAnswers } from '../workers/picture-client';
+import type { Problem, Result } from '@/core/1-base/problem';
+import { PictureClient, type AskedPicture, type PictureKind, type Pictures } from '../workers/picture-client';
+import { KeptPictures } from './kept-pictures';
 
 /** What a view wants drawn; null: not now. */
 export interface PicturesWanted {
@@ -17,71 +15,89 @@ export interface PicturesWanted {
   readonly swept: boolean;
 }
 
-const QUICK_MAP: MapSize = { steers: 21, travels: 21, others: 3 };
+/** ms of rest before a picture is drawn whole; until then it follows the hand, coarse. */
+const WHOLE_AFTER_MS = 60;
 
-/** ms of rest before the fine map is drawn. */
-const FINE_AFTER_MS = 400;
+const KINDS: readonly PictureKind[] = ['keepOut', 'map', 'swept'];
+
+/** Of jobs and corners looked at before, whichever room was in between. */
+const KEPT = new KeptPictures();
 
 /**
- * Pictures of the corner's envelope for the document shown. `pending`: what is shown is about an older one, and the new
- * one is under way.
+ * Pictures of the corner's envelope for the document shown, coarse at once and whole when the hand rests. `pending`: what is
+ * shown is coarse, or about an older document, and the whole new one is under way.
  */
 export function usePictures(file: Ref<LowgapFile | null>, corner: Ref<CornerKey>, wanted: Ref<PicturesWanted>) {
-  const keepOut = shallowRef<KeepOutDrawing | null>(null);
-  const map = shallowRef<PostureMap | null>(null);
-  const swept = shallowRef<SweptShape | null>(null);
+  const pictures = {
+    keepOut: shallowRef<Pictures['keepOut'] | null>(null),
+    map: shallowRef<Pictures['map'] | null>(null),
+    swept: shallowRef<Pictures['swept']>(null),
+  };
   const problems = shallowRef<readonly Problem[]>([]);
   const pending = shallowRef({ keepOut: false, map: false, swept: false });
-  const settled = (kind: keyof typeof pending.value): void => {
-    pending.value = { ...pending.value, [kind]: false };
-  };
-  let shown = '';
+  /** What each kind that was asked for last follows from. */
+  const shown: Record<PictureKind, string> = { keepOut: '', map: '', swept: '' };
+  /** Of which a whole one is being drawn. */
+  const underWay: Record<PictureKind, string> = { keepOut: '', map: '', swept: '' };
   let timer: ReturnType<typeof setTimeout> | undefined;
   // Its worker starts with the first picture, so that it does not hold up the first verdict.
-  let started: PictureClient | null = null;
-  const client = (): PictureClient => (started ??= new PictureClient(deliver));
-  const deliver: PictureAnswers = {
-    keepOut: (answer) => {
-      keepOut.value = answer.ok ? answer.value : null;
-      problems.value = answer.ok ? [] : answer.problems;
-      settled('keepOut');
-    },
-    map: (answer) => {
-      map.value = answer.ok ? answer.value : null;
-      problems.value = answer.ok ? [] : answer.problems;
-      settled('map');
-    },
-    swept: (answer) => {
-      swept.value = answer.ok ? answer.value : null;
-      settled('swept');
-    },
+  let started: PictureClient<Asked> | null = null;
+  const client = (): PictureClient<Asked> =>
+    (started ??= new PictureClient<Asked>({ keepOut: take('keepOut'), map: take('map'), swept: take('swept') }));
+
+  const wait = (kind: PictureKind, isWaiting: boolean): void => {
+    if (pending.value[kind] !== isWaiting) pending.value = { ...pending.value, [kind]: isWaiting };
   };
+
+  function take<K extends PictureKind>(kind: K): (answer: Result<Pictures[K]>, asked: Asked) => void {
+    return (answer, { key, whole }) => {
+      // A whole one may arrive while something newer is on the way: then it is not the one that is waited for.
+      const isNewest = key === shown[kind];
+      if (!isNewest && whole) return;
+      (pictures[kind].value as Pictures[K] | null) = answer.ok ? answer.value : null;
+      if (kind !== 'swept') problems.value = answer.ok ? [] : answer.problems;
+      if (!whole && answer.ok) return;
+      wait(kind, false);
+      if (answer.ok) KEPT.keep(kind, key, answer.value);
+    };
+  }
 
   watch(
     [file, corner, wanted] as const,
     ([document, key, want]) => {
       clearTimeout(timer);
       if (!document?.corners[key]) {
-        [keepOut.value, map.value, swept.value, shown] = [null, null, null, ''];
+        for (const kind of KINDS) {
+          pictures[kind].value = null;
+          shown[kind] = '';
+        }
         return;
       }
-      if (want.keepOut) {
-        const depends = keepOutDepends(document, key, want.keepOut);
-        if (depends !== shown) {
-          shown = depends;
-          pending.value = { ...pending.value, keepOut: true };
-          client().keepOut({ file: document, corner: key, window: want.keepOut });
+      const open = KINDS.filter((kind) => want[kind]).flatMap((kind) => {
+        const window = (kind === 'keepOut' && want.keepOut) || undefined;
+        const follows = followsFrom(kind, document, key, window);
+        const isShown = follows === shown[kind];
+        if (isShown && (!pending.value[kind] || underWay[kind] === follows)) return [];
+        shown[kind] = follows;
+        underWay[kind] = '';
+        const kept = KEPT.get(kind, follows);
+        if (kept !== undefined) {
+          (pictures[kind].value as typeof kept) = kept;
+          wait(kind, false);
+          return [];
         }
-      }
-      if (want.map) {
-        pending.value = { ...pending.value, map: true };
-        client().map({ file: document, corner: key, size: QUICK_MAP });
-        timer = setTimeout(() => client().map({ file: document, corner: key, size: MAP_SIZE }), FINE_AFTER_MS);
-      }
-      if (want.swept) {
-        pending.value = { ...pending.value, swept: true };
-        client().swept({ file: document, corner: key });
-      }
+        const asked = { file: document, corner: key, window, key: follows };
+        wait(kind, true);
+        if (!isShown) client().ask(kind, { ...asked, whole: false } as Asked);
+        return [{ kind, asked }];
+      });
+      if (open.length === 0) return;
+      timer = setTimeout(() => {
+        for (const { kind, asked } of open) {
+          underWay[kind] = asked.key;
+          client().ask(kind, { ...asked, whole: true } as Asked);
+        }
+      }, WHOLE_AFTER_MS);
     },
     { immediate: true },
   );
@@ -89,11 +105,26 @@ export function usePictures(file: Ref<LowgapFile | null>, corner: Ref<CornerKey>
     clearTimeout(timer);
     started?.close();
   });
-  return { keepOut, map, swept, problems, pending };
+  return { ...pictures, problems, pending };
 }
 
-/** All that a keep-out region follows from: anything but tire, wheel and spacer. */
-function keepOutDepends(file: LowgapFile, key: CornerKey, window: PlaneWindow): string {
-  const { tire: _, wheel: __, spacerMm: ___, ...rest } = setupForCorner(asCase(file), key);
-  return JSON.stringify([key, file.corners[key], rest, file.envelope, file.drawnEnvelope, file.standard, window]);
+interface Asked extends AskedPicture {
+  /** What the picture follows from. */
+  readonly key: string;
+}
+
+/** All that a picture follows from: of a keep-out region anything but tire, wheel and spacer. */
+function followsFrom(kind: PictureKind, file: LowgapFile, key: CornerKey, window: PlaneWindow | undefined): string {
+  const { tire, wheel, spacerMm, ...rest } = setupForCorner(asCase(file), key);
+  const rotor = kind === 'keepOut' ? null : [tire, wheel, spacerMm];
+  return JSON.stringify([
+    key,
+    file.corners[key],
+    rest,
+    rotor,
+    file.envelope,
+    file.drawnEnvelope,
+    file.standard,
+    window,
+  ]);
 }

@@ -13,7 +13,7 @@ import { endWorkersHere, runWorkersHere, until } from '../testing/worker-here';
 import { ClearanceClient } from './clearance-client';
 import { CompareClient } from './compare-client';
 import { FinderClient } from './finder-client';
-import { PictureClient } from './picture-client';
+import { PictureClient, type AskedPicture } from './picture-client';
 import { PlanClient } from './plan-client';
 import { readScanInWorker } from './scan-client';
 import { StudyClient, type StudyAnswer } from './study-client';
@@ -100,19 +100,59 @@ test('setups are compared each on its own, and one that cannot be does not hold 
   client.close();
 });
 
-test('pictures come each of its kind, for the corner asked for', async () => {
-  const kinds: string[] = [];
-  const client = new PictureClient({
-    keepOut: (answer) => kinds.push(`keepOut ${answer.ok}`),
-    map: (answer) => kinds.push(`map ${answer.ok}`),
-    swept: (answer) => kinds.push(`swept ${answer.ok}`),
-  });
+describe('pictures', () => {
   const about = { file: fileOf('Patrol'), corner: 'frontLeft' as const };
-  client.map({ ...about, size: { steers: 5, travels: 5, others: 1 } });
-  client.swept(about);
-  await until(() => kinds.length === 2);
-  expect(kinds.sort()).toEqual(['map true', 'swept true']);
-  client.close();
+  const window = { fromAMm: -200, fromRMm: 200, stepMm: 8, columns: 50, rows: 40 };
+
+  test('come each of its kind, coarse and whole, for the corner asked for', async () => {
+    const kinds: string[] = [];
+    const told = (kind: string) => (answer: Result<unknown>, asked: AskedPicture) =>
+      void kinds.push(`${kind} ${asked.whole ? 'whole' : 'coarse'} ${answer.ok}`);
+    const client = new PictureClient({ keepOut: told('keepOut'), map: told('map'), swept: told('swept') });
+    for (const whole of [false, true]) {
+      client.ask('keepOut', { ...about, window, whole });
+      client.ask('map', { ...about, whole });
+      client.ask('swept', { ...about, whole });
+      await until(() => kinds.length === 3);
+      expect(kinds.sort()).toEqual(['keepOut', 'map', 'swept'].map((k) => `${k} ${whole ? 'whole' : 'coarse'} true`));
+      kinds.length = 0;
+    }
+    client.close();
+  });
+
+  test('a whole one is given up for a newer coarse one, which is not held up by it', async () => {
+    const answers: string[] = [];
+    const client = new PictureClient({
+      keepOut: () => undefined,
+      map: (answer, asked) => void answers.push(`${asked.whole ? 'whole' : 'coarse'} ${answer.ok}`),
+      swept: () => undefined,
+    });
+    client.ask('map', { ...about, whole: true });
+    client.ask('map', { ...about, whole: false });
+    await until(() => answers.length === 1);
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    expect(answers).toEqual(['coarse true']);
+    client.ask('map', { ...about, whole: true });
+    await until(() => answers.length === 2);
+    expect(answers[1]).toBe('whole true');
+    client.close();
+  });
+
+  test('of a corner that cannot be drawn the problem comes as data, coarse and whole', async () => {
+    const answers: Result<unknown>[] = [];
+    const client = new PictureClient({
+      keepOut: () => undefined,
+      map: (answer) => void answers.push(answer),
+      swept: () => undefined,
+    });
+    const file = { ...about.file, setup: { ...about.file.setup!, tire: { size: '35x12.50R22' } } };
+    for (const whole of [false, true]) {
+      client.ask('map', { ...about, file, whole });
+      await until(() => answers.length === (whole ? 2 : 1));
+    }
+    expect(answers.map(({ ok }) => ok)).toEqual([false, false]);
+    client.close();
+  });
 });
 
 test('a claim is checked as the core does, and one that says nothing is refused', async () => {

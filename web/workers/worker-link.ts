@@ -10,7 +10,8 @@ export interface Line<Api> {
   readonly wire: (file: LowgapFile) => WiredFile;
 }
 
-type Question<Api, T> = (line: Line<Api>) => Promise<Result<T>>;
+/** null: given up, since something newer was asked. */
+type Question<Api, T> = (line: Line<Api>) => Promise<Result<T> | null>;
 
 interface Running<Api> extends Line<Api> {
   readonly worker: Worker;
@@ -74,7 +75,7 @@ export class WorkerLink<Api> {
 
   /** Asks one question at a time, always the newest; what is older than what was asked is not delivered. */
   newest<Asked, T>(
-    question: (line: Line<Api>, asked: Asked) => Promise<Result<T>>,
+    question: (line: Line<Api>, asked: Asked) => Promise<Result<T> | null>,
     deliver: (answer: Result<T>, asked: Asked) => void,
   ): (asked: Asked) => void {
     const asker = new NewestWins<Asked, Result<T> | null>(

@@ -24,13 +24,22 @@ export function piecePlaces(
   const at: number[] = [];
   const links: number[] = [];
   const thinnedBy = Math.max(1, Math.ceil((to - from) / most));
-  const add = (point: Vec3): number => at.push(...point) / 3 - 1;
+  const known = new Map<string, number>();
+  /** Neighbouring pieces share their corners. */
+  const add = (point: Vec3): number => {
+    const key = point.join();
+    const there = known.get(key);
+    if (there !== undefined) return there;
+    const made = at.push(...point) / 3 - 1;
+    known.set(key, made);
+    return made;
+  };
   for (let i = from; i < to; i += thinnedBy) {
     const corner = (s: number, w: number): Vec3 => placeOnPiece(pieces, i, s, w);
     const n = pieces.corners[i] as number;
     const [a, b, c] = [corner(0, 0), corner(1, 0), corner(0, 1)];
     if (n === 1) {
-      add(a);
+      at.push(...a);
       continue;
     }
     const longest = n === 2 ? distance(a, b) : Math.max(distance(a, b), distance(b, c), distance(c, a));

@@ -29,7 +29,7 @@ export interface KeepOutField {
  * Postures an axis: images between neighbouring postures are filled in straight, which sags by under 0.3 mm at 45 degrees
  * of lock each way.
  */
-const GRID: GridSize = { travel: 13, steer: 19, other: 4 };
+export const KEEP_OUT_GRID: GridSize = { travel: 13, steer: 19, other: 4 };
 
 const COS_LOADED = Math.cos(LOADED_HALF_ANGLE);
 
@@ -55,13 +55,15 @@ export class KeepOutPainter {
   readonly postures: Posture[] = [];
   readonly #corner: PreparedCorner;
   readonly #window: PlaneWindow;
+  readonly #size: GridSize;
   readonly #layers = new Map<string, Layer>();
   readonly #grids = new Map<string, { readonly grid: PostureGrid; readonly first: number }>();
   readonly #views = new Map<string, Float64Array>();
 
-  constructor(corner: PreparedCorner, window: PlaneWindow) {
+  constructor(corner: PreparedCorner, window: PlaneWindow, size = KEEP_OUT_GRID) {
     this.#corner = corner;
     this.#window = window;
+    this.#size = size;
   }
 
   /** Adds an obstacle over a stretch of travel, to one of the groups that can be measured on their own. */
@@ -79,7 +81,7 @@ export class KeepOutPainter {
     const viewKey = `${key}:${mount}`;
     const views = this.#views.get(viewKey) ?? mountsInWheel(this.#corner.motion, mount, known.grid.postures);
     this.#views.set(viewKey, views);
-    const images = imagesOf(places, views, insideWheel);
+    const images = imagesOf(places, views, insideWheel, this.#window);
     const thickMm = radiusMm + complianceMm;
     const layer = (zone: KeepOutZone): PlaneRaster => this.#layer(zone, thickMm, requiredMm, group).raster;
     if (insideWheel) paintImages(images, places, known, index, layer('inside'), null);
@@ -135,7 +137,7 @@ export class KeepOutPainter {
   }
 
   #newGrid(key: string, stretch: { readonly from: number; readonly to: number }) {
-    const grid = postureGrid(this.#corner, stretch, GRID);
+    const grid = postureGrid(this.#corner, stretch, this.#size);
     const made = { grid, first: this.postures.length };
     this.postures.push(...grid.postures);
     this.#grids.set(key, made);
@@ -158,14 +160,24 @@ interface Images {
   readonly r: Float64Array;
   readonly nearGround: Uint8Array;
   readonly anyNearGround: boolean;
+  /** Bits: beyond which sides of the window. Places that share one have nothing to draw between them. */
+  readonly beyond: Uint8Array;
 }
 
-function imagesOf({ at }: PiecePlaces, views: Float64Array, insideWheel: boolean): Images {
+function imagesOf(
+  { at }: PiecePlaces,
+  views: Float64Array,
+  insideWheel: boolean,
+  { fromAMm, fromRMm, stepMm, columns, rows }: PlaneWindow,
+): Images {
   const postures = views.length / WHEEL_VIEW;
   const count = (at.length / 3) * postures;
   const a = new Float64Array(count);
   const r = new Float64Array(count);
   const nearGround = new Uint8Array(count);
+  const beyond = new Uint8Array(count);
+  const toAMm = fromAMm + columns * stepMm;
+  const toRMm = fromRMm + rows * stepMm;
   let anyNearGround = false;
   let i = 0;
   for (let p = 0; p < at.length; p += 3) {
@@ -179,18 +191,20 @@ function imagesOf({ at }: PiecePlaces, views: Float64Array, insideWheel: boolean
         nearGround[i] = 1;
         anyNearGround = true;
       }
+      beyond[i] =
+        (a[i]! < fromAMm ? 1 : 0) | (a[i]! > toAMm ? 2 : 0) | (r[i]! < fromRMm ? 4 : 0) | (r[i]! > toRMm ? 8 : 0);
       i++;
     }
   }
-  return { a, r, nearGround, anyNearGround };
+  return { a, r, nearGround, anyNearGround, beyond };
 }
 
 /**
- * Fills the sheet each place sweeps between neighbouring heights and steers, and draws what lies between neighbouring
- * places, and between neighbouring heights of the other wheel, in every posture.
+ * Fills the sheets each place sweeps between neighbouring heights and steers, and between neighbouring heights of the other wheel
+ * and steers; draws what lies between neighbouring places in every posture.
  */
 function paintImages(
-  { a, r, nearGround }: Images,
+  { a, r, nearGround, beyond }: Images,
   { links, at }: PiecePlaces,
   { grid, first }: { readonly grid: PostureGrid; readonly first: number },
   obstacle: number,
@@ -200,11 +214,13 @@ function paintImages(
   const [heights, steers, others] = grid.counts;
   const postures = grid.postures.length;
   const line = (i: number, j: number, posture: number): void => {
+    if (beyond[i]! & beyond[j]!) return;
     const low = nearGround[i]! + nearGround[j]!;
     if (low < 2) free.line(a[i]!, r[i]!, a[j]!, r[j]!, obstacle, first + posture);
     if (low > 0) ground?.line(a[i]!, r[i]!, a[j]!, r[j]!, obstacle, first + posture);
   };
   const fill = (i: number, j: number, k: number, posture: number): void => {
+    if (beyond[i]! & beyond[j]! & beyond[k]!) return;
     const low = nearGround[i]! + nearGround[j]! + nearGround[k]!;
     if (low < 3) free.triangle(a[i]!, r[i]!, a[j]!, r[j]!, a[k]!, r[k]!, obstacle, first + posture);
     if (low > 0) ground?.triangle(a[i]!, r[i]!, a[j]!, r[j]!, a[k]!, r[k]!, obstacle, first + posture);
@@ -217,13 +233,17 @@ function paintImages(
       const other = posture % others;
       const steer = Math.floor(posture / others) % steers;
       const height = Math.floor(posture / alongTravel);
-      line(i, i, posture);
+      if (postures === 1) line(i, i, posture);
       if (other + 1 < others) line(i, i + 1, posture);
       if (steer + 1 < steers) line(i, i + alongSteer, posture);
       if (height + 1 < heights) line(i, i + alongTravel, posture);
       if (steer + 1 < steers && height + 1 < heights) {
         fill(i, i + alongSteer, i + alongTravel, posture);
         fill(i + alongSteer, i + alongTravel, i + alongTravel + alongSteer, posture);
+      }
+      if (steer + 1 < steers && other + 1 < others) {
+        fill(i, i + alongSteer, i + 1, posture);
+        fill(i + alongSteer, i + 1, i + 1 + alongSteer, posture);
       }
     }
   }

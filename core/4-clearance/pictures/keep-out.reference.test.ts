@@ -3,7 +3,7 @@ import { makeOutline } from '../../1-base/geometry/outline';
 import { seededRandom } from '../../1-base/numeric/seeded-random';
 import { ClearSection } from '../search/clear-section';
 import { fittedSetup, type Setup, countParts, fittedAsSetup } from '../../2-vehicle/setup/setup';
-import { KEEP_OUT_ZONES, keepOut, type KeepOut, type KeepOutZone } from './keep-out';
+import { KEEP_OUT_COARSE, KEEP_OUT_ZONES, keepOut, type KeepOut, type KeepOutZone } from './keep-out';
 import { gapInPosture } from '../oracle/plain-sweep';
 import type { PlaneWindow } from './plane-raster';
 import { prepareCorner, type PreparedCorner } from '../case/prepared-corner';
@@ -16,11 +16,15 @@ const WINDOW: PlaneWindow = { fromAMm: -420, fromRMm: 0, stepMm: 1.5, columns: 5
 /** mm: a cell's diagonal and the straight fill between postures. */
 const PICTURE_MM = 2.5;
 
+/** mm: the same of the coarse picture. */
+const COARSE_MM = 10;
+
 const solidOf = ({ rotor }: PreparedCorner, zone: KeepOutZone): Solid =>
   zone === 'inside' ? rotor.hollow : zone === 'ground' ? rotor.loaded : rotor.filled;
 
 /** Shortest way between tire and region in the picture: from the cells along the region's edge. */
 function gapInPicture(picture: KeepOut, corner: PreparedCorner): { gapMm: number; obstacle: string } {
+  const { window } = picture;
   let gapMm = Infinity;
   let obstacle = '';
   for (const zone of KEEP_OUT_ZONES) {
@@ -28,9 +32,9 @@ function gapInPicture(picture: KeepOut, corner: PreparedCorner): { gapMm: number
     if (!field) continue;
     const solid = solidOf(corner, zone);
     field.touchMm.forEach((touch, i) => {
-      if (!(touch > 0 && touch < 2 * WINDOW.stepMm)) return;
-      const a = WINDOW.fromAMm + ((i % WINDOW.columns) + 0.5) * WINDOW.stepMm;
-      const r = WINDOW.fromRMm + (Math.floor(i / WINDOW.columns) + 0.5) * WINDOW.stepMm;
+      if (!(touch > 0 && touch < 2 * window.stepMm)) return;
+      const a = window.fromAMm + ((i % window.columns) + 0.5) * window.stepMm;
+      const r = window.fromRMm + (Math.floor(i / window.columns) + 0.5) * window.stepMm;
       const sum = touch + solidDistance(solid, a - corner.rotor.centrePlaneMm, r);
       if (sum < gapMm) {
         gapMm = sum;
@@ -52,6 +56,7 @@ describe('the keep-out region against the least gaps themselves, seeded', () => 
       const first = prepareCorner('frontLeft', described, setups[0]!, kind);
       // One picture serves every tire.
       const picture = keepOut(first, STANDARDS.neverRub, WINDOW);
+      const coarse = keepOut(first, STANDARDS.neverRub, WINDOW, KEEP_OUT_COARSE);
       for (const setup of setups) {
         const corner = prepareCorner('frontLeft', described, setup, kind);
         const gaps = new ClearSection(corner.motion, corner.envelope).leastGaps(corner);
@@ -66,6 +71,12 @@ describe('the keep-out region against the least gaps themselves, seeded', () => 
               off: 'no',
             },
           );
+          const roughly = gapInPicture(coarse, corner).gapMm;
+          expect({ name, seed, off: Math.abs(roughly - exact) < COARSE_MM ? 'no' : [roughly, exact] }).toEqual({
+            name,
+            seed,
+            off: 'no',
+          });
           compared++;
         } else {
           // Overlapping shapes: the sum says that, not by how much.

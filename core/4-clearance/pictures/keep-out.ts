@@ -1,6 +1,8 @@
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
 import { KEEP_OUT_PLACES_MM } from '../../1-base/tolerances';
-import { KeepOutPainter, type KeepOutField, type KeepOutZone } from './keep-out-painter';
+import { KEEP_OUT_GRID, KeepOutPainter, type KeepOutField, type KeepOutZone } from './keep-out-painter';
+import type { GridSize } from './posture-grid';
+import { inOneGo, type Piecemeal } from '../../1-base/piecemeal';
 import { piecePlaces } from '../../3-survey/shape/piece-places';
 import type { PreparedCorner } from '../case/prepared-corner';
 import type { PlaneWindow } from './plane-raster';
@@ -26,21 +28,50 @@ export interface KeepOut {
 /** Pieces of one obstacle drawn before they are thinned. */
 const MOST_PLACES = 6000;
 
+/** How finely a picture is drawn. */
+export interface KeepOutDetail {
+  /** mm of a cell's side; null: as the window has it. */
+  readonly stepMm: number | null;
+  readonly placesMm: number;
+  readonly grid: GridSize;
+}
+
+/** All there is to see. */
+export const KEEP_OUT_WHOLE: KeepOutDetail = { stepMm: null, placesMm: KEEP_OUT_PLACES_MM, grid: KEEP_OUT_GRID };
+
+/** Good to some 8 mm, in a tenth of the time: what moves while a hand does. */
+export const KEEP_OUT_COARSE: KeepOutDetail = { stepMm: 4, placesMm: 40, grid: { travel: 5, steer: 9, other: 2 } };
+
+/** The same stretch of the plane in cells of another size; a rest at the far sides counts whole. */
+const inCells = (window: PlaneWindow, stepMm: number): PlaneWindow => ({
+  ...window,
+  stepMm,
+  columns: Math.ceil((window.columns * window.stepMm) / stepMm),
+  rows: Math.ceil((window.rows * window.stepMm) / stepMm),
+});
+
 /**
  * The keep-out region on the cells of a window, good to about a cell. A picture and a first sieve: verdicts come from the
- * least gap itself.
+ * least gap itself. Pauses after each obstacle.
  * @throws ProblemError where the linkage locks.
  */
-export function keepOut(corner: PreparedCorner, standard: Standard, window: PlaneWindow): KeepOut {
-  const painter = new KeepOutPainter(corner, window);
+export function* drawKeepOut(
+  corner: PreparedCorner,
+  standard: Standard,
+  asked: PlaneWindow,
+  { stepMm, placesMm, grid } = KEEP_OUT_WHOLE,
+): Piecemeal<KeepOut> {
+  const window = stepMm === null ? asked : inCells(asked, stepMm);
+  const painter = new KeepOutPainter(corner, window, grid);
   let thinnedBy = 1;
-  corner.obstacles.forEach((obstacle, index) => {
-    const places = piecePlaces(obstacle.pieces, KEEP_OUT_PLACES_MM, MOST_PLACES);
+  for (const [index, obstacle] of corner.obstacles.entries()) {
+    const places = piecePlaces(obstacle.pieces, placesMm, MOST_PLACES);
     thinnedBy = Math.max(thinnedBy, places.thinnedBy);
     for (const region of standardRegions(standard, corner.envelope.limits)) {
       painter.paint(obstacle, index, places, region, region.requiredMm[wantedAs(obstacle)]);
     }
-  });
+    yield;
+  }
   return {
     window,
     zones: { free: painter.field('free'), ground: painter.field('ground'), inside: painter.field('inside') },
@@ -49,3 +80,6 @@ export function keepOut(corner: PreparedCorner, standard: Standard, window: Plan
     thinnedBy,
   };
 }
+
+/** The same in one go. */
+export const keepOut = (...asked: Parameters<typeof drawKeepOut>): KeepOut => inOneGo(drawKeepOut(...asked));

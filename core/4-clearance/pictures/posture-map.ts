@@ -1,4 +1,5 @@
 import { LOADED_HALF_ANGLE } from '../../2-vehicle/tire/allowance';
+import { inOneGo, type Piecemeal } from '../../1-base/piecemeal';
 import { MAP_PLACES_MM } from '../../1-base/tolerances';
 import { toDegrees } from '../../1-base/units/angle';
 import { otherRange } from '../../2-vehicle/motion/axle-stops';
@@ -49,14 +50,17 @@ export interface MapSize {
 /** Fine enough that lines of equal gap read as curves. */
 export const MAP_SIZE: MapSize = { steers: 41, travels: 41, others: 5 };
 
+/** Enough to see where it is tight, in a twelfth of the time: what moves while a hand does. */
+export const MAP_COARSE: MapSize = { steers: 13, travels: 13, others: 2 };
+
 const MOST_PLACES = 3000;
 const COS_LOADED = Math.cos(LOADED_HALF_ANGLE);
 
 const spread = (low: number, high: number, count: number): Float64Array =>
   Float64Array.from({ length: count }, (_, i) => (count === 1 ? low : low + ((high - low) * i) / (count - 1)));
 
-/** @throws ProblemError where the linkage locks. */
-export function postureMap(corner: PreparedCorner, standard: Standard, size = MAP_SIZE): PostureMap {
+/** Pauses after each obstacle. @throws ProblemError where the linkage locks. */
+export function* drawPostureMap(corner: PreparedCorner, standard: Standard, size = MAP_SIZE): Piecemeal<PostureMap> {
   const { motion, envelope, rotor } = corner;
   const { lowest, highest, ride, firstTouch } = envelope.limits;
   const travelsMm = spread(lowest, highest, size.travels);
@@ -86,25 +90,32 @@ export function postureMap(corner: PreparedCorner, standard: Standard, size = MA
     [...travelsMm].map(
       (travel) => (regions.findLast(({ from }) => travel >= from) ?? regions[0]!).requiredMm[wantedAs(obstacle)],
     );
+  const obstacles: ObstacleMap[] = [];
+  for (const obstacle of corner.obstacles) {
+    const seen = views.get(obstacle.mount) ?? mountsInWheel(motion, obstacle.mount, postures);
+    views.set(obstacle.mount, seen);
+    const gapMm = gapsIn(seen, motion.crossArticulates ? size.others : 1, rotor, obstacle);
+    const required = wanted(obstacle);
+    obstacles.push({
+      id: obstacle.id,
+      gapMm,
+      marginMm: gapMm.map((gap, i) => gap - required[Math.floor(i / steers.length)]!),
+    });
+    yield;
+  }
   return {
     steersDeg: steers.map(toDegrees),
     travelsMm,
-    obstacles: corner.obstacles.map((obstacle) => {
-      const seen = views.get(obstacle.mount) ?? mountsInWheel(motion, obstacle.mount, postures);
-      views.set(obstacle.mount, seen);
-      const gapMm = gapsIn(seen, motion.crossArticulates ? size.others : 1, rotor, obstacle);
-      const required = wanted(obstacle);
-      return {
-        id: obstacle.id,
-        gapMm,
-        marginMm: gapMm.map((gap, i) => gap - required[Math.floor(i / steers.length)]!),
-      };
-    }),
+    obstacles,
     outline: outlineOf(envelope, travelsMm, locksAt),
     rideMm: ride,
     firstTouchMm: firstTouch,
   };
 }
+
+/** The same in one go. */
+export const postureMap = (...asked: Parameters<typeof drawPostureMap>): PostureMap =>
+  inOneGo(drawPostureMap(...asked));
 
 /** What the stops, locks and rules allow, at heights from the lowest to the highest. */
 export function envelopeOutline({ motion, envelope }: PreparedCorner, heights = MAP_SIZE.travels): OutlineRow[] {
@@ -128,24 +139,51 @@ function outlineOf(
   });
 }
 
+/** mm from each place to the one before it. */
+function stepsBetween(at: Float64Array): Float64Array {
+  const steps = new Float64Array(at.length / 3);
+  for (let p = 3; p < at.length; p += 3) {
+    steps[p / 3] = Math.hypot(at[p]! - at[p - 3]!, at[p + 1]! - at[p - 2]!, at[p + 2]! - at[p - 1]!);
+  }
+  return steps;
+}
+
 /** Least gap to any place of an obstacle, for each run of `others` postures. */
 function gapsIn(views: Float64Array, others: number, rotor: Rotor, obstacle: PlacedThing): Float32Array {
   const { at } = piecePlaces(obstacle.pieces, MAP_PLACES_MM, MOST_PLACES);
-  const { insideWheel, radiusMm, complianceMm } = obstacle;
+  const { insideWheel } = obstacle;
+  const steps = stepsBetween(at);
+  const thickMm = obstacle.radiusMm + obstacle.complianceMm;
   const gaps = new Float32Array(views.length / WHEEL_VIEW / others).fill(Infinity);
+  // What was nearest in the posture before most often is again: with that first, the others are seen to be further off.
+  let nearest = 0;
+  // Bulged: around the other as well.
+  const around = insideWheel ? null : rotor.loaded.hull;
   for (let v = 0, i = 0; v < views.length; v += WHEEL_VIEW, i++) {
     const cell = Math.floor(i / others);
     let least = gaps[cell]!;
-    for (let p = 0; p < at.length; p += 3) {
+    // No place nearer to the last one looked at than this can be nearer to the wheel.
+    let spare = 0;
+    for (let n = -3, first = nearest; n < at.length; n += 3) {
+      const p = n < 0 ? first : n;
+      if (n > 0) spare -= steps[n / 3]!;
+      if (spare > 0) continue;
       const [px, py, pz] = [at[p]!, at[p + 1]!, at[p + 2]!];
       const x = views[v]! * px + views[v + 1]! * py + views[v + 2]! * pz + views[v + 3]!;
-      const a = views[v + 4]! * px + views[v + 5]! * py + views[v + 6]! * pz + views[v + 7]!;
+      const a = views[v + 4]! * px + views[v + 5]! * py + views[v + 6]! * pz + views[v + 7]! - rotor.centrePlaneMm;
       const z = views[v + 8]! * px + views[v + 9]! * py + views[v + 10]! * pz + views[v + 11]!;
       const r = Math.sqrt(x * x + z * z);
+      if (around && n >= 0) {
+        spare = around.atLeast(a, r) - thickMm - least;
+        if (spare >= 0) continue;
+      }
       const low = x * views[v + DOWN_AT]! + z * views[v + DOWN_AT + 1]! >= COS_LOADED * r;
       const solid = insideWheel ? rotor.hollow : low ? rotor.loaded : rotor.filled;
-      const gap = solidDistance(solid, a - rotor.centrePlaneMm, r) - radiusMm - complianceMm;
-      if (gap < least) least = gap;
+      const gap = solidDistance(solid, a, r) - thickMm;
+      if (gap < least) {
+        least = gap;
+        nearest = p;
+      }
     }
     gaps[cell] = least;
   }

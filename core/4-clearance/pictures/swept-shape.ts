@@ -1,5 +1,6 @@
 import { place, unplace, type Pose } from '../../1-base/geometry/pose';
 import type { Vec3 } from '../../1-base/geometry/vec3';
+import { inOneGo, type Piecemeal } from '../../1-base/piecemeal';
 import { newMeasure } from '../../1-base/geometry/convex-piece';
 import { postureGrid, type GridSize } from './posture-grid';
 import type { PreparedCorner } from '../case/prepared-corner';
@@ -24,11 +25,14 @@ export interface SweptDetail {
 
 export const SWEPT_DETAIL: SweptDetail = { round: 120, rings: 59, postures: { travel: 9, steer: 21, other: 3 } };
 
+/** The same in a tenth of the time: what moves while a hand does. */
+export const SWEPT_COARSE: SweptDetail = { round: 48, rings: 23, postures: { travel: 5, steer: 9, other: 2 } };
+
 /**
  * Every filled wheel contains the middle of the travel, straight ahead, so what they sweep together reaches one distance
- * in each direction. null where one does not (extreme locks on a very narrow tire).
+ * in each direction. null where one does not (extreme locks on a very narrow tire). Pauses after each ring's worth of directions.
  */
-export function sweptShape(corner: PreparedCorner, detail = SWEPT_DETAIL): SweptShape | null {
+export function* drawSweptShape(corner: PreparedCorner, detail = SWEPT_DETAIL): Piecemeal<SweptShape | null> {
   const { motion, envelope, rotor } = corner;
   const { lowest, highest } = envelope.limits;
   const hull = rotor.filled.hull;
@@ -52,7 +56,7 @@ export function sweptShape(corner: PreparedCorner, detail = SWEPT_DETAIL): Swept
     section.flangeMm;
   const directions = sphere(detail);
   const places = new Float64Array(3 * directions.length);
-  directions.forEach((way, i) => {
+  for (const [i, way] of directions.entries()) {
     const at = (reach: number): Vec3 => [from[0] + way[0] * reach, from[1] + way[1] * reach, from[2] + way[2] * reach];
     let reach = 0;
     for (const wheel of wheels) {
@@ -63,9 +67,14 @@ export function sweptShape(corner: PreparedCorner, detail = SWEPT_DETAIL): Swept
       reach = Math.max(reach, end);
     }
     places.set(at(reach), 3 * i);
-  });
+    if (i % detail.round === 0) yield;
+  }
   return { from, places, triangles: sphereTriangles(detail) };
 }
+
+/** The same in one go. */
+export const sweptShape = (...asked: Parameters<typeof drawSweptShape>): SweptShape | null =>
+  inOneGo(drawSweptShape(...asked));
 
 /** mm at which a ray has arrived. */
 const TRACED_MM = 0.2;
