@@ -11,9 +11,9 @@ import { ClearSection } from '@/core/4-clearance/search/clear-section';
 import type { CornerDescription } from '@/core/3-survey/description/corner-description';
 import { type Setup, countParts } from '@/core/2-vehicle/setup/setup';
 import { postureOf } from '@/core/4-clearance/oracle/plain-sweep';
-import { prepareCorner, type PreparedCorner } from '@/core/4-clearance/case/prepared-corner';
+import { prepareCorner } from '@/core/4-clearance/case/prepared-corner';
 import { STANDARDS } from '@/core/4-clearance/case/standard';
-import { LeverBench } from '@/core/6-decisions/levers/levers';
+import { LeverBench, leversCase } from '@/core/6-decisions/levers/levers';
 import { cornerSpread } from '@/core/5-consequences/spread/spread';
 import { SectionCache } from '@/core/4-clearance/search/section-cache';
 import { flatten } from '@/core/1-base/geometry/outline';
@@ -39,33 +39,58 @@ const add = (...more: Figure[]): void => {
 
 const KEY = 'frontLeft';
 
-function ask(cache: SectionCache, corner: CornerDescription, setup: Setup): PreparedCorner {
-  const prepared = prepareCorner(KEY, corner, setup, 'trail', undefined, cache.survey);
-  cache.section(prepared, corner, setup).leastGaps(prepared);
-  return prepared;
+/** ms of one pose of a double wishbone with tie rod: solved, its locks found, the wheel placed. */
+const poseMs = (() => {
+  const { motion } = prepareCorner(KEY, cornerWith('doubleWishbone', []), countParts(setupWith({})), 'trail');
+  const many = 2000;
+  let turn = 0;
+  return (): number => {
+    const each = timed('', null, few, () => {
+      turn++;
+      for (let k = 0; k < many; k++) {
+        const state = motion.carrierAt(-95 + (180 * k) / many + (turn % 97) / 1000, 0);
+        motion.locksAt(state);
+        motion.wheelFrom(state, 0.3);
+      }
+    });
+    return each.median / many;
+  };
+})();
+
+/** A figure told in poses too, measured before and after it; `reach` of them at most. */
+function inPoses(reach: number | null, measure: () => Figure): Figure {
+  const before = poseMs();
+  const figure = measure();
+  const poses = figure.median / ((before + poseMs()) / 2);
+  return { ...figure, poses, reach, met: reach === null ? null : poses <= reach };
 }
 
-function surveyed(name: MotionName, label: string): void {
+function ask(cache: SectionCache, corner: CornerDescription, setup: Setup, kind: 'trail' | 'street' = 'trail'): void {
+  const prepared = prepareCorner(KEY, corner, setup, kind, undefined, cache.survey);
+  cache.section(prepared, corner, setup).leastGaps(prepared);
+}
+
+type Kind = 'trail' | 'street';
+
+function surveyed(name: MotionName, label: string, kind: Kind): void {
   const corner = surveyedCorner(name);
+  const where = `${label}, ${kind}`;
   const cache = new SectionCache();
   const candidate = (i: number): Setup => countParts(setupWith(CANDIDATES[i % CANDIDATES.length]!));
-  add(timed(`${label}: other tire, wheel, offset, spacer`, 1, runs, (i) => void ask(cache, corner, candidate(i))));
-  add(
-    timed(
-      `${label}: other parked height`,
-      2,
-      runs,
-      (i) => void ask(cache, corner, { ...candidate(0), suspensionLiftMm: 5 + (i % 9) }),
-    ),
+  // Asked for the tighter envelope nothing was promised; of a beam axle only what its third dimension makes dear.
+  const goal = (reach: number): number | null => (kind === 'trail' ? reach : null);
+  const isBeam = name === 'beamAxle';
+  const one = (what: string, reach: number, repeats: typeof runs, work: (i: number) => void): void =>
+    add(inPoses(goal(reach), () => timed(`${where}: ${what}`, null, repeats, work)));
+  const afresh = (i: number): void =>
+    ask(new SectionCache(), { ...corner, staticCamberDeg: -0.3 - i / 50 }, candidate(0), kind);
+  one('other tire, wheel, offset, spacer', isBeam ? 640 : 320, runs, (i) => ask(cache, corner, candidate(i), kind));
+  one('other parked height', 640, runs, (i) =>
+    ask(cache, corner, { ...candidate(0), suspensionLiftMm: 5 + (i % 9) }, kind),
   );
-  add(
-    timed(`${label}: other bump stop`, 2, few, (i) => void ask(cache, corner, { ...candidate(0), bumpStopMm: 4 + i })),
-    timed(
-      `${label}: other steering stop`,
-      2,
-      few,
-      (i) => void ask(cache, corner, { ...candidate(0), steerStopLeftDeg: 20 + i / 3 }),
-    ),
+  one('other bump stop', 640, few, (i) => ask(cache, corner, { ...candidate(0), bumpStopMm: 4 + i }, kind));
+  one('other steering stop', 640, few, (i) =>
+    ask(cache, corner, { ...candidate(0), steerStopLeftDeg: 20 + i / 3 }, kind),
   );
   const moved = (i: number): CornerDescription => ({
     ...corner,
@@ -75,53 +100,41 @@ function surveyed(name: MotionName, label: string): void {
       return { ...o, shape: { ...o.shape, points } };
     }),
   });
-  add(
-    timed(`${label}: one new reading`, 16, few, (i) => void ask(cache, moved(i), candidate(0))),
-    timed(
-      `${label}: new alignment`,
-      16,
-      few,
-      (i) => void ask(new SectionCache(), { ...corner, staticCamberDeg: -0.3 - i / 50 }, candidate(0)),
-    ),
-  );
+  one('one new reading', 5000, few, (i) => ask(cache, moved(i), candidate(0), kind));
+  one(isBeam ? 'first answer, new alignment' : 'new alignment', isBeam ? 20_000 : 5000, few, afresh);
 }
 
-say('surveyed corners (40 obstacles, 800 places, trail) ...');
-surveyed('swingArm', 'swing arm');
-surveyed('doubleWishbone', 'double wishbone with tie rod');
-const beam = surveyedCorner('beamAxle');
-add(
-  timed(
-    'steered beam axle with cross-articulation: first answer',
-    100,
-    few,
-    () => void ask(new SectionCache(), beam, countParts(setupWith(CANDIDATES[0]!))),
-  ),
-);
+say('surveyed corners (40 obstacles, 800 places) ...');
+for (const kind of ['trail', 'street'] as const) {
+  surveyed('swingArm', 'swing arm', kind);
+  surveyed('doubleWishbone', 'double wishbone with tie rod', kind);
+  surveyed('beamAxle', 'steered beam axle', kind);
+}
 
 say('scans ...');
 const heap = (): number => process.memoryUsage().heapUsed + process.memoryUsage().arrayBuffers;
 const perScan = new Map<number, Figure[]>();
-for (const [count, firstGoal] of [
-  [10_000, 150],
-  [100_000, 1500],
+for (const [count, reach] of [
+  [10_000, 25_000],
+  [100_000, 400_000],
 ] as const) {
   const corner = cornerWith('swingArm', [
     { id: 'scan', mount: 'body', material: 'liner', shape: { type: 'scan', points: scanOf(count) } },
   ]);
   const setups = CANDIDATES.map((change) => countParts(setupWith(change)));
   const name = `scan of ${count.toLocaleString('en')} points`;
-  const first = timed(
-    `${name}: first answer`,
-    firstGoal,
-    { warmUp: 1, runs: quick ? 3 : 7 },
-    () => void ask(new SectionCache(), corner, setups[0]!),
+  const first = inPoses(reach, () =>
+    timed(`${name}: first answer`, null, { warmUp: 1, runs: quick ? 3 : 7 }, () =>
+      ask(new SectionCache(), corner, setups[0]!),
+    ),
   );
   const prepared = setups.map((setup) => prepareCorner(KEY, corner, setup, 'trail'));
   // One survey for all: only tire, wheel, offset and spacer change.
   const shared = prepared.map((p) => ({ ...p, obstacles: prepared[0]!.obstacles }));
   const section = new ClearSection(prepared[0]!.motion, prepared[0]!.envelope);
-  const next = timed(`${name}: next tire`, 1, runs, (i) => void section.leastGaps(shared[i % shared.length]!));
+  const next = inPoses(320, () =>
+    timed(`${name}: next tire`, null, runs, (i) => void section.leastGaps(shared[i % shared.length]!)),
+  );
   add(first, next, figure(`${name}: memory in use, all of it`, 'MB', [heap() / 2 ** 20], 256, 'most'));
   perScan.set(count, [first, next]);
 }
@@ -192,46 +205,39 @@ say('spread and levers ...');
 for (const [name, label] of [
   ['swingArm', 'swing arm'],
   ['doubleWishbone', 'double wishbone with tie rod'],
+  ['beamAxle', 'steered beam axle'],
 ] as const) {
   const corner = surveyedCorner(name);
   const setup = setupWith(CANDIDATES[0]!);
   const studied = { warmUp: 1, runs: quick ? 3 : 5 };
   add(
-    timed(
-      `${label}: spread, 1,000 draws`,
-      1000,
-      studied,
-      () => void cornerSpread(KEY, { corner, setup: countParts(setup) }, 'trail', STANDARDS.neverRub),
+    inPoses(60_000, () =>
+      timed(
+        `${label}: spread, 1,000 draws`,
+        null,
+        studied,
+        () => void cornerSpread(KEY, { corner, setup: countParts(setup) }, 'trail', STANDARDS.neverRub),
+      ),
     ),
   );
-  const bench = new LeverBench({ corners: { [KEY]: corner }, setup, envelope: 'trail', standard: 'neverRub' }, KEY);
-  const [failing] = bench.failing;
-  if (failing) {
-    add(timed(`${label}: all levers of one obstacle`, null, studied, () => void bench.leversFor(failing)));
-  }
+  const description = { corners: { [KEY]: corner }, setup, envelope: 'trail', standard: 'neverRub' } as const;
+  const { failing } = new LeverBench(description, KEY);
+  const all = inPoses(null, () =>
+    timed(
+      `${label}: levers of all ${failing.length} failing things`,
+      null,
+      studied,
+      () => void leversCase(description),
+    ),
+  );
+  const poses = all.poses! / Math.max(1, failing.length);
+  add({ ...all, name: `${all.name}, poses by thing`, poses, reach: 20_000, met: poses <= 20_000 });
 }
 
 say('poses ...');
 {
-  const prepared = prepareCorner(KEY, cornerWith('doubleWishbone', []), countParts(setupWith({})), 'trail');
-  const many = 2000;
-  const one = timed('one pose of a double wishbone with tie rod', 0.01, few, (i) => {
-    for (let k = 0; k < many; k++) {
-      const state = prepared.motion.carrierAt(-95 + (180 * k) / many + i / 1000, 0);
-      prepared.motion.locksAt(state);
-      prepared.motion.wheelFrom(state, 0.3);
-    }
-  });
-  const each = (ms: number): number => (1000 * ms) / many;
-  add({
-    ...one,
-    unit: 'us',
-    median: each(one.median),
-    min: each(one.min),
-    max: each(one.max),
-    goal: 10,
-    met: each(one.median) <= 10,
-  });
+  const each = Array.from({ length: 11 }, () => 1000 * poseMs());
+  add(figure('one pose of a double wishbone with tie rod', 'us', each, 10, 'most'));
 }
 
 if (!quick) {
@@ -239,11 +245,8 @@ if (!quick) {
   for (const count of [10, 20, 80]) {
     const corner = surveyedCorner('swingArm', count, 12);
     add(
-      timed(
-        `swing arm, ${count} obstacles: first answer`,
-        null,
-        few,
-        () => void ask(new SectionCache(), corner, countParts(setupWith(CANDIDATES[0]!))),
+      timed(`swing arm, ${count} obstacles: first answer`, null, few, () =>
+        ask(new SectionCache(), corner, countParts(setupWith(CANDIDATES[0]!))),
       ),
     );
   }
@@ -251,11 +254,8 @@ if (!quick) {
   for (const lock of [8, 16, 60]) {
     const steering = { ...forty.steering!, lockLeftDeg: lock, lockRightDeg: lock };
     add(
-      timed(
-        `swing arm, locks of ${lock} degrees: first answer`,
-        null,
-        few,
-        () => void ask(new SectionCache(), { ...forty, steering }, countParts(setupWith(CANDIDATES[0]!))),
+      timed(`swing arm, locks of ${lock} degrees: first answer`, null, few, () =>
+        ask(new SectionCache(), { ...forty, steering }, countParts(setupWith(CANDIDATES[0]!))),
       ),
     );
   }
@@ -264,11 +264,8 @@ if (!quick) {
       { id: 'scan', mount: 'body', material: 'liner', shape: { type: 'scan', points: scanOf(count) } },
     ]);
     add(
-      timed(
-        `scan of ${count.toLocaleString('en')} points: first answer`,
-        null,
-        few,
-        () => void ask(new SectionCache(), corner, countParts(setupWith(CANDIDATES[0]!))),
+      timed(`scan of ${count.toLocaleString('en')} points: first answer`, null, few, () =>
+        ask(new SectionCache(), corner, countParts(setupWith(CANDIDATES[0]!))),
       ),
     );
   }

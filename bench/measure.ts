@@ -7,6 +7,9 @@ export interface Figure {
   readonly max: number;
   readonly goal: number | null;
   readonly met: boolean | null;
+  /** The median in poses of a double wishbone with tie rod, measured beside it, and how many are to be reached. */
+  readonly poses?: number;
+  readonly reach?: number | null;
 }
 
 /** Milliseconds of `work(i)`, run `warmUp` times unmeasured and `runs` times measured; `prepare(i)` is not counted. */

@@ -5,23 +5,29 @@ const number = (value: number): string =>
 
 const verdict = ({ met }: Figure): string => (met === null ? '' : met ? 'met' : 'missed');
 
+function goalOf({ goal, unit, reach }: Figure): string {
+  if (reach) return `${number(reach)} poses`;
+  return goal === null ? '' : `${number(goal)} ${unit}`;
+}
+
 /** The page docs/benchmarks.md. */
 export function report(figures: readonly Figure[], machine: string, motions: number): string {
   const rows = figures.map(
     (f) =>
-      `| ${f.name} | ${number(f.median)} ${f.unit} | ${number(f.min)} to ${number(f.max)} | ${f.goal === null ? '' : `${number(f.goal)} ${f.unit}`} | ${verdict(f)} |`,
+      `| ${f.name} | ${number(f.median)} ${f.unit} | ${number(f.min)} to ${number(f.max)} | ${f.poses === undefined ? '' : number(f.poses)} | ${goalOf(f)} | ${verdict(f)} |`,
   );
   return `# Benchmarks
 
 As measured by \`npm run bench -- --write\` on ${machine}. The machine is shared and its speed swings by a factor of about two
-from one minute to the next, so read the spread, not the last digit. Misses are listed like the rest.
+from one minute to the next, so read the spread, not the last digit. Misses are listed like the rest. A pose is one pose of a double
+wishbone with tie rod, measured before and after each figure.
 
-| what | median | spread | goal | |
-| --- | --- | --- | --- | --- |
+| what | median | spread | in poses | goal | |
+| --- | --- | --- | --- | --- | --- |
 ${rows.join('\n')}
 
-The surveyed corner is made up: 40 obstacles of 20 places around the wheel, least gaps from overlap to 80 mm, everything the
-stops allow, ${motions} kinds of suspension. "Other tire" cycles through four setups; the survey, alignment and limits stay.
+The surveyed corner is made up: 40 obstacles of 20 places around the wheel, least gaps from overlap to 80 mm, ${motions} kinds of suspension, everything the
+stops allow (trail) or what the street rule leaves of it. "Other tire" cycles through four setups; the survey, alignment and limits stay.
 
 ## How the cost grows
 

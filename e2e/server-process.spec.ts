@@ -67,6 +67,10 @@ test('the installation goes on with the server gone: rooms never entered open, t
     const { id } = await made.json();
     await page.goto(`${BASE}/jobs/${id}/intake`);
     await expect(page.getByTestId('save-state')).toHaveText('Saved');
+    // The last of what is fetched ahead.
+    const isFetched = () =>
+      page.evaluate(() => performance.getEntriesByType('resource').some(({ name }) => name.includes('scan.worker')));
+    await expect.poll(isFetched, { timeout: 30_000 }).toBe(true);
     await page.waitForLoadState('networkidle');
     first.child.kill('SIGKILL');
     await first.ended;

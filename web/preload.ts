@@ -1,4 +1,5 @@
 import type { Router } from 'vue-router';
+import { firstAnswer } from './kit/first-answer';
 import clearance from './workers/clearance.worker?worker&url';
 import finder from './workers/finder.worker?worker&url';
 import fit from './workers/fit.worker?worker&url';
@@ -9,11 +10,11 @@ import study from './workers/study.worker?worker&url';
 
 const WORKERS = [clearance, plan, fit, study, picture, finder, scan];
 
-/** ms after which a job's rooms are fetched where the browser does not tell when it is idle. */
-const AFTER_MS = 1500;
+/** ms after which a job's rooms are fetched though no verdict has come. */
+const AFTER_MS = 8000;
 
 /**
- * Once a job is open, fetches all that its other rooms are made of while the server is there: a tablet in the bay goes on from room to room
+ * Once a job is open and its first verdict has come, fetches all that its other rooms are made of while the server is there: a tablet in the bay goes on from room to room
  * with the server gone. What is fetched is kept by the browser; what cannot be is fetched when its room is entered.
  */
 export function preloadRooms(router: Router): void {
@@ -30,7 +31,7 @@ export function preloadRooms(router: Router): void {
       }
       for (const url of WORKERS) await fetch(url).catch(() => undefined);
     };
-    if (typeof window.requestIdleCallback === 'function') window.requestIdleCallback(() => void fetchAll());
-    else setTimeout(() => void fetchAll(), AFTER_MS);
+    const late = new Promise<void>((resolve) => setTimeout(resolve, AFTER_MS));
+    void Promise.race([firstAnswer, late]).then(fetchAll);
   });
 }

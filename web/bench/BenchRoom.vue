@@ -152,7 +152,7 @@ function pick(id: string): void {
       <CompareBar />
     </div>
 
-    <section class="panel answer box" :data-old="job.isOld || undefined">
+    <section class="panel answer box" :data-old="job.looksOld || undefined">
       <p v-if="picked && worst && picked.id !== worst.id" class="muted small" data-testid="looked-at">
         Looked at on purpose: {{ picked.label }}. The worst here is {{ worst.label }}, {{ formatMm(worst.gapMm) }} mm,
         {{ marginWords(worst.marginMm) }}.

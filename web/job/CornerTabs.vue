@@ -21,7 +21,7 @@ const state = (key: CornerKey): string => (job.document?.corners[key] ? 'no surv
 </script>
 
 <template>
-  <div class="corners" :data-old="job.isOld || undefined" role="group" aria-label="Corner of the vehicle">
+  <div class="corners" :data-old="job.looksOld || undefined" role="group" aria-label="Corner of the vehicle">
     <VehicleAbove :verdicts="verdicts" :current="corner" class="drawn" />
     <button
       v-for="key in CORNER_KEYS"

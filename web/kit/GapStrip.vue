@@ -49,14 +49,14 @@ function showWhere(): void {
     :class="verdict ? `is-${verdict}` : ''"
     aria-label="Gap strip"
     data-testid="gap-strip"
-    :data-old="job.isOld || undefined"
+    :data-old="job.looksOld || undefined"
     :data-asked="job.turns.asked"
     :data-answered="job.turns.answered"
   >
     <div class="ticks" aria-hidden="true" />
     <template v-if="low && obstacle && limits && verdict">
       <div class="amount figures" :class="`verdict-${verdict}`">
-        <span class="caption">{{ job.isOld ? 'old, being worked out' : 'low gap' }}</span>
+        <span class="caption">{{ job.looksOld ? 'old, being worked out' : 'low gap' }}</span>
         <span class="number" data-testid="low-gap">{{ formatMm(low.gapMm) }}</span>
         <span class="units">mm<br />{{ formatFraction(low.gapMm) }} in</span>
         <VerdictMark :verdict="verdict" :size="28" />

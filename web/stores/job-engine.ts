@@ -5,8 +5,12 @@ import type { CornerKey } from '@/core/2-vehicle/setup/corner-key';
 import type { Evaluation } from '@/core/4-clearance/verdict/evaluate';
 import type { Problem } from '@/core/1-base/problem';
 import type { TodayDoubt } from '@/core/5-consequences/today/fitted-today';
+import { hasAnswered } from '../kit/first-answer';
 import { ClearanceClient } from '../workers/clearance-client';
 import { StudyClient, type Rotation, type StudyAnswer } from '../workers/study-client';
+
+/** ms that an answer may be about an older document before it says so. */
+const LOOKS_OLD_AFTER_MS = 150;
 
 /** The engine's newest answers about a document: the verdict at once, what is studied once the hand rests. */
 export function useEngine(document: Readonly<ShallowRef<LowgapFile | null>>) {
@@ -39,6 +43,7 @@ export function useEngine(document: Readonly<ShallowRef<LowgapFile | null>>) {
       problems.value = answer.ok ? [] : answer.problems;
       answered.value = file;
       turns.value = { ...turns.value, answered: turnOf.get(file) ?? 0 };
+      hasAnswered();
     });
     scholar = new StudyClient(
       (answer) => (study.value = answer),
@@ -88,10 +93,23 @@ export function useEngine(document: Readonly<ShallowRef<LowgapFile | null>>) {
   const graded = computed(() => evaluation.value && gradedEvaluation(evaluation.value, study.value?.spread ?? null));
   /** The shown answers are about a document before this one. */
   const isOld = computed(() => document.value !== null && answered.value !== null && answered.value !== document.value);
+  /** The same, once it lasts: what is answered before anybody could read it is painted once, as it is then. */
+  const looksOld = ref(false);
+  let oldTimer: ReturnType<typeof setTimeout> | undefined;
+  watch(
+    isOld,
+    (now) => {
+      clearTimeout(oldTimer);
+      looksOld.value = false;
+      if (now) oldTimer = setTimeout(() => (looksOld.value = true), LOOKS_OLD_AFTER_MS);
+    },
+    { flush: 'sync' },
+  );
 
   return {
     evaluation: graded,
     isOld,
+    looksOld,
     answered,
     turns,
     problems,

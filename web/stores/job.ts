@@ -26,8 +26,20 @@ export const useJobStore = defineStore('job', () => {
 
   const { document, refused, undoable, redoable, reset, receive, change, changeSetup, undo, redo } =
     useDocumentHistory(touched);
-  const { evaluation, answered, turns, problems, computing, studyOf, study, rotation, today, isOld, ...engine } =
-    useEngine(document);
+  const {
+    evaluation,
+    answered,
+    turns,
+    problems,
+    computing,
+    studyOf,
+    study,
+    rotation,
+    today,
+    isOld,
+    looksOld,
+    ...engine
+  } = useEngine(document);
   const saving = useSaving(adopt);
   const saveStatus = saving.status;
 
@@ -149,6 +161,7 @@ export const useJobStore = defineStore('job', () => {
     rotation,
     today,
     isOld,
+    looksOld,
     begun,
     undoable,
     redoable,
