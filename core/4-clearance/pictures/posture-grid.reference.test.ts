@@ -44,6 +44,8 @@ describe('heights left out of a grid of postures', () => {
           expect({ name, kind, h, off: off < 0.5 ? 'no' : off }).toEqual({ name, kind, h, off: 'no' });
         }
       }
+      // A rack's heading bends too much for any to be left out.
+      if (name !== 'doubleWishbone') expect(leftOut).toBeGreaterThan(0);
     },
   );
 });
