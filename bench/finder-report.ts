@@ -1,4 +1,5 @@
 import type { Figure } from './measure';
+import { figureRows } from './report';
 
 /** What `npm run bench:finder` found; kept in finder-found.json. */
 export interface FinderFound {
@@ -14,10 +15,6 @@ const number = (value: number): string =>
 
 /** Its part of docs/benchmarks.md, from a blank line on. */
 export function finderReport({ machine, figures, sample }: FinderFound): string {
-  const rows = figures.map(
-    (f) =>
-      `| ${f.name} | ${number(f.median)} ${f.unit} | ${number(f.min)} to ${number(f.max)} | ${f.goal === null ? '' : `${number(f.goal)} ${f.unit}`} | ${f.met === null ? '' : f.met ? 'met' : 'missed'} |`,
-  );
   return `
 ${FINDER_HEADING}
 
@@ -25,9 +22,9 @@ As measured by \`npm run bench:finder -- --write\` (after a build) on ${machine}
 rims by width, offsets in steps of 1.5 to 15 mm, spacers and spring lifts; nothing changed unless it says so, and then sheet metal folded by
 20 or cut by 50 mm. Everything is counted: mounting every tire, imaging the corner, the table, the exact search near the limits and reading off the combinations.
 
-| what | median | spread | goal | |
-| --- | --- | --- | --- | --- |
-${rows.join('\n')}
+| what | median | spread | in poses | goal | |
+| --- | --- | --- | --- | --- | --- |
+${figureRows(figures)}
 
 Against the plain way (each obstacle of each combination on its own): ${sample.equal} of ${sample.compared} seeded combinations equal; it takes
 ${number(sample.perCombinationMs)} ms a combination.

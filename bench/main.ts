@@ -20,6 +20,7 @@ import { flatten } from '@/core/1-base/geometry/outline';
 import { unplace } from '@/core/1-base/geometry/pose';
 import { CANDIDATES, cornerWith, MOTIONS, setupWith, surveyedCorner, type MotionName } from './surveyed-corner';
 import { figure, timed, type Figure } from './measure';
+import { inPoses, poseMs } from './poses';
 import { scanOf } from './scan';
 import { report } from './report';
 import { finderReport, type FinderFound } from './finder-report';
@@ -38,32 +39,6 @@ const add = (...more: Figure[]): void => {
 };
 
 const KEY = 'frontLeft';
-
-/** ms of one pose of a double wishbone with tie rod: solved, its locks found, the wheel placed. */
-const poseMs = (() => {
-  const { motion } = prepareCorner(KEY, cornerWith('doubleWishbone', []), countParts(setupWith({})), 'trail');
-  const many = 2000;
-  let turn = 0;
-  return (): number => {
-    const each = timed('', null, few, () => {
-      turn++;
-      for (let k = 0; k < many; k++) {
-        const state = motion.carrierAt(-95 + (180 * k) / many + (turn % 97) / 1000, 0);
-        motion.locksAt(state);
-        motion.wheelFrom(state, 0.3);
-      }
-    });
-    return each.median / many;
-  };
-})();
-
-/** A figure told in poses too, measured before and after it; `reach` of them at most. */
-function inPoses(reach: number | null, measure: () => Figure): Figure {
-  const before = poseMs();
-  const figure = measure();
-  const poses = figure.median / ((before + poseMs()) / 2);
-  return { ...figure, poses, reach, met: reach === null ? null : poses <= reach };
-}
 
 function ask(cache: SectionCache, corner: CornerDescription, setup: Setup, kind: 'trail' | 'street' = 'trail'): void {
   const prepared = prepareCorner(KEY, corner, setup, kind, undefined, cache.survey);

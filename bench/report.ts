@@ -10,12 +10,17 @@ function goalOf({ goal, unit, reach }: Figure): string {
   return goal === null ? '' : `${number(goal)} ${unit}`;
 }
 
+/** Rows of a table: what, median, spread, in poses, goal, whether it was met. */
+export const figureRows = (figures: readonly Figure[]): string =>
+  figures
+    .map(
+      (f) =>
+        `| ${f.name} | ${number(f.median)} ${f.unit} | ${number(f.min)} to ${number(f.max)} | ${f.poses === undefined ? '' : number(f.poses)} | ${goalOf(f)} | ${verdict(f)} |`,
+    )
+    .join('\n');
+
 /** The page docs/benchmarks.md. */
 export function report(figures: readonly Figure[], machine: string, motions: number): string {
-  const rows = figures.map(
-    (f) =>
-      `| ${f.name} | ${number(f.median)} ${f.unit} | ${number(f.min)} to ${number(f.max)} | ${f.poses === undefined ? '' : number(f.poses)} | ${goalOf(f)} | ${verdict(f)} |`,
-  );
   return `# Benchmarks
 
 As measured by \`npm run bench -- --write\` on ${machine}. The machine is shared and its speed swings by a factor of about two
@@ -24,7 +29,7 @@ wishbone with tie rod, measured before and after each figure.
 
 | what | median | spread | in poses | goal | |
 | --- | --- | --- | --- | --- | --- |
-${rows.join('\n')}
+${figureRows(figures)}
 
 The surveyed corner is made up: 40 obstacles of 20 places around the wheel, least gaps from overlap to 80 mm, ${motions} kinds of suspension, everything the
 stops allow (trail) or what the street rule leaves of it. "Other tire" cycles through four setups; the survey, alignment and limits stay.

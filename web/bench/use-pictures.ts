@@ -51,9 +51,9 @@ export function usePictures(file: Ref<LowgapFile | null>, corner: Ref<CornerKey>
 
   function take<K extends PictureKind>(kind: K): (answer: Result<Pictures[K]>, asked: Asked) => void {
     return (answer, { key, whole }) => {
-      // A whole one may arrive while something newer is on the way: then it is not the one that is waited for.
+      // While a hand moves an older coarse one is shown too; a whole one is only ever the one that is waited for.
       const isNewest = key === shown[kind];
-      if (!isNewest && whole) return;
+      if (!isNewest && (whole || !pending.value[kind])) return;
       (pictures[kind].value as Pictures[K] | null) = answer.ok ? answer.value : null;
       if (kind !== 'swept') problems.value = answer.ok ? [] : answer.problems;
       if (!whole && answer.ok) return;
@@ -70,6 +70,7 @@ export function usePictures(file: Ref<LowgapFile | null>, corner: Ref<CornerKey>
         for (const kind of KINDS) {
           pictures[kind].value = null;
           shown[kind] = '';
+          wait(kind, false);
         }
         return;
       }
