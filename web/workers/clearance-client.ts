@@ -13,6 +13,8 @@ export class ClearanceClient {
 
   constructor(deliver: (answer: Result<Evaluation>, file: LowgapFile) => void) {
     this.ask = this.#link.newest(({ remote, wire }, file) => remote.evaluate(wire(file)), deliver);
+    // Ready by the time the document is there.
+    this.#link.start();
   }
 
   /** Stops the worker; nothing more is delivered. */
