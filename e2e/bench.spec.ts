@@ -183,6 +183,7 @@ test('each picture has a table of the same and a sentence', async ({ page }, inf
   const { obstacles } = await printed(page, info);
   const gapOf = (id: string): number => obstacles.find((o) => o.corner === 'frontLeft' && o.id === id)!.gapMm;
   await expect(page.getByTestId('section-summary')).toContainText(/has a gap of -?[\d.]+ mm/);
+  await expect(page.getByTestId('clear-section')).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
   await page.getByTestId('clear-section').getByRole('button', { name: 'Table' }).click();
   const row = page
     .getByTestId('section-table')
@@ -194,6 +195,7 @@ test('each picture has a table of the same and a sentence', async ({ page }, inf
 
   await open(page, 'map');
   await page.getByTestId('rung-bumper-cap').click();
+  await expect(page.getByTestId('posture-map')).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
   await page.getByTestId('posture-map').getByRole('button', { name: 'Table' }).click();
   await expect(page.getByTestId('map-table').getByRole('cell').first()).toBeVisible();
   const cells = await page.getByTestId('map-table').getByRole('cell').allTextContents();

@@ -48,6 +48,8 @@ const emit = defineEmits<{
 }>();
 
 const figure = ref<HTMLElement>();
+/** What the picture is good to. */
+const drawnToMm = computed(() => (props.pending ? 8 : 2));
 const widthPx = useWidth(figure, 480);
 const asTable = ref(false);
 
@@ -265,11 +267,11 @@ const summary = computed(() => {
         }}
       </template>
       <template v-else-if="inside"
-        >Hatched: what stands inside, over all steer and travel, drawn to about 2 mm.</template
+        >Hatched: what stands inside, over all steer and travel, drawn to about {{ drawnToMm }} mm.</template
       >
       <template v-else>
-        Hatched: what the wheel can meet over all steer and travel; dashed: the room wanted to it, both drawn to about 2
-        mm. What fits the white clears all that was surveyed.
+        Hatched: what the wheel can meet over all steer and travel; dashed: the room wanted to it, both drawn to about
+        {{ drawnToMm }} mm{{ pending ? ', finer in a moment' : '' }}. What fits the white clears all that was surveyed.
       </template>
       <template v-if="drawing && drawing.thinnedBy > 1">
         Of a scan every {{ drawing.thinnedBy }}th point is drawn.
