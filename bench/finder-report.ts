@@ -37,5 +37,9 @@ is decided by the exact search, which only has to prove that nothing comes below
 row costs what one look-up does, and in diameter sections are not nested strictly enough for a bisection to be exact. The cost is the
 table (once for each set of postures), about 0.3 ms a mounted tire, and 0.1 to 1 ms for each cell at the frontier, whose number grows as the
 two-thirds power of the combinations, not as their number.
+
+Why the reaches are missed: of the time for 150,000 combinations about half goes into mounting 600 tires and drawing the table, the rest into exact tests at
+the frontier, three to nine thousand of them with some fifteen searches each. Telling neighbours what one of them proved halves the searches and saves a tenth of the
+time (docs/decisions/0023-follows-a-finger.md). Under the street rule each parked height needs a table of its own. Tables are not kept from one question to the next.
 `;
 }

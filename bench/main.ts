@@ -1,9 +1,7 @@
 /**
  * `npm run bench [-- --quick] [-- --json] [-- --write]`: the engine against its goals. Times are medians with their
- * spread on the machine at hand; nothing is gated on them. `--write` puts the report into docs/benchmarks.md, with what `tsx bench/wells.ts --wells --write`
- * found last.
+ * spread on the machine at hand; nothing is gated on them. `--write` puts the report at the head of docs/benchmarks.md.
  */
-import { readFileSync, writeFileSync } from 'node:fs';
 import { cpus, totalmem } from 'node:os';
 import { BufferGeometry, Float32BufferAttribute, Vector3 } from 'three';
 import { MeshBVH } from 'three-mesh-bvh';
@@ -23,9 +21,7 @@ import { figure, timed, type Figure } from './measure';
 import { inPoses, poseMs } from './poses';
 import { scanOf } from './scan';
 import { report } from './report';
-import { finderReport, type FinderFound } from './finder-report';
-import { screenReport, type ScreenFound } from './screen-report';
-import { wellsReport, type WellsFound } from './wells';
+import { writeHead } from './page-section';
 
 const quick = process.argv.includes('--quick');
 const runs = { warmUp: quick ? 8 : 30, runs: quick ? 11 : 41 };
@@ -250,10 +246,7 @@ const machine = `${cpus()[0]?.model ?? 'unknown processor'}, ${cpus().length} co
 if (process.argv.includes('--json')) {
   for (const one of figures) process.stdout.write(`${JSON.stringify(one)}\n`);
 } else {
-  const found = JSON.parse(readFileSync(new URL('./wells-found.json', import.meta.url), 'utf8')) as WellsFound;
-  const screen = JSON.parse(readFileSync(new URL('./screen-found.json', import.meta.url), 'utf8')) as ScreenFound;
-  const finder = JSON.parse(readFileSync(new URL('./finder-found.json', import.meta.url), 'utf8')) as FinderFound;
-  const text = `${report(figures, machine, Object.keys(MOTIONS).length)}\n${wellsReport(found)}${screenReport(screen)}${finderReport(finder)}`;
+  const text = report(figures, machine, Object.keys(MOTIONS).length);
   process.stdout.write(text);
-  if (process.argv.includes('--write')) writeFileSync('docs/benchmarks.md', text);
+  if (process.argv.includes('--write')) writeHead(text);
 }
