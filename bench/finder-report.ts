@@ -39,7 +39,7 @@ table (once for each set of postures), about 0.3 ms a mounted tire, and 0.1 to 1
 two-thirds power of the combinations, not as their number.
 
 Why the reaches are missed: of the time for 150,000 combinations about half goes into mounting 600 tires and drawing the table, the rest into exact tests at
-the frontier, three to nine thousand of them with some fifteen searches each. Telling neighbours what one of them proved halves the searches and saves a tenth of the
-time (docs/decisions/0023-follows-a-finger.md). Under the street rule each parked height needs a table of its own. Tables are not kept from one question to the next.
+the frontier, each of many searches. Telling neighbours what one of them proved makes the searches fewer and hardly
+quicker (docs/decisions/0023-follows-a-finger.md). Under the street rule each parked height needs a table of its own. Tables are not kept from one question to the next.
 `;
 }

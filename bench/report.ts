@@ -34,9 +34,9 @@ ${figureRows(figures)}
 The surveyed corner is made up: 40 obstacles of 20 places around the wheel, least gaps from overlap to 80 mm, ${motions} kinds of suspension, everything the
 stops allow (trail) or what the street rule leaves of it. "Other tire" cycles through four setups; the survey, alignment and limits stay.
 
-Why what is missed is missed. *Next tire*: each of 5,000 to 8,000 kept cells (24,000 on the beam axle) is looked at by one tangent, which is most of the time;
+Why what is missed is missed. *Next tire*: each cell that was kept is looked at by one tangent, which is most of the time;
 bigger bites would need cells kept in a tree. *Other stop or lock*: what was clipped away before is halved for the first time. *New alignment, first
-answer*: 8,000 to 13,000 new cells (38,000 on the beam axle, 73,000 under the street rule), each imaged and judged. *Spread*: not worked on. *Levers*: those that
+answer*: thousands of new cells (several times as many on the beam axle, and again under the street rule), each imaged and judged. *Spread*: not worked on. *Levers*: those that
 realign the wheel make new images for each amount and each thing; that this is where the time goes on the beam axle was not measured apart. One thing, as
 the screen asks, takes about a second and a half there.
 

@@ -276,7 +276,7 @@ const summary = computed(() => {
     <p v-else class="note muted">{{ pending ? 'Drawing the map' : 'Nothing to draw yet.' }}</p>
     <p class="note muted">
       Hatched: less than the standard wants; solid: touching. Bold dashes: the envelope. Diamond: the least gap. Ring:
-      what is looked at.
+      what is looked at.{{ pending ? ' Coarse, finer in a moment.' : '' }}
     </p>
   </figure>
 </template>

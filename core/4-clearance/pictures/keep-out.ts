@@ -39,7 +39,7 @@ export interface KeepOutDetail {
 /** All there is to see. */
 export const KEEP_OUT_WHOLE: KeepOutDetail = { stepMm: null, placesMm: KEEP_OUT_PLACES_MM, grid: KEEP_OUT_GRID };
 
-/** Good to some 8 mm, in a tenth of the time: what moves while a hand does. */
+/** Good to some 8 mm, in a fraction of the time: what moves while a hand does. */
 export const KEEP_OUT_COARSE: KeepOutDetail = { stepMm: 4, placesMm: 40, grid: { travel: 5, steer: 9, other: 2 } };
 
 /** The same stretch of the plane in cells of another size; a rest at the far sides counts whole. */

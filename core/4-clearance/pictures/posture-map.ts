@@ -50,7 +50,7 @@ export interface MapSize {
 /** Fine enough that lines of equal gap read as curves. */
 export const MAP_SIZE: MapSize = { steers: 41, travels: 41, others: 5 };
 
-/** Enough to see where it is tight, in a twelfth of the time: what moves while a hand does. */
+/** Enough to see where it is tight, in a fraction of the time: what moves while a hand does. */
 export const MAP_COARSE: MapSize = { steers: 13, travels: 13, others: 2 };
 
 const MOST_PLACES = 3000;

@@ -25,7 +25,7 @@ export interface SweptDetail {
 
 export const SWEPT_DETAIL: SweptDetail = { round: 120, rings: 59, postures: { travel: 9, steer: 21, other: 3 } };
 
-/** The same in a tenth of the time: what moves while a hand does. */
+/** The same, coarse, in a fraction of the time: what moves while a hand does. */
 export const SWEPT_COARSE: SweptDetail = { round: 48, rings: 23, postures: { travel: 5, steer: 9, other: 2 } };
 
 /**

@@ -36,6 +36,7 @@ export const STRIDE = 46;
 
 /** Ways: of travel, steer and the other wheel's height, then two among the places. */
 export const PLACE_WAYS = 3;
+/** Numbers of the five ways: along the axle, away from it and round it, each. */
 export const WAY_NUMBERS = 15;
 
 export const SPLIT_TRAVEL = 0;
