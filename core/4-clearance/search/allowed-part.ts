@@ -6,6 +6,24 @@ const { abs, max, min } = Math;
 
 const between = (x: number, low: number, high: number): number => (x < low ? low : x > high ? high : x);
 
+/** Low and high limit at the lower end of the allowed travel, then at its upper end. */
+type Four = readonly [number, number, number, number];
+
+/** Limits in steps as half cells from a cell's middle. */
+function inHalfCells(limits: Float64Array, middle: number, half: number): void {
+  for (let k = 0; k < LIMIT_NUMBERS; k++) limits[k] = (limits[k]! - middle) / half;
+}
+
+/** Straight limits over a part of their way. */
+function shorten(limits: Float64Array, start: number, end: number): void {
+  for (let k = 0; k < 2; k++) {
+    const from = limits[k]!;
+    const way = limits[k + 2]! - from;
+    limits[k] = from + start * way;
+    limits[k + 2] = from + end * way;
+  }
+}
+
 /** The part of a cell of postures that the envelope allows, and the least of a linear change over it. */
 export class AllowedPart {
   /** Ends of it, -1 to 1 where all of the cell is allowed: travel, steer, other wheel. */
@@ -28,67 +46,67 @@ export class AllowedPart {
 
   /** Works out which part of a cell the envelope allows; false for none. */
   of(open: Float64Array, at: number): boolean {
-    const clip = this.#clip;
-    const { moves } = this.#cells;
     const t = open[at + T]!;
     const level = open[at + LT]!;
-    if (!this.#allowAlong(0, moves[0], t, TRAVEL_STEPS, level, clip.lowTravel, clip.highTravel)) return false;
-    if (!this.#allowSteer(t, level, open[at + U]!, open[at + LU]!)) return false;
-    return this.#allowOther(t, level, open[at + V]!, open[at + LV]!);
-  }
-
-  /** The limits of the other wheel along the allowed travel of the cell, in half cells from its middle. */
-  #allowOther(t: number, level: number, v: number, otherLevel: number): boolean {
-    const limits = this.#otherLimits;
-    this.#otherSlanted = false;
-    this.from[2] = -1;
-    this.to[2] = 1;
-    if (!this.#cells.moves[2]) return true;
-    this.#clip.otherLimits(level, t, limits);
-    const half = OTHER_STEPS / (2 << otherLevel);
-    for (let k = 0; k < LIMIT_NUMBERS; k++) limits[k] = (limits[k]! - v) / half;
-    this.from[2] = max(-1, min(limits[0]!, limits[2]!));
-    this.to[2] = min(1, max(limits[1]!, limits[3]!));
-    this.#otherSlanted = !this.#clip.sameOther && (max(limits[0]!, limits[2]!) > -1 || min(limits[1]!, limits[3]!) < 1);
-    return this.from[2]! <= this.to[2]!;
-  }
-
-  /** The limits of steer along the allowed travel of the cell, in half cells from its middle. */
-  #allowSteer(t: number, level: number, u: number, steerLevel: number): boolean {
-    const limits = this.#limits;
-    this.#slanted = this.#cells.moves[1] && !this.#clip.wholeSteer;
-    this.from[1] = -1;
-    this.to[1] = 1;
-    if (!this.#slanted) return true;
-    this.#clip.limits(level, t, limits);
-    const half = STEER_STEPS / (2 << steerLevel);
-    for (let k = 0; k < LIMIT_NUMBERS; k++) limits[k] = (limits[k]! - u) / half;
-    this.from[1] = max(-1, min(limits[0]!, limits[2]!));
-    this.to[1] = min(1, max(limits[1]!, limits[3]!));
-    // Limits beyond the cell all along do not matter.
-    this.#slanted = max(limits[0]!, limits[2]!) > -1 || min(limits[1]!, limits[3]!) < 1;
-    return this.from[1]! <= this.to[1]!;
-  }
-
-  #allowAlong(
-    k: number,
-    moves: boolean,
-    middle: number,
-    steps: number,
-    level: number,
-    low: number,
-    high: number,
-  ): boolean {
-    let from = -1;
-    let to = 1;
-    if (moves) {
-      const half = steps / (2 << level);
-      if (low > middle - half) from = (low - middle) / half;
-      if (high < middle + half) to = (high - middle) / half;
+    if (!this.#allowTravel(t, level)) return false;
+    const { moves } = this.#cells;
+    const bySteer = moves[1] && !this.#clip.wholeSteer;
+    if (bySteer) {
+      this.#clip.limits(level, t, this.#limits);
+      inHalfCells(this.#limits, open[at + U]!, STEER_STEPS / (2 << open[at + LU]!));
     }
-    this.from[k] = from;
-    this.to[k] = to;
-    return from <= to;
+    if (moves[2]) {
+      this.#clip.otherLimits(level, t, this.#otherLimits);
+      inHalfCells(this.#otherLimits, open[at + V]!, OTHER_STEPS / (2 << open[at + LV]!));
+    }
+    if (bySteer && !this.#narrowTravel(this.#limits, this.#otherLimits)) return false;
+    if (moves[2] && !this.#narrowTravel(this.#otherLimits, this.#limits)) return false;
+    this.#slanted = this.#allowBetween(1, bySteer ? this.#limits : null);
+    this.#otherSlanted = this.#allowBetween(2, moves[2] ? this.#otherLimits : null);
+    return true;
+  }
+
+  #allowTravel(middle: number, level: number): boolean {
+    const { lowTravel, highTravel } = this.#clip;
+    const half = TRAVEL_STEPS / (2 << level);
+    const moves = this.#cells.moves[0];
+    this.from[0] = moves ? max(-1, (lowTravel - middle) / half) : -1;
+    this.to[0] = moves ? min(1, (highTravel - middle) / half) : 1;
+    return this.from[0] <= this.to[0];
+  }
+
+  /** Keeps to the travel in which limits leave something of the cell; `others` follow. False where they leave nothing. */
+  #narrowTravel(limits: Float64Array, others: Float64Array): boolean {
+    const [low, high, lowEnd, highEnd] = limits as unknown as Four;
+    // Shares of the way from the lower end, where the low limit lies below the cell's upper edge and the high one above its lower.
+    let start = 0;
+    let end = 1;
+    if (low > 1 && lowEnd > 1) return false;
+    if (low > 1) start = (low - 1) / (low - lowEnd);
+    else if (lowEnd > 1) end = (1 - low) / (lowEnd - low);
+    if (high < -1 && highEnd < -1) return false;
+    if (high < -1) start = max(start, (-1 - high) / (highEnd - high));
+    else if (highEnd < -1) end = min(end, (high + 1) / (high - highEnd));
+    if (start === 0 && end === 1) return true;
+    if (start > end) return false;
+    shorten(limits, start, end);
+    shorten(others, start, end);
+    const from = this.from[0]!;
+    const span = this.to[0]! - from;
+    this.from[0] = from + start * span;
+    this.to[0] = from + end * span;
+    return true;
+  }
+
+  /** Takes up the limits of one direction, null for none. Whether they cut the cell aslant. */
+  #allowBetween(k: 1 | 2, limits: Float64Array | null): boolean {
+    this.from[k] = -1;
+    this.to[k] = 1;
+    if (!limits) return false;
+    const [low, high, lowEnd, highEnd] = limits as unknown as Four;
+    this.from[k] = max(-1, min(low, lowEnd));
+    this.to[k] = min(1, max(high, highEnd));
+    return (low !== lowEnd && max(low, lowEnd) > -1) || (high !== highEnd && min(high, highEnd) < 1);
   }
 
   /** Whether the middle of the cell lies in it. */
