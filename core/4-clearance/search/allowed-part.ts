@@ -1,6 +1,6 @@
 import { OTHER_STEPS, STEER_STEPS, TRAVEL_STEPS, type PostureCells } from './posture-cells';
 import { LIMIT_NUMBERS, type PostureClip } from './posture-clip';
-import { LT, LU, LV, T, U, V, WAY } from './posture-cell';
+import { BEND, LT, LU, LV, T, U, V, WAY } from './posture-cell';
 
 const { abs, max, min } = Math;
 
@@ -123,17 +123,50 @@ export class AllowedPart {
     return open[at + U]! >= clip.rightAt(t) && open[at + U]! <= clip.leftAt(t);
   }
 
-  /** By how much a distance of this slope changes at most downward within the allowed part of the cell, by its ways. */
+  /** By how much a distance of this slope changes at most downward within the allowed part of the cell, by its ways and bends. */
   lowest(o: Float64Array, at: number, ga: number, gr: number): number {
     const w = at + WAY;
     const travel = ga * o[w]! + gr * o[w + 1]!;
     const steer = ga * o[w + 3]! + gr * o[w + 4]!;
     const other = ga * o[w + 6]! + gr * o[w + 7]!;
     const places = abs(ga * o[w + 9]! + gr * o[w + 10]!) + abs(ga * o[w + 12]! + gr * o[w + 13]!);
-    if (this.#slanted || this.#otherSlanted) return this.#lowestOnSlants(travel, steer, other) - places;
+    const b = at + BEND;
+    const travelBend = ga * o[b]! + gr * o[b + 1]!;
+    const steerBend = ga * o[b + 2]! + gr * o[b + 3]!;
+    const otherBend = ga * o[b + 4]! + gr * o[b + 5]!;
+    const t = this.#furthest(0);
+    const u = this.#furthest(1);
+    const v = this.#furthest(2);
+    const together =
+      abs(ga * o[b + 6]! + gr * o[b + 7]!) * t * u +
+      abs(ga * o[b + 8]! + gr * o[b + 9]!) * t * v +
+      abs(ga * o[b + 10]! + gr * o[b + 11]!) * u * v;
+    if (this.#slanted || this.#otherSlanted) {
+      const inward = min(0, travelBend) * t * t + min(0, steerBend) * u * u + min(0, otherBend) * v * v;
+      return this.#lowestOnSlants(travel, steer, other) + inward - places - together;
+    }
     return (
-      travel * this.endToward(0, travel) + steer * this.endToward(1, steer) + other * this.endToward(2, other) - places
+      this.#least(0, travel, travelBend) +
+      this.#least(1, steer, steerBend) +
+      this.#least(2, other, otherBend) -
+      places -
+      together
     );
+  }
+
+  /** How far the allowed part reaches from the middle along a direction. */
+  #furthest(k: number): number {
+    return max(-this.from[k]!, this.to[k]!);
+  }
+
+  /** Least of slope * x + bend * x * x along one direction. */
+  #least(k: number, slope: number, bend: number): number {
+    const from = this.from[k]!;
+    const to = this.to[k]!;
+    const ends = min((slope + bend * from) * from, (slope + bend * to) * to);
+    if (!(bend > 0)) return ends;
+    const x = -slope / (2 * bend);
+    return x > from && x < to ? (slope / 2) * x : ends;
   }
 
   /** The end along one direction toward which a slope falls. */

@@ -16,13 +16,14 @@ import {
   SWINGS,
   MISSED,
   FAR,
-  AWAY,
   ROUND,
   LEVER,
   REACHES,
+  BEND,
   WAY,
   PLACE_WAYS,
 } from './posture-cell';
+import { OFF, OFF_TURN, PAIR_NUMBERS, PAIRS } from './posture-bends';
 import { boundAt, MISS, MISS_TURN, REACH, SWING, TURN } from './posture-bounds';
 import { DOWN, SLOPE_STEER, SLOPE_TRAVEL, type PostureCells } from './posture-cells';
 
@@ -111,21 +112,38 @@ export function imageCell(open: Float64Array, at: number, cells: PostureCells, t
     round += abs(st);
   }
 
-  // What the ways miss, and how far anything in the cell may be from its middle.
+  // What moves a place besides its ways, and how far anything in the cell may be from its middle.
   const reach = sqrt(spread);
   const lever = sqrt(px * px + py * py + pz * pz);
-  const { bounds } = cells;
+  const { bounds, bends } = cells;
   const b = boundAt(lt, lu, lv);
   const turn = bounds[b + TURN]!;
   const far = bounds[b + REACH]! + turn * lever + reach + radius;
-  const miss = bounds[b + MISS]! + bounds[b + MISS_TURN]! * lever + turn * reach + radius;
+  const besides = bounds[b + MISS]! + bounds[b + MISS_TURN]! * lever + turn * reach + radius;
+  let miss = cells.errorMm + turn * reach + radius;
+  let bend = cells.bendsAt(open, at);
+  const m = bends.data;
+  for (let pair = 0; pair < PAIRS.length; pair++, bend += PAIR_NUMBERS) {
+    const [k, l] = PAIRS[pair]!;
+    const w = at + BEND + 2 * pair;
+    if (!(cells.moves[k] && cells.moves[l])) {
+      open[w] = 0;
+      open[w + 1] = 0;
+      continue;
+    }
+    const halves = HALVES[open[at + LT + k]!]! * HALVES[open[at + LT + l]!]! * (k === l ? 0.5 : 1);
+    const bx = m[bend]! * px + m[bend + 1]! * py + m[bend + 2]! * pz + m[bend + 3]!;
+    const bz = m[bend + 8]! * px + m[bend + 9]! * py + m[bend + 10]! * pz + m[bend + 11]!;
+    open[w] = (m[bend + 4]! * px + m[bend + 5]! * py + m[bend + 6]! * pz + m[bend + 7]!) * halves;
+    open[w + 1] = (bx * cx + bz * cz) * halves;
+    miss += (m[bend + OFF]! + m[bend + OFF_TURN]! * lever) * halves;
+  }
   open[at + MISSED] = miss;
-  open[at + HALF_ALONG] = along + miss;
-  open[at + LEAST_RADIUS] = r - away - miss;
+  open[at + HALF_ALONG] = along + besides;
+  open[at + LEAST_RADIUS] = r - away - besides;
   open[at + FAR] = far;
   open[at + LEVER] = lever;
-  open[at + AWAY] = away;
-  open[at + ROUND] = round;
+  open[at + ROUND] = round + besides;
   open[at + REACHES] = reach + radius;
   open[at + COSINE] = cx * d[offset + DOWN]! + cz * d[offset + DOWN + 1]!;
   open[at + SWINGS] = r > 0 ? far / r + bounds[b + SWING]! : 2;

@@ -20,10 +20,11 @@ import {
   SWINGS,
   MISSED,
   FAR,
-  AWAY,
   ROUND,
   WAY,
   WAY_NUMBERS,
+  BEND,
+  BEND_NUMBERS,
   BOUND,
   SPLIT,
   SPLIT_NONE,
@@ -114,9 +115,13 @@ export class CellJudge {
     const out = this.#out;
     hull.measure(a, data[at + FROM_AXIS]!, out);
     const miss = data[at + MISSED]!;
-    const bent = data[at + ROUND]! + miss;
-    let low = out[0]! - miss + bow(out[2]!, bent, data[at + LEAST_RADIUS]!);
+    let low = out[0]! - miss + bow(out[2]!, data[at + ROUND]!, data[at + LEAST_RADIUS]!);
     for (let w = at + WAY; w < at + WAY + WAY_NUMBERS; w += 3) low -= abs(out[1]! * data[w]! + out[2]! * data[w + 1]!);
+    for (let b = at + BEND; b < at + BEND + BEND_NUMBERS; b += 2) {
+      const bend = out[1]! * data[b]! + out[2]! * data[b + 1]!;
+      // Bends of one direction count where they turn toward the rotor, those of two either way.
+      if (bend < 0 || b >= at + BEND + 6) low -= abs(bend);
+    }
     return low > quick ? low : quick;
   }
 
@@ -148,8 +153,8 @@ export class CellJudge {
 
     const limit = this.limit;
     const solid = this.#solid;
-    const inner = r - open[at + AWAY]! - miss;
-    const bent = open[at + ROUND]! + miss;
+    const inner = open[at + LEAST_RADIUS]!;
+    const bent = open[at + ROUND]!;
     // Lowest bounds: of the first piece and the loaded tire around it, which count as one; of the others, two.
     let tire = Infinity;
     let first = Infinity;

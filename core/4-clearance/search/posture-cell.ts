@@ -25,19 +25,21 @@ export const COSINE = 21;
 export const SWINGS = 22;
 export const MISSED = 23;
 export const FAR = 24;
-export const AWAY = 25;
-export const ROUND = 26;
-export const REACHES = 27;
-export const WAY = 28;
-export const BOUND = 43;
-export const SPLIT = 44;
-export const LEVER = 45;
-export const STRIDE = 46;
+export const ROUND = 25;
+export const REACHES = 26;
+export const WAY = 27;
+export const BEND = 42;
+export const BOUND = 54;
+export const SPLIT = 55;
+export const LEVER = 56;
+export const STRIDE = 57;
 
 /** Ways: of travel, steer and the other wheel's height, then two among the places. */
 export const PLACE_WAYS = 3;
 /** Numbers of the five ways: along the axle, away from it and round it, each. */
 export const WAY_NUMBERS = 15;
+/** Bends of the pairs of postures (`PAIRS`), along the axle and away from it each: what a place moves besides, times the two shares. */
+export const BEND_NUMBERS = 12;
 
 export const SPLIT_TRAVEL = 0;
 export const SPLIT_STEER = 1;

@@ -1,6 +1,8 @@
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
 import type { Carriage } from '../../2-vehicle/motion/mount';
+import { PostureBends } from './posture-bends';
 import { OTHER_LEVELS, postureBounds, STEER_LEVELS, TRAVEL_LEVELS } from './posture-bounds';
+import { LT, LU, LV, T, U, V } from './posture-cell';
 import { PLACE_NUMBERS, PostureTable, type CarrierStates, type LockTable } from './posture-table';
 
 export const TRAVEL_STEPS = 2 << TRAVEL_LEVELS;
@@ -20,6 +22,9 @@ export const POSTURE_STRIDE = SLOPE_TRAVEL + 36;
 export class PostureCells {
   /** By size of cell: `boundAt`. */
   readonly bounds: Float64Array;
+  readonly bends: PostureBends;
+  /** mm by which the table may be off the linkage. */
+  readonly errorMm: number;
   /** Which of travel, steer and the other wheel's height change anything for this mount. */
   readonly moves: readonly [boolean, boolean, boolean];
   readonly #states: CarrierStates;
@@ -39,12 +44,26 @@ export class PostureCells {
     this.#table = new PostureTable(states, mount);
     this.moves = this.#table.moves;
     this.bounds = postureBounds(this.#table);
+    this.bends = new PostureBends(this.#table);
+    this.errorMm = 2 * this.#table.errorMm;
     this.#rowLength = this.#table.rowLength;
     this.#rowData = new Float64Array(64 * this.#rowLength);
   }
 
   get postureData(): Float64Array {
     return this.#data;
+  }
+
+  /** Offset into the bends' data of those of a cell. */
+  bendsAt(cell: Float64Array, at: number): number {
+    return this.bends.of(
+      cell[at + LT]!,
+      cell[at + LU]!,
+      cell[at + LV]!,
+      cell[at + T]! / TRAVEL_STEPS,
+      cell[at + U]! / STEER_STEPS,
+      cell[at + V]! / OTHER_STEPS,
+    );
   }
 
   /** Offset into `postureData` of the posture at a position in steps, with slopes. */

@@ -10,10 +10,10 @@ export interface Slope {
 }
 
 /** mm: weighs a cell's bend against its slope when choosing what to halve; about a shoulder's radius. */
-const BEND_RADIUS = 30;
+const E=(k:string,d:number)=>Number((process.env as any)[k]??d);const BEND_RADIUS = E("BR",100);
 
 /** Weighs how much the distance changes over a cell, which its bound follows, against what the bound misses. */
-const SLOPE_WEIGHT = 0.3;
+const SLOPE_WEIGHT = E("SW",0.5);const MW=E("MW",2);
 
 /** From the bounds of one size of cell to those of half of it, by direction. */
 const OFFSETS = [boundAt(1, 0, 0), boundAt(0, 1, 0), boundAt(0, 0, 1)];
@@ -54,7 +54,7 @@ export function chooseSplit(
       (bounds[here + MISS_TURN]! - bounds[finer + MISS_TURN]!) * lever +
       (bounds[here + TURN]! - bounds[finer + TURN]!) * reach;
     const bend = (wa * wa + wr * wr + wt * wt) / BEND_RADIUS;
-    const score = missed + bend + SLOPE_WEIGHT * part * abs(ga * wa + gr * wr) + 1e-9;
+    const score = MW*missed + bend + SLOPE_WEIGHT * part * abs(ga * wa + gr * wr) + 1e-9;
     if (score > most) {
       most = score;
       split = k;
