@@ -1,6 +1,6 @@
 import { OTHER_STEPS, STEER_STEPS, TRAVEL_STEPS, type PostureCells } from './posture-cells';
 import { LIMIT_NUMBERS, type PostureClip } from './posture-clip';
-import { BEND, LT, LU, LV, T, U, V, WAY } from './posture-cell';
+import { BEND, LT, LU, LV, T, TWIST, U, V, WAY } from './posture-cell';
 
 const { abs, max, min } = Math;
 
@@ -140,7 +140,10 @@ export class AllowedPart {
     const together =
       abs(ga * o[b + 6]! + gr * o[b + 7]!) * t * u +
       abs(ga * o[b + 8]! + gr * o[b + 9]!) * t * v +
-      abs(ga * o[b + 10]! + gr * o[b + 11]!) * u * v;
+      abs(ga * o[b + 10]! + gr * o[b + 11]!) * u * v +
+      this.#twisted(o, at + TWIST, ga, gr) * t +
+      this.#twisted(o, at + TWIST + 4, ga, gr) * u +
+      this.#twisted(o, at + TWIST + 8, ga, gr) * v;
     if (this.#slanted || this.#otherSlanted) {
       const inward = min(0, travelBend) * t * t + min(0, steerBend) * u * u + min(0, otherBend) * v * v;
       return this.#lowestOnSlants(travel, steer, other) + inward - places - together;
@@ -152,6 +155,11 @@ export class AllowedPart {
       places -
       together
     );
+  }
+
+  /** What turning the ways among the places makes at most. */
+  #twisted(o: Float64Array, at: number, ga: number, gr: number): number {
+    return abs(ga * o[at]! + gr * o[at + 1]!) + abs(ga * o[at + 2]! + gr * o[at + 3]!);
   }
 
   /** How far the allowed part reaches from the middle along a direction. */

@@ -20,6 +20,7 @@ import {
   LEVER,
   REACHES,
   BEND,
+  TWIST,
   WAY,
   PLACE_WAYS,
 } from './posture-cell';
@@ -91,7 +92,9 @@ export function imageCell(open: Float64Array, at: number, cells: PostureCells, t
   }
   for (let k = 0; k < 3; k++) {
     const w = at + WAY + 3 * k;
+    const twist = at + TWIST + 4 * k;
     if (!cells.moves[k]) {
+      open.fill(0, twist, twist + 4);
       open[w] = 0;
       open[w + 1] = 0;
       open[w + 2] = 0;
@@ -110,6 +113,15 @@ export function imageCell(open: Float64Array, at: number, cells: PostureCells, t
     along += abs(sa);
     away += abs(sr);
     round += abs(st);
+    for (let i = 0; i < 2; i++) {
+      const ex = p[3 + 3 * i]! * half;
+      const ey = p[4 + 3 * i]! * half;
+      const ez = p[5 + 3 * i]! * half;
+      const tx = d[s]! * ex + d[s + 1]! * ey + d[s + 2]! * ez;
+      const tz = d[s + 8]! * ex + d[s + 9]! * ey + d[s + 10]! * ez;
+      open[twist + 2 * i] = d[s + 4]! * ex + d[s + 5]! * ey + d[s + 6]! * ez;
+      open[twist + 2 * i + 1] = tx * cx + tz * cz;
+    }
   }
 
   // What moves a place besides its ways, and how far anything in the cell may be from its middle.
@@ -120,7 +132,7 @@ export function imageCell(open: Float64Array, at: number, cells: PostureCells, t
   const turn = bounds[b + TURN]!;
   const far = bounds[b + REACH]! + turn * lever + reach + radius;
   const besides = bounds[b + MISS]! + bounds[b + MISS_TURN]! * lever + turn * reach + radius;
-  let miss = cells.errorMm + turn * reach + radius;
+  let miss = cells.errorMm + bounds[b + MISS_TURN]! * reach + radius;
   let bend = cells.bendsAt(open, at);
   const m = bends.data;
   for (let pair = 0; pair < PAIRS.length; pair++, bend += PAIR_NUMBERS) {

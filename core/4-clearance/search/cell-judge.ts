@@ -25,6 +25,7 @@ import {
   WAY_NUMBERS,
   BEND,
   BEND_NUMBERS,
+  TWIST_NUMBERS,
   BOUND,
   SPLIT,
   SPLIT_NONE,
@@ -117,7 +118,7 @@ export class CellJudge {
     const miss = data[at + MISSED]!;
     let low = out[0]! - miss + bow(out[2]!, data[at + ROUND]!, data[at + LEAST_RADIUS]!);
     for (let w = at + WAY; w < at + WAY + WAY_NUMBERS; w += 3) low -= abs(out[1]! * data[w]! + out[2]! * data[w + 1]!);
-    for (let b = at + BEND; b < at + BEND + BEND_NUMBERS; b += 2) {
+    for (let b = at + BEND; b < at + BEND + BEND_NUMBERS + TWIST_NUMBERS; b += 2) {
       const bend = out[1]! * data[b]! + out[2]! * data[b + 1]!;
       // Bends of one direction count where they turn toward the rotor, those of two either way.
       if (bend < 0 || b >= at + BEND + 6) low -= abs(bend);

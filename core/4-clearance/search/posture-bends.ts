@@ -21,11 +21,7 @@ const REGION_NUMBERS = PAIRS.length * PAIR_NUMBERS;
 
 /** Sizes of region, coarse to fine: levels to which travel, steer and the other wheel's height are halved. */
 const REGION_LEVELS = [
-  [0, 0, 0],
-  [1, 1, 0],
-  [1, 2, 1],
-  [2, 3, 1],
-  [2, 3, 2],
+[0, 0, 0],[0, 2, 0],[1, 2, 1],[2, 3, 1]
 ] as const;
 const FINEST = REGION_LEVELS[REGION_LEVELS.length - 1]!;
 
@@ -66,7 +62,7 @@ export class PostureBends {
       for (let t = 0; t < 1 << levels[0]; t++) {
         for (let u = 0; u < 1 << levels[1]; u++) {
           for (let v = 0; v < 1 << levels[2]; v++) {
-            summarize(samples, finest, levels, [t, u, v], this.data, at);
+            summarize(samples, table.moves, finest, levels, [t, u, v], this.data, at);
             at += REGION_NUMBERS;
           }
         }
@@ -88,44 +84,40 @@ export class PostureBends {
 
 /** The bends at the corners of the finest regions, in order of travel, steer, other: pairs of twelve numbers. */
 function sampled(table: PostureTable, levels: Three): readonly Float64Array[] {
-  const shares = levels.map((level, k) => {
-    const n = 1 << level;
-    const share = (i: number): number => Math.min(1 - STEP, Math.max(STEP, i / n));
-    return table.moves[k] ? Array.from({ length: n + 1 }, (_, i) => share(i)) : [0.5];
-  });
+  const [travels, steers, others] = levels.map((level, k) => corners(table.moves[k]!, 1 << level)) as [
+    number[],
+    number[],
+    number[],
+  ];
   const row = new Float64Array(table.rowLength);
-  const slopes = (t: number, v: number, steers: readonly number[]): Float64Array[] => {
+  const slopes = (t: number, v: number, at: readonly number[]): Float64Array[] => {
     table.row(t, v, row, 0);
-    return steers.map((u) => {
+    return at.map((u) => {
       const out = new Float64Array(36);
       table.slopes(row, 0, u, out, 0);
       return out;
     });
   };
+  /** Slopes on both sides of the corners of a height and another, by direction. */
+  const beside = (t: number, v: number): readonly (readonly [Float64Array[], Float64Array[]] | null)[] => {
+    const along = slopes(t, v, [...steers.map((u) => u - STEP), ...steers.map((u) => u + STEP)]);
+    return [
+      table.moves[0] ? [slopes(t - STEP, v, steers), slopes(t + STEP, v, steers)] : null,
+      table.moves[1] ? [along.slice(0, steers.length), along.slice(steers.length)] : null,
+      table.moves[2] ? [slopes(t, v - STEP, steers), slopes(t, v + STEP, steers)] : null,
+    ];
+  };
   const samples: Float64Array[] = [];
-  for (const t of shares[0]!) {
-    const rows = shares[2]!.map((v) => {
-      const steers = shares[1]!;
-      const beside = (sign: number): (readonly Float64Array[] | null)[] => [
-        table.moves[0] ? slopes(t + sign * STEP, v, steers) : null,
-        table.moves[1]
-          ? slopes(
-              t,
-              v,
-              steers.map((u) => u + sign * STEP),
-            )
-          : null,
-        table.moves[2] ? slopes(t, v + sign * STEP, steers) : null,
-      ];
-      return { before: beside(-1), after: beside(1) };
-    });
-    for (let j = 0; j < shares[1]!.length; j++) {
-      for (const { before, after } of rows) {
+  for (const t of travels) {
+    const rows = others.map((v) => beside(t, v));
+    for (let j = 0; j < steers.length; j++) {
+      for (const sides of rows) {
         const bends = new Float64Array(PAIRS.length * 12);
         PAIRS.forEach(([k, l], pair) => {
-          const low = before[k]?.[j];
-          const high = after[k]?.[j];
-          if (!low || !high || !table.moves[l]) return;
+          const side = sides[k];
+          if (!side || !table.moves[l]) return;
+          const low = side[0][j]!;
+          const high = side[1][j]!;
           for (let i = 0; i < 12; i++) bends[pair * 12 + i] = (high[12 * l + i]! - low[12 * l + i]!) / (2 * STEP);
         });
         samples.push(bends);
@@ -135,19 +127,26 @@ function sampled(table: PostureTable, levels: Three): readonly Float64Array[] {
   return samples;
 }
 
+/** Shares at the corners of `count` regions along a direction, kept off the ends of the range; its middle where nothing moves. */
+function corners(moves: boolean, count: number): number[] {
+  if (!moves) return [0.5];
+  return Array.from({ length: count + 1 }, (_, i) => Math.min(1 - STEP, Math.max(STEP, i / count)));
+}
+
 /** Middle of the bends at the corners within a region, and how far they are off it. */
 function summarize(
   samples: readonly Float64Array[],
+  moves: PostureTable['moves'],
   finest: Three,
   levels: Three,
   cell: Three,
   data: Float64Array,
   at: number,
 ): void {
-  const counts = finest.map((level) => (level > 0 ? (1 << level) + 1 : 1));
+  const counts = finest.map((level, k) => (moves[k] ? (1 << level) + 1 : 1));
   const ends = [0, 1, 2].map((k) => {
     const span = 1 << (finest[k]! - levels[k]!);
-    return finest[k]! > 0 ? ([cell[k]! * span, (cell[k]! + 1) * span] as const) : ([0, 0] as const);
+    return moves[k] ? ([cell[k]! * span, (cell[k]! + 1) * span] as const) : ([0, 0] as const);
   });
   const inside: Float64Array[] = [];
   for (let t = ends[0]![0]; t <= ends[0]![1]; t++) {

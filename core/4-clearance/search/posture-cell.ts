@@ -29,10 +29,11 @@ export const ROUND = 25;
 export const REACHES = 26;
 export const WAY = 27;
 export const BEND = 42;
-export const BOUND = 54;
-export const SPLIT = 55;
-export const LEVER = 56;
-export const STRIDE = 57;
+export const TWIST = 54;
+export const BOUND = 66;
+export const SPLIT = 67;
+export const LEVER = 68;
+export const STRIDE = 69;
 
 /** Ways: of travel, steer and the other wheel's height, then two among the places. */
 export const PLACE_WAYS = 3;
@@ -40,6 +41,8 @@ export const PLACE_WAYS = 3;
 export const WAY_NUMBERS = 15;
 /** Bends of the pairs of postures (`PAIRS`), along the axle and away from it each: what a place moves besides, times the two shares. */
 export const BEND_NUMBERS = 12;
+/** Twists: how the ways among the places turn with travel, steer and the other wheel's height, along the axle and away from it each. */
+export const TWIST_NUMBERS = 12;
 
 export const SPLIT_TRAVEL = 0;
 export const SPLIT_STEER = 1;

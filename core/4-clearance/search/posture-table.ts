@@ -236,11 +236,9 @@ export class PostureTable {
         }
       }
     }
-    const lines = (count: number, stride: number): number[] =>
-      Array.from({ length: series.length }, (_, i) => i).filter((i) => Math.floor(i / stride) % count === 0);
-    if (nu > 1) fitAlong(series, nu, PLACE_NUMBERS, lines(nu, PLACE_NUMBERS));
-    if (nv > 1) fitAlong(series, nv, size, lines(nv, size));
-    if (nt > 1) fitAlong(series, nt, nv * size, lines(nt, nv * size));
+    if (nu > 1) fitAlong(series, nu, PLACE_NUMBERS, linesOf(series, nu, PLACE_NUMBERS));
+    if (nv > 1) fitAlong(series, nv, size, linesOf(series, nv, size));
+    if (nt > 1) fitAlong(series, nt, nv * size, linesOf(series, nt, nv * size));
     return this.#error();
   }
 
@@ -327,4 +325,13 @@ export class PostureTable {
     out[at + DOWN_NUMBERS] = -w[6] / upright;
     out[at + DOWN_NUMBERS + 1] = -w[8] / upright;
   }
+}
+
+/** First entries of the lines of `count` numbers that lie `stride` apart. */
+function linesOf({ length }: Float64Array, count: number, stride: number): number[] {
+  const lines: number[] = [];
+  for (let block = 0; block < length; block += count * stride) {
+    for (let i = 0; i < stride; i++) lines.push(block + i);
+  }
+  return lines;
 }
