@@ -177,6 +177,21 @@ export class AllowedPart {
     return x > from && x < to ? (slope / 2) * x : ends;
   }
 
+  /** Where a distance of this slope is about least within the allowed part of the cell, by its ways: along the axle, outward, from the middle. */
+  fallsTo(o: Float64Array, at: number, ga: number, gr: number, out: Float64Array): void {
+    const w = at + WAY;
+    const travel = ga * o[w]! + gr * o[w + 1]!;
+    const steer = ga * o[w + 3]! + gr * o[w + 4]!;
+    const other = ga * o[w + 6]! + gr * o[w + 7]!;
+    const x = this.travelEndToward(travel, steer, other);
+    const y = this.#toward(1, steer, x);
+    const z = this.#toward(2, other, x);
+    const p = ga * o[w + 9]! + gr * o[w + 10]! > 0 ? -1 : 1;
+    const q = ga * o[w + 12]! + gr * o[w + 13]! > 0 ? -1 : 1;
+    out[0] = o[w]! * x + o[w + 3]! * y + o[w + 6]! * z + o[w + 9]! * p + o[w + 12]! * q;
+    out[1] = o[w + 1]! * x + o[w + 4]! * y + o[w + 7]! * z + o[w + 10]! * p + o[w + 13]! * q;
+  }
+
   /** The end along one direction toward which a slope falls. */
   endToward(k: number, slope: number): number {
     return slope > 0 ? this.from[k]! : this.to[k]!;

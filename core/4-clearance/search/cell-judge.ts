@@ -65,10 +65,16 @@ export class CellJudge {
   /** Where: three positions in steps, then the place in the mount's frame (mm). */
   readonly met = new Float64Array(6);
   readonly #out = newMeasure();
+  /** Tangent of a piece where its first one falls to, and the way there (along the axle, outward). */
+  readonly #there = newMeasure();
+  readonly #wayThere = new Float64Array(2);
   readonly #places = newPlaces();
-  readonly #there = new Float64Array(PLACE_NUMBERS);
-  /** Of the cell under judgement. */
+  readonly #pose = new Float64Array(PLACE_NUMBERS);
+  /** Of the cell under judgement: what is allowed of it, what its ways miss, how far it goes round the axis, its least radius. */
   readonly #part = new AllowedPart();
+  #miss = 0;
+  #bent = 0;
+  #inner = 0;
   readonly #slope: Slope = { along: 0, outward: 0 };
   #cells!: PostureCells;
   #clip!: PostureClip;
@@ -136,7 +142,9 @@ export class CellJudge {
     const r = open[at + FROM_AXIS]!;
     const a = open[at + ALONG]! - this.#rotor.centrePlaneMm;
     const far = open[at + FAR]!;
-    const miss = open[at + MISSED]!;
+    this.#miss = open[at + MISSED]!;
+    this.#bent = open[at + ROUND]!;
+    this.#inner = open[at + LEAST_RADIUS]!;
 
     // The loaded shape counts where the place may be near the ground: its angle from straight down, and its swing.
     let mayBeLoaded = false;
@@ -154,8 +162,6 @@ export class CellJudge {
 
     const limit = this.limit;
     const solid = this.#solid;
-    const inner = open[at + LEAST_RADIUS]!;
-    const bent = open[at + ROUND]!;
     // Lowest bounds: of the first piece and the loaded tire around it, which count as one; of the others, two.
     let tire = Infinity;
     let first = Infinity;
@@ -189,8 +195,9 @@ export class CellJudge {
         ga = pa;
         gr = pr;
       }
-      let low = lowest - miss + bow(pr, bent, inner);
-      if (low < limit && f < 0) low = max(low, this.#betweenSides(open, at, miss, bent, inner));
+      let low = lowest - this.#unseen(pr);
+      if (low < limit) low = max(low, this.#byTwoTangents(piece, open, at));
+      if (low < limit && f < 0) low = max(low, this.#betweenSides(open, at));
       if (low < f - far) low = f - far;
       if (i === 0 || i === pieces.length) tire = min(tire, low);
       else if (low < first) {
@@ -215,7 +222,7 @@ export class CellJudge {
           ga = out[1]!;
           gr = pr;
         }
-        const low = lowest - miss + bow(pr, bent, inner);
+        const low = lowest - this.#unseen(pr);
         if (low > bound) bound = low;
       }
     }
@@ -236,11 +243,57 @@ export class CellJudge {
     chooseSplit(open, at, this.#cells, this.#part, this.#slope);
   }
 
+  /** By how much (mm) a distance of this slope outward may be lower than ways and bends say. */
+  #unseen(outward: number): number {
+    return this.#miss - bow(outward, this.#bent, this.#inner);
+  }
+
+  /** The lowest that a supporting line allows over the cell, by its distance at the middle and its slope. */
+  #lowest(o: Float64Array, at: number, distance: number, along: number, outward: number): number {
+    return distance + this.#part.lowest(o, at, along, outward) - this.#unseen(outward);
+  }
+
+  /**
+   * Where a distance bends over the cell: the bound by the tangent of a piece at the place toward which its tangent at the middle
+   * falls, and by that mean of the two which does not change on the way there.
+   */
+  #byTwoTangents(piece: ConvexPiece, o: Float64Array, at: number): number {
+    const [f, a, r] = this.#out as unknown as Six;
+    const way = this.#wayThere;
+    this.#part.fallsTo(o, at, a, r, way);
+    const wa = way[0]!;
+    const wr = way[1]!;
+    piece.measure(o[at + ALONG]! - this.#rotor.centrePlaneMm + wa, o[at + FROM_AXIS]! + wr, this.#there);
+    const [there, thereA, thereR] = this.#there as unknown as Six;
+    const falls = a * wa + r * wr;
+    const rises = thereA * wa + thereR * wr;
+    const other = there - rises;
+    const low = this.#lowest(o, at, other, thereA, thereR);
+    if (!(falls < 0 && rises > 0)) return low;
+    return max(low, this.#byMean(o, at, falls / (falls - rises), f, a, r, other, thereA, thereR));
+  }
+
+  /** The bound by a mean of two supporting lines, each by its distance at the middle and its slope; `share` of the second. */
+  #byMean(
+    o: Float64Array,
+    at: number,
+    share: number,
+    first: number,
+    firstA: number,
+    firstR: number,
+    second: number,
+    secondA: number,
+    secondR: number,
+  ): number {
+    const distance = first + share * (second - first);
+    return this.#lowest(o, at, distance, firstA + share * (secondA - firstA), firstR + share * (secondR - firstR));
+  }
+
   /**
    * Deep inside, where two sides are about as near, one tangent falls away across the cell: the bound by that mean of the two
    * which does not change along one of the cell's ways, whichever is highest.
    */
-  #betweenSides(o: Float64Array, at: number, miss: number, bent: number, inner: number): number {
+  #betweenSides(o: Float64Array, at: number): number {
     const [f, a, r, other, otherA, otherR] = this.#out as unknown as Six;
     let highest = -Infinity;
     if (other === -Infinity) return highest;
@@ -248,10 +301,7 @@ export class CellJudge {
       const falls = a * o[w]! + r * o[w + 1]!;
       const rises = otherA * o[w]! + otherR * o[w + 1]!;
       if (!(falls * rises < 0)) continue;
-      const share = falls / (falls - rises);
-      const ga = a + share * (otherA - a);
-      const gr = r + share * (otherR - r);
-      const low = f + share * (other - f) + this.#part.lowest(o, at, ga, gr) - miss + bow(gr, bent, inner);
+      const low = this.#byMean(o, at, falls / (falls - rises), f, a, r, other, otherA, otherR);
       if (low > highest) highest = low;
     }
     return highest;
@@ -263,7 +313,7 @@ export class CellJudge {
     const height = this.#cells.moves[0] ? between(t, clip.lowTravel, clip.highTravel) : t;
     const other = this.#cells.moves[2] ? this.#otherWithin(height, v) : v;
     const steer = clip.wholeSteer ? u : between(u, clip.rightAt(height), clip.leftAt(height));
-    const d = this.#there;
+    const d = this.#pose;
     this.#cells.placeAt(height, steer, other, d);
     const a = d[4]! * x + d[5]! * y + d[6]! * z + d[7]!;
     const wx = d[0]! * x + d[1]! * y + d[2]! * z + d[3]!;

@@ -21,7 +21,10 @@ const REGION_NUMBERS = PAIRS.length * PAIR_NUMBERS;
 
 /** Sizes of region, coarse to fine: levels to which travel, steer and the other wheel's height are halved. */
 const REGION_LEVELS = [
-[0, 0, 0],[0, 2, 0],[1, 2, 1],[2, 3, 1]
+  [0, 0, 0],
+  [0, 2, 0],
+  [1, 2, 1],
+  [2, 3, 1],
 ] as const;
 const FINEST = REGION_LEVELS[REGION_LEVELS.length - 1]!;
 

@@ -9,11 +9,11 @@ export interface Slope {
   outward: number;
 }
 
-/** mm: weighs a cell's bend against its slope when choosing what to halve; about a shoulder's radius. */
-const E=(k:string,d:number)=>Number((process.env as any)[k]??d);const BEND_RADIUS = E("BR",100);
+/** mm: weighs a cell's bend against its slope when choosing what to halve; a larger shoulder's radius. */
+const BEND_RADIUS = 50;
 
-/** Weighs how much the distance changes over a cell, which its bound follows, against what the bound misses. */
-const SLOPE_WEIGHT = E("SW",0.5);const MW=E("MW",2);
+/** Halving places tells more than halving postures that change the distance as much: their pieces end, and many end outside. */
+const PLACE_WEIGHT = 2;
 
 /** From the bounds of one size of cell to those of half of it, by direction. */
 const OFFSETS = [boundAt(1, 0, 0), boundAt(0, 1, 0), boundAt(0, 0, 1)];
@@ -54,7 +54,7 @@ export function chooseSplit(
       (bounds[here + MISS_TURN]! - bounds[finer + MISS_TURN]!) * lever +
       (bounds[here + TURN]! - bounds[finer + TURN]!) * reach;
     const bend = (wa * wa + wr * wr + wt * wt) / BEND_RADIUS;
-    const score = MW*missed + bend + SLOPE_WEIGHT * part * abs(ga * wa + gr * wr) + 1e-9;
+    const score = missed + bend + part * abs(ga * wa + gr * wr) + 1e-9;
     if (score > most) {
       most = score;
       split = k;
@@ -63,7 +63,7 @@ export function chooseSplit(
   if (isSlab || reach > LEAST_PIECE_MM) {
     const w = at + WAY + 3 * PLACE_WAYS;
     const along = abs(ga * open[w]! + gr * open[w + 1]!) + abs(ga * open[w + 3]! + gr * open[w + 4]!);
-    if (along + (reach * reach) / BEND_RADIUS > most) split = SPLIT_PLACE;
+    if (PLACE_WEIGHT * along + (reach * reach) / BEND_RADIUS > most) split = SPLIT_PLACE;
   }
   if (split === SPLIT_NONE && isSlab) split = SPLIT_PLACE;
   open[at + SPLIT] = split;
