@@ -53,94 +53,105 @@ export function makePieceTree(pieces: PieceSet): PieceTree {
 
 /** Slab around pieces `order[from..to)` into `out`; gives the axis along which they reach furthest. */
 function fillSlab(
-  { corners, vertices }: PieceSet,
+  pieces: PieceSet,
   order: Int32Array,
   from: number,
   to: number,
   out: Float64Array,
   at: number,
 ): number {
-  const each = (visit: (k: number) => void): void => {
-    for (let k = from; k < to; k++) {
-      const i = order[k] as number;
-      for (let j = 0; j < (corners[i] as number); j++) visit(9 * i + 3 * j);
-    }
-  };
+  const points = pointsOf(pieces, order, from, to);
   const low = [Infinity, Infinity, Infinity];
   const high = [-Infinity, -Infinity, -Infinity];
-  each((k) => {
+  for (let k = 0; k < points.length; k += 3) {
     for (let axis = 0; axis < 3; axis++) {
-      const value = vertices[k + axis]!;
+      const value = points[k + axis]!;
       if (value < low[axis]!) low[axis] = value;
       if (value > high[axis]!) high[axis] = value;
     }
-  });
+  }
   const sides = high.map((value, axis) => value - low[axis]!);
   const longest = sides.indexOf(Math.max(...sides));
-  if (to - from > BOXED_PIECES) {
-    boxSlab(low, sides, longest, out, at);
-    return longest;
-  }
-  const furthestFrom = (x: number, y: number, z: number): number => {
-    let best = -1;
-    let found = 0;
-    each((k) => {
-      const d = (vertices[k]! - x) ** 2 + (vertices[k + 1]! - y) ** 2 + (vertices[k + 2]! - z) ** 2;
-      if (d > best) {
-        best = d;
-        found = k;
-      }
-    });
-    return found;
-  };
-  // The first way runs between two places far apart, the second square to it toward the place furthest from it.
-  const a = furthestFrom((low[0]! + high[0]!) / 2, (low[1]! + high[1]!) / 2, (low[2]! + high[2]!) / 2);
-  const b = furthestFrom(vertices[a]!, vertices[a + 1]!, vertices[a + 2]!);
-  const first = unit(
-    vertices[b]! - vertices[a]!,
-    vertices[b + 1]! - vertices[a + 1]!,
-    vertices[b + 2]! - vertices[a + 2]!,
-  );
-  const origin = [vertices[a]!, vertices[a + 1]!, vertices[a + 2]!];
-  const along = (k: number, w: readonly number[]): number =>
-    (vertices[k]! - origin[0]!) * w[0]! +
-    (vertices[k + 1]! - origin[1]!) * w[1]! +
-    (vertices[k + 2]! - origin[2]!) * w[2]!;
-  let second = [0, 0, 0];
-  let widest = 0;
-  each((k) => {
-    const s = along(k, first);
-    const rest = [0, 1, 2].map((axis) => vertices[k + axis]! - origin[axis]! - s * first[axis]!);
-    const d = Math.hypot(rest[0]!, rest[1]!, rest[2]!);
-    if (d > widest) {
-      widest = d;
-      second = unit(rest[0]!, rest[1]!, rest[2]!);
-    }
-  });
-  const reach = [first, second].map((w) => {
-    let [least, most] = [Infinity, -Infinity];
-    each((k) => {
-      const value = along(k, w);
-      least = Math.min(least, value);
-      most = Math.max(most, value);
-    });
-    return { middle: (least + most) / 2, half: (most - least) / 2 };
-  });
-  const [s, w] = reach as [{ middle: number; half: number }, { middle: number; half: number }];
-  let radius = 0;
-  each((k) => {
-    const p = along(k, first);
-    const q = along(k, second);
-    const rest = [0, 1, 2].map((axis) => vertices[k + axis]! - origin[axis]! - p * first[axis]! - q * second[axis]!);
-    radius = Math.max(radius, Math.hypot(rest[0]!, rest[1]!, rest[2]!));
-  });
-  for (let axis = 0; axis < 3; axis++) {
-    out[at + axis] = origin[axis]! + s.middle * first[axis]! + w.middle * second[axis]!;
-    out[at + 3 + axis] = s.half * first[axis]!;
-    out[at + 6 + axis] = w.half * second[axis]!;
-  }
-  out[at + 9] = radius * (1 + 1e-12) + 1e-9;
+  if (to - from > BOXED_PIECES) boxSlab(low, sides, longest, out, at);
+  else turnedSlab(points, low, high, out, at);
   return longest;
+}
+
+/** Corners of pieces `order[from..to)`: x, y, z each. */
+function pointsOf({ corners, vertices }: PieceSet, order: Int32Array, from: number, to: number): Float64Array {
+  let count = 0;
+  for (let k = from; k < to; k++) count += 3 * corners[order[k]!]!;
+  const points = new Float64Array(count);
+  let at = 0;
+  for (let k = from; k < to; k++) {
+    const first = 9 * order[k]!;
+    for (let i = first; i < first + 3 * corners[order[k]!]!; i++) points[at++] = vertices[i]!;
+  }
+  return points;
+}
+
+/** The slab whose first way runs between two places far apart, and whose second toward the place furthest from that. */
+function turnedSlab(
+  points: Float64Array,
+  low: readonly number[],
+  high: readonly number[],
+  out: Float64Array,
+  at: number,
+): void {
+  const start = furthestFrom(points, (low[0]! + high[0]!) / 2, (low[1]! + high[1]!) / 2, (low[2]! + high[2]!) / 2);
+  const [ox, oy, oz] = [points[start]!, points[start + 1]!, points[start + 2]!];
+  const end = furthestFrom(points, ox, oy, oz);
+  const [fx, fy, fz] = unit(points[end]! - ox, points[end + 1]! - oy, points[end + 2]! - oz);
+  let [sx, sy, sz]: Direction = [0, 0, 0];
+  let widest = 0;
+  let [firstLow, firstHigh] = [Infinity, -Infinity];
+  for (let k = 0; k < points.length; k += 3) {
+    const [x, y, z] = [points[k]! - ox, points[k + 1]! - oy, points[k + 2]! - oz];
+    const along = x * fx + y * fy + z * fz;
+    firstLow = Math.min(firstLow, along);
+    firstHigh = Math.max(firstHigh, along);
+    const beside = (x - along * fx) ** 2 + (y - along * fy) ** 2 + (z - along * fz) ** 2;
+    if (beside <= widest) continue;
+    widest = beside;
+    [sx, sy, sz] = unit(x - along * fx, y - along * fy, z - along * fz);
+  }
+  let [secondLow, secondHigh] = [Infinity, -Infinity];
+  let squared = 0;
+  for (let k = 0; k < points.length; k += 3) {
+    const [x, y, z] = [points[k]! - ox, points[k + 1]! - oy, points[k + 2]! - oz];
+    const p = x * fx + y * fy + z * fz;
+    const q = x * sx + y * sy + z * sz;
+    secondLow = Math.min(secondLow, q);
+    secondHigh = Math.max(secondHigh, q);
+    const away = (x - p * fx - q * sx) ** 2 + (y - p * fy - q * sy) ** 2 + (z - p * fz - q * sz) ** 2;
+    if (away > squared) squared = away;
+  }
+  const origin = [ox, oy, oz];
+  const ways = [
+    [fx, sx],
+    [fy, sy],
+    [fz, sz],
+  ];
+  for (let axis = 0; axis < 3; axis++) {
+    const [first, second] = ways[axis]!;
+    out[at + axis] = origin[axis]! + ((firstLow + firstHigh) / 2) * first! + ((secondLow + secondHigh) / 2) * second!;
+    out[at + 3 + axis] = ((firstHigh - firstLow) / 2) * first!;
+    out[at + 6 + axis] = ((secondHigh - secondLow) / 2) * second!;
+  }
+  out[at + 9] = Math.sqrt(squared) * (1 + 1e-12) + 1e-9;
+}
+
+/** Where in `points` the one furthest from a place begins. */
+function furthestFrom(points: Float64Array, x: number, y: number, z: number): number {
+  let most = -1;
+  let found = 0;
+  for (let k = 0; k < points.length; k += 3) {
+    const d = (points[k]! - x) ** 2 + (points[k + 1]! - y) ** 2 + (points[k + 2]! - z) ** 2;
+    if (d <= most) continue;
+    most = d;
+    found = k;
+  }
+  return found;
 }
 
 /** Groups of more pieces than this take the slab of their box: nearly as tight for a crowd, and quick. */
@@ -163,28 +174,27 @@ function boxSlab(
   out[at + 9] = sides[shortest]! / 2 + 1e-9;
 }
 
+type Direction = [number, number, number];
+
 /** Unit vector along (x, y, z), or nothing for none. */
-function unit(x: number, y: number, z: number): number[] {
+function unit(x: number, y: number, z: number): Direction {
   const length = Math.hypot(x, y, z);
   return length > 0 ? [x / length, y / length, z / length] : [0, 0, 0];
 }
 
 /** Puts the k-th smallest of `order[from..to]` (by `keys` along `axis`) in its place, smaller ones before it. */
 function select(order: Int32Array, keys: Float64Array, axis: number, from: number, to: number, k: number): void {
-  const key = (i: number): number => keys[3 * (order[i] as number) + axis] as number;
-  const swap = (i: number, j: number): void => {
-    const kept = order[i] as number;
-    order[i] = order[j] as number;
-    order[j] = kept;
-  };
   let [low, high] = [from, to];
   while (low < high) {
-    const pivot = key((low + high) >> 1);
+    const pivot = keys[3 * order[(low + high) >> 1]! + axis]!;
     let [i, j] = [low, high];
     while (i <= j) {
-      while (key(i) < pivot) i++;
-      while (key(j) > pivot) j--;
-      if (i <= j) swap(i++, j--);
+      while (keys[3 * order[i]! + axis]! < pivot) i++;
+      while (keys[3 * order[j]! + axis]! > pivot) j--;
+      if (i > j) break;
+      const kept = order[i]!;
+      order[i++] = order[j]!;
+      order[j--] = kept;
     }
     if (k <= j) high = j;
     else if (k >= i) low = i;
