@@ -62,7 +62,7 @@ describe('the gap ladder', () => {
 describe('what would clear it', () => {
   test('a lever is tried on the setup with one press, and undone with the next', async () => {
     const bench = new LeverBench(asCase(job.document!), 'frontRight');
-    const levers: ObstacleLevers = bench.leversFor(bench.failing[0]!);
+    const levers: ObstacleLevers = bench.leversFor([bench.failing[0]!])[0]!;
     expect(levers.levers.length).toBeGreaterThan(0);
     const before = JSON.stringify(job.document!.setup);
     wrapper = await mountedInJob(LeverList, { corner: 'frontRight', levers }, { room: 'bench' });

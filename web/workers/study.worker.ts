@@ -49,7 +49,7 @@ export const worker: StudyWorker = {
     attempt(() => {
       const bench = new LeverBench(asCase(file), corner, cache);
       const failing = bench.failing.find((verdict) => verdict.id === id);
-      return failing ? bench.leversFor(failing) : null;
+      return failing ? bench.leversFor([failing])[0]! : null;
     }),
 };
 

@@ -283,6 +283,20 @@ export function leastMargin(
     );
 }
 
+/** Whether an obstacle has less than `marginMm` over what is wanted anywhere: cheaper than how much it has. */
+export function marginComesBelow(
+  corner: PreparedCorner,
+  obstacle: PreparedObstacle,
+  standard: Standard,
+  section: ClearSection,
+  marginMm: number,
+): boolean {
+  const { limits } = corner.envelope;
+  return materialStretches(standard, limits, wantedAs(obstacle), limits.highest).some(({ requiredMm, ...stretch }) =>
+    section.comesBelow(corner, obstacle, stretch, requiredMm + marginMm),
+  );
+}
+
 function keptUpTo(
   corner: PreparedCorner,
   obstacle: PreparedObstacle,

@@ -193,7 +193,7 @@ export class FinderSession {
   #levers(tried: CaseDescription, { corner, id }: ObstacleVerdict): ObstacleLevers | null {
     const bench = new LeverBench(tried, corner, this.#cache);
     const failing = bench.failing.find((verdict) => verdict.id === id);
-    return failing ? bench.leversFor(failing) : null;
+    return failing ? bench.leversFor([failing])[0]! : null;
   }
 
   /** Without a run nothing is admitted, but a combination can still be looked at. */

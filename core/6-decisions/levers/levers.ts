@@ -3,8 +3,15 @@ import type { CornerDescription } from '../../3-survey/description/corner-descri
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { type SetupDescription, countParts } from '../../2-vehicle/setup/setup';
 import { describedCorner, describedCorners } from '../../4-clearance/case/described-corner';
-import { cornerVerdicts, type ObstacleVerdict } from '../../4-clearance/verdict/evaluate';
-import { prepareCorner } from '../../4-clearance/case/prepared-corner';
+import {
+  cornerVerdicts,
+  leastMargin,
+  marginComesBelow,
+  type ObstacleVerdict,
+} from '../../4-clearance/verdict/evaluate';
+import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
+import { type PreparedCorner, prepareCorner } from '../../4-clearance/case/prepared-corner';
+import type { ClearSection } from '../../4-clearance/search/clear-section';
 import { SectionCache } from '../../4-clearance/search/section-cache';
 import { fallsShort, STANDARDS, type Allowed, type Standard } from '../../4-clearance/case/standard';
 import type { Material } from '../../3-survey/shape/material';
@@ -70,9 +77,18 @@ const TRIMMED_BY: Readonly<Partial<Record<Material, Allowed>>> = {
 export function leversCase(description: CaseDescription, cache = new SectionCache()): ObstacleLevers[] {
   return describedCorners(description).flatMap((key) => {
     const bench = new LeverBench(description, key, cache);
-    return bench.failing.map((verdict) => bench.leversFor(verdict));
+    return bench.leversFor(bench.failing);
   });
 }
+
+/** The corner with so much of a change. */
+interface Trial {
+  readonly prepared: PreparedCorner;
+  readonly section: ClearSection;
+}
+
+/** Trials of one kind kept for the next thing: all steps, and some of what lies between them. */
+const KEPT_TRIALS = STEPS + 8;
 
 /** Tries changes on one corner of a description. */
 export class LeverBench {
@@ -83,6 +99,8 @@ export class LeverBench {
   readonly #standard: Standard;
   readonly #cache: SectionCache;
   readonly #verdicts: readonly ObstacleVerdict[];
+  /** Of one kind, by amount; null where so much of it cannot be had. */
+  readonly #trials = new Map<number, Trial | null>();
 
   constructor(description: CaseDescription, key: CornerKey, cache = new SectionCache()) {
     this.#description = description;
@@ -91,14 +109,30 @@ export class LeverBench {
     this.#setup = enteredSetupFor(description, key);
     this.#standard = STANDARDS[description.standard];
     this.#cache = cache;
-    this.#verdicts = this.#verdictsWith(this.#setup, null, cache);
+    const { prepared, section } = this.#with(this.#setup, cache);
+    this.#verdicts = cornerVerdicts(prepared, this.#standard, {}, section);
   }
 
   get failing(): ObstacleVerdict[] {
     return this.#verdicts.filter(({ verdict }) => fallsShort(verdict));
   }
 
-  leversFor({ id, label, marginMm, gapMm, requiredMm, material }: ObstacleVerdict): ObstacleLevers {
+  /** Kind by kind, so that all things share what a change makes of the corner. */
+  leversFor(things: readonly ObstacleVerdict[]): ObstacleLevers[] {
+    const found = things.map((): Lever[] => []);
+    for (const kind of LEVER_KINDS) {
+      if (!LEVERS[kind].applies(this.#corner)) continue;
+      this.#trials.clear();
+      things.forEach((thing, i) => {
+        const lever = this.#lever(kind, thing);
+        if (lever) found[i]!.push(lever);
+      });
+    }
+    this.#trials.clear();
+    return things.map((thing, i) => this.#leversOf(thing, found[i]!));
+  }
+
+  #leversOf({ id, label, marginMm, gapMm, requiredMm, material }: ObstacleVerdict, levers: Lever[]): ObstacleLevers {
     const listed = this.#corner.obstacles.find((o) => o.id === id);
     const allowed = isProtected(listed?.part) ? undefined : TRIMMED_BY[material];
     const trims = allowed !== undefined && this.#standard.allows.includes(allowed);
@@ -107,73 +141,110 @@ export class LeverBench {
       id,
       label,
       marginMm,
-      levers: LEVER_KINDS.flatMap((kind) => {
-        if (!LEVERS[kind].applies(this.#corner)) return [];
-        const lever = this.#lever(kind, id, marginMm);
-        return lever ? [lever] : [];
-      }),
+      levers,
       trimMm: trims ? Math.max(0, requiredMm - gapMm) : null,
       unbolts: listed?.removable === true && !isProtected(listed.part),
     };
   }
 
   /** null where none of it can be had: the wheel would hang beyond its stops, the tire would have no sidewall. */
-  #lever(kind: LeverKind, id: string, marginMm: number): Lever | null {
-    const { unit, most, apply, lifts, realigns: always } = LEVERS[kind];
-    const realigns = always ?? (lifts && this.#setup.alignment === 'aligned');
-    // Images of one obstacle under a changing alignment are not to take the place of the corner's.
-    const cache = realigns ? new SectionCache() : this.#cache;
-    const steps = realigns ? FEW_STEPS : STEPS;
+  #lever(kind: LeverKind, { id, marginMm }: ObstacleVerdict): Lever | null {
+    const { unit, most } = LEVERS[kind];
+    const steps = this.#realigns(kind) ? FEW_STEPS : STEPS;
     const marginAt = (amount: number): number | null => {
-      const tried = attempt(() => this.#verdictsWith(apply(this.#setup, amount, this.#corner), id, cache));
-      return tried.ok ? (tried.value[0]?.marginMm ?? null) : null;
+      const trial = this.#trial(kind, amount);
+      return trial && this.#margin(trial, id);
     };
     let best = { amount: 0, marginMm };
-    let least = marginMm;
-    let before = 0;
-    let last = marginMm;
+    let before = best;
+    /** Steps that are no better than one before them. */
+    const noBetter: Trial[] = [];
     for (let step = 1; step <= steps; step++) {
       const amount = (most * step) / steps;
-      const margin = marginAt(amount);
-      if (margin === null) {
+      const trial = this.#trial(kind, amount);
+      if (!trial) {
         if (step === 1) return null;
         break;
       }
+      if (this.#fallsBelow(trial, id, best.marginMm)) {
+        noBetter.push(trial);
+        before = { amount, marginMm: Number.NaN };
+        continue;
+      }
+      const margin = this.#margin(trial, id);
       if (margin >= 0) {
-        const enough = leastAmount(marginAt, { amount: before, marginMm: last }, { amount, marginMm: margin });
-        const upsets = this.#upsets(apply(this.#setup, enough.amount, this.#corner), id, realigns === true);
+        const tooLittle = Number.isNaN(before.marginMm) ? { ...before, marginMm: marginAt(before.amount)! } : before;
+        const enough = leastAmount(marginAt, tooLittle, { amount, marginMm: margin });
+        const upsets = this.#upsets(this.#trial(kind, enough.amount)!, id);
         return { kind, unit, outcome: 'clears', amount: enough.amount, bestMarginMm: enough.marginMm, upsets };
       }
-      if (margin > best.marginMm) best = { amount, marginMm: margin };
-      least = Math.min(least, margin);
-      before = amount;
-      last = margin;
+      before = { amount, marginMm: margin };
+      if (margin > best.marginMm) best = before;
+      else noBetter.push(trial);
     }
     const gained = best.marginMm - marginMm > feltMm(marginMm);
-    const outcome = gained ? 'helps' : marginMm - least > feltMm(least) ? 'worsens' : 'nothing';
+    const worse = feltBelow(marginMm);
+    const worsens = !gained && noBetter.reverse().some((trial) => this.#fallsBelow(trial, id, worse));
+    const outcome = gained ? 'helps' : worsens ? 'worsens' : 'nothing';
     return { kind, unit, outcome, amount: gained ? best.amount : 0, bestMarginMm: best.marginMm, upsets: [] };
   }
 
-  #upsets(setup: SetupDescription, id: string, realigned: boolean): Upset[] {
-    const cache = realigned ? new SectionCache() : this.#cache;
-    return this.#verdictsWith(setup, null, cache).flatMap((after) => {
+  #upsets(trial: Trial, id: string): Upset[] {
+    return trial.prepared.obstacles.flatMap((after) => {
       const before = this.#verdicts.find((v) => v.id === after.id);
-      if (!before || after.id === id || after.marginMm >= 0) return [];
-      if (before.marginMm < 0 && before.marginMm - after.marginMm < feltMm(after.marginMm)) return [];
-      return [{ id: after.id, label: after.label, beforeMm: before.marginMm, afterMm: after.marginMm }];
+      if (!before || after.id === id || !this.#fallsBelow(trial, after.id, 0)) return [];
+      const afterMm = this.#margin(trial, after.id);
+      if (before.marginMm < 0 && before.marginMm - afterMm < feltMm(afterMm)) return [];
+      return [{ id: after.id, label: after.label, beforeMm: before.marginMm, afterMm }];
     });
   }
 
-  /** Verdicts under another setup; of all obstacles, or of one. */
-  #verdictsWith(entered: SetupDescription, only: string | null, cache: SectionCache): ObstacleVerdict[] {
+  #margin({ prepared, section }: Trial, id: string): number {
+    const { least, requiredMm } = leastMargin(prepared, obstacleOf(prepared, id), this.#standard, section);
+    return least.gapMm - requiredMm;
+  }
+
+  /** Whether a thing has less than a margin: cheaper than how much it has. */
+  #fallsBelow({ prepared, section }: Trial, id: string, marginMm: number): boolean {
+    return marginComesBelow(prepared, obstacleOf(prepared, id), this.#standard, section, marginMm);
+  }
+
+  /** Everything has to be imaged anew. */
+  #realigns(kind: LeverKind): boolean {
+    const { realigns, lifts } = LEVERS[kind];
+    return realigns ?? (lifts === true && this.#setup.alignment === 'aligned');
+  }
+
+  /** The corner with so much of a change; null where it cannot be had. */
+  #trial(kind: LeverKind, amount: number): Trial | null {
+    const known = this.#trials.get(amount);
+    if (known !== undefined) return known;
+    // Images under a changed alignment are not to take the place of the corner's.
+    const cache = this.#realigns(kind) ? new SectionCache() : this.#cache;
+    const tried = attempt(() => this.#with(LEVERS[kind].apply(this.#setup, amount, this.#corner), cache));
+    const made = tried.ok ? tried.value : null;
+    if (this.#trials.size >= KEPT_TRIALS) this.#trials.clear();
+    this.#trials.set(amount, made);
+    return made;
+  }
+
+  #with(entered: SetupDescription, cache: SectionCache): Trial {
     const setup = countParts(entered);
     const { envelope, drawnEnvelope } = this.#description;
     const survey = (key: CornerKey, corner: CornerDescription) => this.#cache.survey(key, corner);
     const prepared = prepareCorner(this.#key, this.#corner, setup, envelope, drawnEnvelope, survey);
-    const section = cache.section(prepared, this.#corner, setup);
-    const obstacles = only === null ? prepared.obstacles : prepared.obstacles.filter((o) => o.id === only);
-    return cornerVerdicts({ ...prepared, obstacles }, this.#standard, {}, section);
+    return { prepared, section: cache.section(prepared, this.#corner, setup) };
   }
+}
+
+const obstacleOf = ({ obstacles }: PreparedCorner, id: string): PreparedObstacle => obstacles.find((o) => o.id === id)!;
+
+/** mm: the margin below which another one is felt to be worse. */
+function feltBelow(marginMm: number): number {
+  let below = marginMm;
+  // What is felt grows by far less than what it is felt of.
+  for (let round = 0; round < 4; round++) below = marginMm - feltMm(below);
+  return below;
 }
 
 interface Tried {
