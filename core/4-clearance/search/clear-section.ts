@@ -2,7 +2,7 @@ import type { CornerMotion } from '../../2-vehicle/motion/corner-motion';
 import type { Carriage } from '../../2-vehicle/motion/mount';
 import { makePieceTree, type PieceTree } from '../../3-survey/shape/piece-tree';
 import type { Envelope } from '../envelope/envelope';
-import { emptyCut, LeastGapSearch, type Cut } from './least-gap-search';
+import { emptyCut, LeastGapSearch, type Cut, type Met, type SearchAnswer } from './least-gap-search';
 import { sweptGap, wholeStretch, type TravelStretch } from '../oracle/plain-sweep';
 import { PostureCells } from './posture-cells';
 import { PostureClip } from './posture-clip';
@@ -10,6 +10,9 @@ import { describeGap, type LeastGap } from '../oracle/posture-gap';
 import { CarrierStates, LockTable, type PostureRange } from './posture-table';
 import type { PreparedCorner } from '../case/prepared-corner';
 import type { PlacedThing } from '../../3-survey/prepared/prepared-obstacle';
+
+/** Where the least of some pieces was met last, under whatever alignment: a guess for the next search. */
+export type MetPlaces = WeakMap<PlacedThing['pieces'], Met>;
 
 /**
  * A corner's obstacles seen in the plane of axle line and radius in every posture of a range, under one alignment: what
@@ -21,12 +24,14 @@ export class CornerImages {
   /** The widest locks: those of the motion the images were made with. */
   readonly locks: LockTable;
   readonly search = new LeastGapSearch();
+  readonly met: MetPlaces;
   readonly #cells = new Map<Carriage, PostureCells>();
   readonly #cuts = new Map<PostureCells, WeakMap<PlacedThing['pieces'], Cut>>();
   readonly #bodyStands: boolean;
 
-  /** `motion` has the widest locks that will be asked about. */
-  constructor(motion: CornerMotion, range: PostureRange) {
+  /** `motion` has the widest locks that will be asked about; `met` is what is known from other alignments. */
+  constructor(motion: CornerMotion, range: PostureRange, met: MetPlaces = new WeakMap()) {
+    this.met = met;
     this.range = range;
     this.states = new CarrierStates(motion, range);
     this.locks = new LockTable(this.states);
@@ -74,23 +79,40 @@ export class ClearSection {
 
   leastGap(corner: PreparedCorner, obstacle: PlacedThing, stretch?: TravelStretch): LeastGap {
     const over = stretch ?? wholeStretch(this.#envelope);
-    const { pieces, insideWheel } = obstacle;
-    const cells = this.#images.cellsOf(obstacle.mount);
-    const cut = this.#images.cutOf(cells, obstacle);
-    const clip = this.#clipOf(over);
-    const found = this.#images.search.run({
-      cells,
-      clip,
-      rotor: corner.rotor,
-      pieces,
-      tree: treeOf(obstacle),
-      insideWheel,
-      cut,
-    });
+    const found = this.#search(corner, obstacle, over);
     if (found.status === 'stopped') {
       return sweptGap(corner, obstacle, over);
     }
-    return describeGap(corner, obstacle, cells.describe(found.t, found.u, found.v), [found.x, found.y, found.z]);
+    const posture = this.#images.cellsOf(obstacle.mount).describe(found.t, found.u, found.v);
+    return describeGap(corner, obstacle, posture, [found.x, found.y, found.z]);
+  }
+
+  #search(
+    { rotor }: PreparedCorner,
+    obstacle: PlacedThing,
+    over: TravelStretch,
+    ceiling = Infinity,
+    anyWillDo = false,
+  ): SearchAnswer {
+    const { pieces, insideWheel, mount } = obstacle;
+    const { search, met } = this.#images;
+    const cells = this.#images.cellsOf(mount);
+    const found = search.run(
+      {
+        cells,
+        clip: this.#clipOf(over),
+        rotor,
+        pieces,
+        tree: treeOf(obstacle),
+        insideWheel,
+        cut: this.#images.cutOf(cells, obstacle),
+        guess: met.get(pieces),
+      },
+      ceiling,
+      anyWillDo,
+    );
+    if (found.distance < ceiling) met.set(pieces, found);
+    return found;
   }
 
   /**
@@ -113,23 +135,9 @@ export class ClearSection {
     ceilingMm: number,
     anyWillDo: boolean,
   ): number | null {
-    const { pieces, insideWheel, radiusMm, complianceMm } = obstacle;
-    const thickMm = radiusMm + complianceMm;
-    const cells = this.#images.cellsOf(obstacle.mount);
+    const thickMm = obstacle.radiusMm + obstacle.complianceMm;
     const ceiling = ceilingMm + thickMm;
-    const found = this.#images.search.run(
-      {
-        cells,
-        clip: this.#clipOf(over),
-        rotor: corner.rotor,
-        pieces,
-        tree: treeOf(obstacle),
-        insideWheel,
-        cut: this.#images.cutOf(cells, obstacle),
-      },
-      ceiling,
-      anyWillDo,
-    );
+    const found = this.#search(corner, obstacle, over, ceiling, anyWillDo);
     if (found.status === 'stopped') {
       const { gapMm } = sweptGap(corner, obstacle, over);
       return gapMm < ceilingMm ? gapMm : null;

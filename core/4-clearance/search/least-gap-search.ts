@@ -53,11 +53,12 @@ const KEPT_CELLS = 12_000;
 export interface Cut {
   cells: Float64Array;
   count: number;
-  /** Where the last search met the least: position in steps, place in the mount's frame. */
-  met: Float64Array | null;
 }
 
-export const emptyCut = (): Cut => ({ cells: new Float64Array(0), count: 0, met: null });
+export const emptyCut = (): Cut => ({ cells: new Float64Array(0), count: 0 });
+
+/** Where the least of some pieces was met: position in steps, place in the mount's frame. */
+export type Met = Readonly<Pick<SearchAnswer, 't' | 'u' | 'v' | 'x' | 'y' | 'z'>>;
 
 /** What is searched: the pieces of a thing against a rotor, in postures of cells under a clip. */
 export interface SearchQuestion {
@@ -69,6 +70,8 @@ export interface SearchQuestion {
   readonly insideWheel: boolean;
   /** Where an earlier search of the same pieces and postures left off. */
   readonly cut?: Cut;
+  /** Looked at first, moved into the envelope: a good guess spares most cells a closer look. Any will do, and none. */
+  readonly guess?: Met | undefined;
 }
 
 /**
@@ -100,7 +103,7 @@ export class LeastGapSearch {
    * the search.
    */
   run(
-    { cells, clip, rotor, pieces, tree, insideWheel, cut = emptyCut() }: SearchQuestion,
+    { cells, clip, rotor, pieces, tree, insideWheel, cut = emptyCut(), guess }: SearchQuestion,
     ceiling = Infinity,
     anyWillDo = false,
   ): SearchAnswer {
@@ -111,12 +114,15 @@ export class LeastGapSearch {
     this.#count = 0;
     this.#doneCount = 0;
     this.#cellsSeen = 0;
-    if (cut.count > 0) this.#takeUp(cut);
-    else this.#begin();
+    if (guess) this.#judge.tryPlace(guess.t, guess.u, guess.v, guess.x, guess.y, guess.z);
     const enough = anyWillDo ? ceiling : -Infinity;
+    if (this.#judge.best >= enough) {
+      if (cut.count === 0) this.#begin();
+      else this.#takeUp(cut);
+    }
     while (this.#count > 0 && this.#cellsSeen < WORK_LIMIT && this.#judge.best >= enough) this.#step();
     const status = this.#count === 0 || this.#judge.best < enough ? 'solved' : 'stopped';
-    this.#layDown(cut, ceiling);
+    this.#layDown(cut);
     const at = this.#judge.met;
     return {
       status,
@@ -146,10 +152,8 @@ export class LeastGapSearch {
 
   /** Judges the cells of an earlier search by this rotor and opens those that could hold something nearer. */
   #takeUp(cut: Cut): void {
-    const { cells, met } = cut;
+    const { cells } = cut;
     const judge = this.#judge;
-    // Where the last search ended is a good guess: it spares most cells a closer look.
-    if (met) judge.tryPlace(met[0]!, met[1]!, met[2]!, met[3]!, met[4]!, met[5]!);
     const near = this.#near;
     near.length = 0;
     for (let i = 0, at = 0; i < cut.count; i++, at += STRIDE) {
@@ -178,8 +182,7 @@ export class LeastGapSearch {
   }
 
   /** Dropped and still open cells go into the cut, so that it holds everything again; too large a one is let go. */
-  #layDown(cut: Cut, ceiling: number): void {
-    if (this.#judge.best < ceiling) cut.met = this.#judge.met.slice();
+  #layDown(cut: Cut): void {
     while (this.#count > 0) this.#drop(--this.#count * STRIDE);
     const count = cut.count + this.#doneCount;
     if (count > KEPT_CELLS) {

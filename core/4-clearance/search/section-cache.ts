@@ -1,5 +1,5 @@
 import { ProblemError } from '../../1-base/problem';
-import { ClearSection, CornerImages } from './clear-section';
+import { ClearSection, CornerImages, type MetPlaces } from './clear-section';
 import type { CornerDescription } from '../../3-survey/description/corner-description';
 import type { CornerKey } from '../../2-vehicle/setup/corner-key';
 import { alignmentKey, type Setup } from '../../2-vehicle/setup/setup';
@@ -23,14 +23,20 @@ interface CachedImages {
 export class SectionCache {
   readonly #places = new ObstacleCache();
   readonly #cached = new Map<CornerKey, CachedImages>();
+  readonly #met: MetPlaces;
   #besides: SectionCache | null = null;
+
+  /** `other`: one that asks about the same things, if under another alignment. */
+  constructor(other?: SectionCache) {
+    this.#met = other ? other.#met : new WeakMap();
+  }
 
   /** As `surveyedObstacles`, obstacle by obstacle remembered. */
   readonly survey = this.#places.survey;
 
   /** A second one, for what is asked beside the first under another alignment: neither takes the other's place. */
   get besides(): SectionCache {
-    return (this.#besides ??= new SectionCache());
+    return (this.#besides ??= new SectionCache(this));
   }
 
   /** The clear section of a prepared corner; only its alignment, not its tire, height or stops, asks for new images. */
@@ -62,14 +68,15 @@ export class SectionCache {
       to: Math.max(highest, corner.travel.bumpMm, known?.images.range.to ?? highest),
     };
     const widest = motionUnder(key, corner, { ...setup, steerStopLeftDeg: leftDeg, steerStopRightDeg: rightDeg });
-    const images = imagesOver(widest, range) ?? new CornerImages(widest, { from: lowest, to: highest });
+    const images =
+      imagesOver(widest, range, this.#met) ?? new CornerImages(widest, { from: lowest, to: highest }, this.#met);
     this.#cached.set(key, { of, images, leftDeg, rightDeg });
     return images;
   }
 }
 
 /** Images over a range; null where the changed linkage does not reach all of the surveyed travel. */
-function imagesOver(motion: PreparedCorner['motion'], range: PostureRange): CornerImages | null {
+function imagesOver(motion: PreparedCorner['motion'], range: PostureRange, met: MetPlaces): CornerImages | null {
   try {
     motion.carrierAt(range.from, 0);
     motion.carrierAt(range.to, 0);
@@ -77,7 +84,7 @@ function imagesOver(motion: PreparedCorner['motion'], range: PostureRange): Corn
       motion.carrierAt(range.from, range.to - range.from);
       motion.carrierAt(range.to, range.from - range.to);
     }
-    return new CornerImages(motion, range);
+    return new CornerImages(motion, range, met);
   } catch (error) {
     if (error instanceof ProblemError) return null;
     throw error;

@@ -220,7 +220,7 @@ export class LeverBench {
     const known = this.#trials.get(amount);
     if (known !== undefined) return known;
     // Images under a changed alignment are not to take the place of the corner's.
-    const cache = this.#realigns(kind) ? new SectionCache() : this.#cache;
+    const cache = this.#realigns(kind) ? new SectionCache(this.#cache) : this.#cache;
     const tried = attempt(() => this.#with(LEVERS[kind].apply(this.#setup, amount, this.#corner), cache));
     const made = tried.ok ? tried.value : null;
     if (this.#trials.size >= KEPT_TRIALS) this.#trials.clear();
