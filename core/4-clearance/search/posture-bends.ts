@@ -19,14 +19,18 @@ export const OFF = 12;
 export const OFF_TURN = 13;
 const REGION_NUMBERS = PAIRS.length * PAIR_NUMBERS;
 
-/** Sizes of region, coarse to fine: levels to which travel, steer and the other wheel's height are halved. */
-const REGION_LEVELS = [
+/** Sizes of region, coarse to fine: levels to which travel, steer and the other wheel's height are halved. An axle bends little with travel. */
+const OF_A_WHEEL = [
   [0, 0, 0],
   [0, 2, 0],
-  [1, 2, 1],
-  [2, 3, 1],
+  [1, 2, 0],
+  [2, 3, 0],
 ] as const;
-const FINEST = REGION_LEVELS[REGION_LEVELS.length - 1]!;
+const OF_AN_AXLE = [
+  [0, 0, 0],
+  [0, 2, 0],
+  [1, 3, 1],
+] as const;
 
 /** Share of the range over which slopes are compared. */
 const STEP = 0.01;
@@ -51,14 +55,14 @@ export class PostureBends {
     const levelsOf = (all: Three): Three => all.map((n, k) => (table.moves[k] ? n : 0)) as unknown as Three;
     const sizes: { levels: Three; from: number }[] = [];
     let count = 0;
-    for (const all of REGION_LEVELS) {
+    for (const all of table.moves[2] ? OF_AN_AXLE : OF_A_WHEEL) {
       const levels = levelsOf(all);
       sizes.push({ levels, from: count * REGION_NUMBERS });
       count += 1 << (levels[0] + levels[1] + levels[2]);
     }
     this.#sizes = sizes.reverse();
     this.data = new Float64Array(count * REGION_NUMBERS);
-    const finest = levelsOf(FINEST);
+    const finest = sizes[0]!.levels;
     const samples = sampled(table, finest);
     for (const { levels, from } of sizes) {
       let at = from;

@@ -145,20 +145,23 @@ export class PostureTable {
     const sheet = this.#sheet(other);
     const [t, dt] = this.#waves as [Float64Array, Float64Array];
     chebyshevAt(nt, 2 * travel - 1, t, dt);
-    out.fill(0, offset, offset + 3 * size);
     const slopesFrom = nt * size;
-    for (let i = 0; i < nt; i++) {
-      const here = t[i]!;
-      // Slopes are by share, which is half of x.
-      const along = 2 * dt[i]!;
-      const at = i * size;
-      for (let k = 0; k < size; k++) {
-        const c = sheet[at + k]!;
-        out[offset + k]! += here * c;
-        out[offset + size + k]! += along * c;
+    for (let k = 0; k < size; k++) {
+      let here = 0;
+      let along = 0;
+      for (let i = 0, at = k; i < nt; i++, at += size) {
+        here += t[i]! * sheet[at]!;
+        along += dt[i]! * sheet[at]!;
       }
-      if (!this.moves[2]) continue;
-      for (let k = 0; k < size; k++) out[offset + 2 * size + k]! += here * sheet[slopesFrom + at + k]!;
+      out[offset + k] = here;
+      // Slopes are by share, which is half of x.
+      out[offset + size + k] = 2 * along;
+    }
+    if (!this.moves[2]) return;
+    for (let k = 0; k < size; k++) {
+      let beside = 0;
+      for (let i = 0, at = slopesFrom + k; i < nt; i++, at += size) beside += t[i]! * sheet[at]!;
+      out[offset + 2 * size + k] = beside;
     }
   }
 
@@ -192,11 +195,11 @@ export class PostureTable {
     const nu = this.#terms[1];
     const u = this.#waves[4]!;
     chebyshevAt(nu, 2 * steer - 1, u, this.#waves[5]!);
-    for (let k = 0; k < PLACE_NUMBERS; k++) out[offset + k] = 0;
-    let at = rowOffset;
-    for (let j = 0; j < nu; j++) {
-      const wave = u[j]!;
-      for (let k = 0; k < PLACE_NUMBERS; k++) out[offset + k]! += wave * row[at++]!;
+    const end = rowOffset + nu * PLACE_NUMBERS;
+    for (let k = 0; k < PLACE_NUMBERS; k++) {
+      let sum = 0;
+      for (let j = 0, at = rowOffset + k; at < end; j++, at += PLACE_NUMBERS) sum += u[j]! * row[at]!;
+      out[offset + k] = sum;
     }
   }
 
@@ -207,16 +210,19 @@ export class PostureTable {
     const u = this.#waves[4]!;
     const du = this.#waves[5]!;
     chebyshevAt(nu, 2 * steer - 1, u, du);
-    for (let k = 0; k < 36; k++) out[offset + k] = 0;
-    for (let j = 0; j < nu; j++) {
-      const wave = u[j]!;
-      const slope = 2 * du[j]!;
-      const at = rowOffset + j * PLACE_NUMBERS;
-      for (let k = 0; k < 12; k++) {
-        out[offset + k]! += wave * row[at + size + k]!;
-        out[offset + 12 + k]! += slope * row[at + k]!;
+    for (let k = 0; k < 12; k++) {
+      let alongTravel = 0;
+      let alongSteer = 0;
+      let alongOther = 0;
+      for (let j = 0, at = rowOffset + k; j < nu; j++, at += PLACE_NUMBERS) {
+        alongTravel += u[j]! * row[at + size]!;
+        alongSteer += du[j]! * row[at]!;
+        alongOther += u[j]! * row[at + 2 * size]!;
       }
-      if (this.moves[2]) for (let k = 0; k < 12; k++) out[offset + 24 + k]! += wave * row[at + 2 * size + k]!;
+      out[offset + k] = alongTravel;
+      out[offset + 12 + k] = 2 * alongSteer;
+      // Where the other wheel does not matter a row holds nothing there.
+      out[offset + 24 + k] = this.moves[2] ? alongOther : 0;
     }
   }
 
