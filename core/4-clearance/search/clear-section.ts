@@ -1,12 +1,14 @@
 import type { CornerMotion } from '../../2-vehicle/motion/corner-motion';
 import type { Carriage } from '../../2-vehicle/motion/mount';
 import { makePieceTree, type PieceTree } from '../../3-survey/shape/piece-tree';
-import type { Envelope } from '../envelope/envelope';
+import { otherLimitsOf, type Envelope } from '../envelope/envelope';
+import { otherRange } from '../../2-vehicle/motion/axle-stops';
+import { place } from '../../1-base/geometry/pose';
 import { emptyCut, LeastGapSearch, type Cut, type Met, type SearchAnswer } from './least-gap-search';
 import { sweptGap, wholeStretch, type TravelStretch } from '../oracle/plain-sweep';
-import { PostureCells } from './posture-cells';
+import { OTHER_STEPS, PostureCells, STEER_STEPS, TRAVEL_STEPS } from './posture-cells';
 import { PostureClip } from './posture-clip';
-import { describeGap, type LeastGap } from '../oracle/posture-gap';
+import { describeGap, placeGap, type LeastGap } from '../oracle/posture-gap';
 import { CarrierStates, LockTable, type PostureRange } from './posture-table';
 import type { PreparedCorner } from '../case/prepared-corner';
 import type { PlacedThing } from '../../3-survey/prepared/prepared-obstacle';
@@ -123,8 +125,9 @@ export class ClearSection {
     return this.#below(corner, obstacle, over, ceilingMm, false);
   }
 
-  /** Whether anything comes nearer than `ceilingMm`: cheaper still. */
+  /** Whether anything comes nearer than `ceilingMm`: cheaper still, most of all where it does in the posture met last. */
   comesBelow(corner: PreparedCorner, obstacle: PlacedThing, over: TravelStretch, ceilingMm: number): boolean {
+    if (this.gapMet(corner, obstacle, over) < ceilingMm) return true;
     return this.#below(corner, obstacle, over, ceilingMm, true) !== null;
   }
 
@@ -143,6 +146,32 @@ export class ClearSection {
       return gapMm < ceilingMm ? gapMm : null;
     }
     return found.distance < ceiling ? found.distance - thickMm : null;
+  }
+
+  /**
+   * What the least gap is not above: the gap in the posture and at the place that the last search met, moved into the envelope; by
+   * the linkage itself, without images. Infinity before any search.
+   */
+  gapMet({ rotor }: PreparedCorner, obstacle: PlacedThing, over: TravelStretch): number {
+    const met = this.#images.met.get(obstacle.pieces);
+    if (!met) return Infinity;
+    const motion = this.#motion;
+    const envelope = this.#envelope;
+    const { states, locks } = this.#images;
+    const within = (x: number, { low, high }: { low: number; high: number }): number =>
+      Math.min(high, Math.max(low, x));
+    const shareT = met.t / TRAVEL_STEPS;
+    const travel = within(states.travelAt(shareT), { low: over.from, high: over.to });
+    const other = within(states.travelAt(met.v / OTHER_STEPS), otherRange(otherLimitsOf(envelope, over.bump), travel));
+    const cross = motion.crossArticulates ? other - travel : 0;
+    const state = motion.carrierAt(travel, cross);
+    const { left, right } = locks.at(shareT);
+    const steer = within(
+      (met.u / STEER_STEPS) * (left + right) - right,
+      envelope.steerRange(travel, motion.locksAt(state)),
+    );
+    const point = place(motion.mountFrom(state, obstacle.mount, steer), [met.x, met.y, met.z]);
+    return placeGap(rotor, obstacle, motion.wheelFrom(state, steer), point);
   }
 
   #clipOf(over: TravelStretch): PostureClip {

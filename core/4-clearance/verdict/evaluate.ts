@@ -283,6 +283,20 @@ export function leastMargin(
     );
 }
 
+/** What an obstacle's margin is not above, by the posture in which an earlier search met the least: no search at all. */
+export function marginMet(
+  corner: PreparedCorner,
+  obstacle: PreparedObstacle,
+  standard: Standard,
+  section: ClearSection,
+): number {
+  const { limits } = corner.envelope;
+  const stretches = materialStretches(standard, limits, wantedAs(obstacle), limits.highest);
+  return Math.min(
+    ...stretches.map(({ requiredMm, ...stretch }) => section.gapMet(corner, obstacle, stretch) - requiredMm),
+  );
+}
+
 /** Whether an obstacle has less than `marginMm` over what is wanted anywhere: cheaper than how much it has. */
 export function marginComesBelow(
   corner: PreparedCorner,

@@ -7,6 +7,7 @@ import {
   cornerVerdicts,
   leastMargin,
   marginComesBelow,
+  marginMet,
   type ObstacleVerdict,
 } from '../../4-clearance/verdict/evaluate';
 import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
@@ -31,7 +32,7 @@ export interface Upset {
 /**
  * What a change does for one obstacle. `clears`: `amount` is the least of it that leaves what the standard wants.
  * `helps`: never enough, the best margin being `bestMarginMm` at `amount`. `nothing`: it does not matter. `worsens`:
- * any of it brings the tire nearer.
+ * half or all of it brings the tire nearer.
  */
 export interface Lever {
   readonly kind: LeverKind;
@@ -60,7 +61,7 @@ export interface ObstacleLevers {
 const STEPS = 16;
 const FEW_STEPS = 6;
 
-/** mm of margin to which the least amount is found, never below zero. */
+/** mm of margin to which the least amount is found, never below zero, and which is not worth being called better. */
 const ENOUGH_MM = 0.05;
 
 /** mm by which a margin must differ from another to be another: no less than the search leaves open. */
@@ -153,12 +154,10 @@ export class LeverBench {
     const steps = this.#realigns(kind) ? FEW_STEPS : STEPS;
     const marginAt = (amount: number): number | null => {
       const trial = this.#trial(kind, amount);
-      return trial && this.#margin(trial, id);
+      return trial && this.#marginUnlessShort(trial, id);
     };
-    let best = { amount: 0, marginMm };
-    let before = best;
-    /** Steps that are no better than one before them. */
-    const noBetter: Trial[] = [];
+    /** Steps that do not clear, each with what its margin is not above. */
+    const short: Step[] = [];
     for (let step = 1; step <= steps; step++) {
       const amount = (most * step) / steps;
       const trial = this.#trial(kind, amount);
@@ -166,27 +165,38 @@ export class LeverBench {
         if (step === 1) return null;
         break;
       }
-      if (this.#fallsBelow(trial, id, best.marginMm)) {
-        noBetter.push(trial);
-        before = { amount, marginMm: Number.NaN };
+      const margin = this.#marginUnlessShort(trial, id);
+      if (margin < 0) {
+        short.push({ amount, trial, atMost: margin });
         continue;
       }
-      const margin = this.#margin(trial, id);
-      if (margin >= 0) {
-        const tooLittle = Number.isNaN(before.marginMm) ? { ...before, marginMm: marginAt(before.amount)! } : before;
-        const enough = leastAmount(marginAt, tooLittle, { amount, marginMm: margin });
-        const upsets = this.#upsets(this.#trial(kind, enough.amount)!, id);
-        return { kind, unit, outcome: 'clears', amount: enough.amount, bestMarginMm: enough.marginMm, upsets };
-      }
-      before = { amount, marginMm: margin };
-      if (margin > best.marginMm) best = before;
-      else noBetter.push(trial);
+      const before = short.at(-1);
+      const tooLittle = before ? { ...before, marginMm: this.#margin(before.trial, id) } : { amount: 0, marginMm };
+      const enough = leastAmount(marginAt, tooLittle, { amount, marginMm: margin });
+      const upsets = this.#upsets(this.#trial(kind, enough.amount)!, id);
+      return { kind, unit, outcome: 'clears', amount: enough.amount, bestMarginMm: enough.marginMm, upsets };
     }
-    const gained = best.marginMm - marginMm > feltMm(marginMm);
+    const best = this.#bestOf(short, id, { amount: 0, marginMm });
+    if (best.marginMm - marginMm > feltMm(marginMm)) {
+      return { kind, unit, outcome: 'helps', amount: best.amount, bestMarginMm: best.marginMm, upsets: [] };
+    }
     const worse = feltBelow(marginMm);
-    const worsens = !gained && noBetter.reverse().some((trial) => this.#fallsBelow(trial, id, worse));
-    const outcome = gained ? 'helps' : worsens ? 'worsens' : 'nothing';
-    return { kind, unit, outcome, amount: gained ? best.amount : 0, bestMarginMm: best.marginMm, upsets: [] };
+    const looked = [short.at(-1)!, short[short.length >> 1]!];
+    const worsens =
+      short.some(({ atMost }) => atMost < worse) || looked.some(({ trial }) => this.#fallsBelow(trial, id, worse));
+    return { kind, unit, outcome: worsens ? 'worsens' : 'nothing', amount: 0, bestMarginMm: marginMm, upsets: [] };
+  }
+
+  /** The best of steps that do not clear, or none of it: only those are searched that could be better. */
+  #bestOf(steps: readonly Step[], id: string, none: Tried): Tried {
+    let best = none;
+    for (const { amount, trial } of [...steps].sort((a, b) => b.atMost - a.atMost)) {
+      // What was met meanwhile may tell more.
+      if (this.#marginMet(trial, id) <= best.marginMm + ENOUGH_MM) continue;
+      const marginMm = this.#margin(trial, id);
+      if (marginMm > best.marginMm) best = { amount, marginMm };
+    }
+    return best;
   }
 
   #upsets(trial: Trial, id: string): Upset[] {
@@ -202,6 +212,17 @@ export class LeverBench {
   #margin({ prepared, section }: Trial, id: string): number {
     const { least, requiredMm } = leastMargin(prepared, obstacleOf(prepared, id), this.#standard, section);
     return least.gapMm - requiredMm;
+  }
+
+  /** What the margin is not above. */
+  #marginMet({ prepared, section }: Trial, id: string): number {
+    return marginMet(prepared, obstacleOf(prepared, id), this.#standard, section);
+  }
+
+  /** The margin, or where that is short already what it is not above. */
+  #marginUnlessShort(trial: Trial, id: string): number {
+    const atMost = this.#marginMet(trial, id);
+    return atMost < 0 ? atMost : this.#margin(trial, id);
   }
 
   /** Whether a thing has less than a margin: cheaper than how much it has. */
@@ -245,6 +266,13 @@ function feltBelow(marginMm: number): number {
   // What is felt grows by far less than what it is felt of.
   for (let round = 0; round < 4; round++) below = marginMm - feltMm(below);
   return below;
+}
+
+/** A step of a change that leaves too little, and what is left at most. */
+interface Step {
+  readonly amount: number;
+  readonly trial: Trial;
+  readonly atMost: number;
 }
 
 interface Tried {
