@@ -220,3 +220,41 @@ describe('looking only for what is nearer than a ceiling', () => {
     });
   });
 });
+
+describe('what the last search met, as a guess', () => {
+  test.each(Object.keys(MOTIONS))(
+    '%s: is met in truth under another setup, and never makes an answer worse',
+    (name) => {
+      const random = seededRandom(90 + name.length);
+      const description = scattered(random, name, 8, 3);
+      const before = prepareCorner('frontLeft', description, setupOf(description, 0), 'trail');
+      const images = new CornerImages(before.motion, wholeStretch(before.envelope));
+      const section = new ClearSection(before.motion, before.envelope, images);
+      const over = wholeStretch(before.envelope);
+      for (const obstacle of before.obstacles) expect(section.gapMet(before, obstacle, over)).toBe(Infinity);
+      const found = section.leastGaps(before);
+      before.obstacles.forEach((obstacle, i) => {
+        expect(section.gapMet(before, obstacle, over)).toBeCloseTo(found[i]!.gapMm, 2);
+      });
+
+      // The same obstacles, another alignment, envelope and tire.
+      const setup = { ...setupOf(description, 1), camberChangeDeg: -1, axleShiftMm: 6, bumpStopMm: 12 };
+      const known = new Map(before.obstacles.map((o) => [o.id, o]));
+      const after = prepareCorner('frontLeft', description, setup, 'street', undefined, () => [...known.values()]);
+      const stretch = wholeStretch(after.envelope);
+      const guessed = new ClearSection(
+        after.motion,
+        after.envelope,
+        new CornerImages(after.motion, stretch, images.met),
+      );
+      const afresh = new ClearSection(after.motion, after.envelope).leastGaps(after);
+      after.obstacles.forEach((obstacle, i) => {
+        const { gapMm } = afresh[i]!;
+        const met = guessed.gapMet(after, obstacle, stretch);
+        expect(met).toBeGreaterThanOrEqual(gapMm - slack(gapMm));
+        if (met < Infinity) expect(guessed.comesBelow(after, obstacle, stretch, met + 0.01)).toBe(true);
+        expect(Math.abs(guessed.leastGap(after, obstacle).gapMm - gapMm)).toBeLessThan(slack(gapMm));
+      });
+    },
+  );
+});
