@@ -10,8 +10,9 @@ import {
   type PlanePoint,
 } from '../../1-base/geometry/outline';
 import { joinPath, ProblemError } from '../../1-base/problem';
+import { remembered } from '../../1-base/remembered';
 import { loadedBulgeMm, LOADED_HALF_ANGLE, sectionAllowance, type TireAllowances } from '../tire/allowance';
-import { tireSection, type Across, type TireSection } from '../tire/section';
+import { tireSection, type Across, type SectionAllowance, type TireSection } from '../tire/section';
 import { hollowWheel, type HollowWheelSizes, type RimPart } from '../wheel/wheel-section';
 import { wheelOffsetMm, type WheelInside } from '../wheel/rim';
 import type { WheelAndTire } from './wheel-and-tire';
@@ -52,8 +53,7 @@ export interface Rotor {
 export function prepareRotor(fitment: WheelAndTire, path: string, allowances?: TireAllowances): Rotor {
   const offsetMm = wheelOffsetMm(fitment.wheel, joinPath(path, 'wheel'));
   const widening = sectionAllowance(allowances);
-  const at = joinPath(path, 'tire');
-  const section = tireSection(fitment.tire, fitment.wheel.widthIn, at, widening);
+  const { section, filled, loaded } = solidsOf(fitment, widening, joinPath(path, 'tire'));
   if (section.size.rimDiameterIn !== fitment.wheel.diameterIn) {
     throw new ProblemError({
       code: 'contradiction',
@@ -62,7 +62,6 @@ export function prepareRotor(fitment: WheelAndTire, path: string, allowances?: T
       found: `${fitment.wheel.diameterIn} in`,
     });
   }
-  const bulgeMm = loadedBulgeMm(section);
   const { diameterIn, widthIn, insideDiameterMm, dropCentreInsideMm, spokeBack } = fitment.wheel;
   const inside = { insideDiameterMm, dropCentreInsideMm, spokeBack };
   return {
@@ -70,12 +69,33 @@ export function prepareRotor(fitment: WheelAndTire, path: string, allowances?: T
     offsetMm,
     rimWidthIn: widthIn,
     centrePlaneMm: fitment.spacerMm - offsetMm,
-    filled: filledSolid(section),
-    loaded: filledSolid(tireSection(fitment.tire, widthIn, at, { ...widening, bulgeMm })),
+    filled,
+    loaded,
     inside,
     hollow: hollowSolid({ diameterIn, widthIn, offsetMm, ...inside }),
   };
 }
+
+interface TireSolids {
+  readonly section: TireSection;
+  readonly filled: Solid;
+  readonly loaded: Solid;
+}
+
+/** By tire, rim width and widening: the same tire is asked for at many offsets, heights and alignments. */
+const TIRES = new Map<string, TireSolids>();
+const KEPT_TIRES = 64;
+
+const solidsOf = ({ tire, wheel }: WheelAndTire, widening: SectionAllowance, path: string): TireSolids =>
+  remembered(TIRES, KEPT_TIRES, JSON.stringify([tire, wheel.widthIn, widening]), () => {
+    const section = tireSection(tire, wheel.widthIn, path, widening);
+    const bulgeMm = loadedBulgeMm(section);
+    return {
+      section,
+      filled: filledSolid(section),
+      loaded: filledSolid(tireSection(tire, wheel.widthIn, path, { ...widening, bulgeMm })),
+    };
+  });
 
 /** Whether a place seen from the spin axis is near enough to straight down for the loaded shape. */
 export const isNearGround = (angleFromDown: number): boolean => angleFromDown <= LOADED_HALF_ANGLE;

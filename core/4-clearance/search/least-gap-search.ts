@@ -47,7 +47,7 @@ export interface SearchAnswer {
 const WORK_LIMIT = 100_000;
 
 /** Cells kept of a search so that the next one need not begin at the beginning; larger ones are not worth keeping. */
-const KEPT_CELLS = 12_000;
+const KEPT_CELLS = 8000;
 
 /** The cells a search ended with: together they hold every posture and place. Any rotor can start from them. */
 export interface Cut {
@@ -77,7 +77,7 @@ export interface SearchQuestion {
 /**
  * Branch and bound for the least signed distance between a rotor and one obstacle over all postures of the cells and
  * all places of the pieces. Every open cell (postures x places) is seen in the plane (a, r) of axle line and radius as
- * the image of its middle, the ways of that image, and a bound on what the ways miss. Cells that cannot beat the best
+ * the image of its middle, the ways, bends and twists of that image, and a bound on what they miss. Cells that cannot beat the best
  * place met so far (by `searchToleranceMm`) are dropped, the others halved where it tells most. docs/method.md derives
  * the bounds.
  */

@@ -3,6 +3,7 @@ import type { CarrierState } from '../../2-vehicle/motion/carrier';
 import type { CornerMotion, Locks } from '../../2-vehicle/motion/corner-motion';
 import type { Carriage } from '../../2-vehicle/motion/mount';
 import { chebyshevAt, chebyshevNodes, chebyshevSum, fitAlong } from '../../1-base/numeric/chebyshev';
+import { remembered } from '../../1-base/remembered';
 import { POSTURE_TABLE_MM } from '../../1-base/tolerances';
 
 /** Heights of the wheel and, on a beam axle, of the other wheel, mm: all that a table is good for. */
@@ -168,9 +169,10 @@ export class PostureTable {
   /** The series in travel and steer with the other wheel at a share of its travel, then its slopes along that. */
   #sheet(other: number): Float64Array {
     if (!this.moves[2]) return this.#series;
-    const known = this.#sheets.get(other);
-    if (known) return known;
-    if (this.#sheets.size >= KEPT_SHEETS) this.#sheets.clear();
+    return remembered(this.#sheets, KEPT_SHEETS, other, () => this.#sheetAt(other));
+  }
+
+  #sheetAt(other: number): Float64Array {
     const [nt, nu, nv] = this.#terms;
     const size = nu * PLACE_NUMBERS;
     const sheet = new Float64Array(2 * nt * size);
@@ -186,7 +188,6 @@ export class PostureTable {
         }
       }
     }
-    this.#sheets.set(other, sheet);
     return sheet;
   }
 

@@ -18,6 +18,7 @@ import { fallsShort, STANDARDS, type Allowed, type Standard } from '../../4-clea
 import type { Material } from '../../3-survey/shape/material';
 import { isProtected } from '../../3-survey/shape/part-kind';
 import { attempt } from '../../1-base/problem';
+import { remembered } from '../../1-base/remembered';
 import { searchToleranceMm } from '../../1-base/tolerances';
 import { LEVER_KINDS, LEVERS, type LeverKind } from './lever-kinds';
 
@@ -238,15 +239,12 @@ export class LeverBench {
 
   /** The corner with so much of a change; null where it cannot be had. */
   #trial(kind: LeverKind, amount: number): Trial | null {
-    const known = this.#trials.get(amount);
-    if (known !== undefined) return known;
-    // Images under a changed alignment are not to take the place of the corner's.
-    const cache = this.#realigns(kind) ? new SectionCache(this.#cache) : this.#cache;
-    const tried = attempt(() => this.#with(LEVERS[kind].apply(this.#setup, amount, this.#corner), cache));
-    const made = tried.ok ? tried.value : null;
-    if (this.#trials.size >= KEPT_TRIALS) this.#trials.clear();
-    this.#trials.set(amount, made);
-    return made;
+    return remembered(this.#trials, KEPT_TRIALS, amount, () => {
+      // Images under a changed alignment are not to take the place of the corner's.
+      const cache = this.#realigns(kind) ? new SectionCache(this.#cache) : this.#cache;
+      const tried = attempt(() => this.#with(LEVERS[kind].apply(this.#setup, amount, this.#corner), cache));
+      return tried.ok ? tried.value : null;
+    });
   }
 
   #with(entered: SetupDescription, cache: SectionCache): Trial {
