@@ -41,13 +41,21 @@ export class CornerImages {
   }
 
   cellsOf(mount: Carriage): PostureCells {
-    // With the body where it was surveyed its things move as the frame's do.
-    const as = mount === 'body' && this.#bodyStands ? 'frame' : mount;
+    const as = this.#movesAs(mount);
     const known = this.#cells.get(as);
     if (known) return known;
     const made = new PostureCells(this.states, this.locks, as);
     this.#cells.set(as, made);
     return made;
+  }
+
+  hasCellsOf(mount: Carriage): boolean {
+    return this.#cells.has(this.#movesAs(mount));
+  }
+
+  /** With the body where it was surveyed its things move as the frame's do. */
+  #movesAs(mount: Carriage): Carriage {
+    return mount === 'body' && this.#bodyStands ? 'frame' : mount;
   }
 
   /** Where the last search of these pieces ended. */
@@ -127,7 +135,8 @@ export class ClearSection {
 
   /** Whether anything comes nearer than `ceilingMm`: cheaper still, most of all where it does in the posture met last. */
   comesBelow(corner: PreparedCorner, obstacle: PlacedThing, over: TravelStretch, ceilingMm: number): boolean {
-    if (this.gapMet(corner, obstacle, over) < ceilingMm) return true;
+    // Where there are images the search looks there first itself, for less.
+    if (!this.#images.hasCellsOf(obstacle.mount) && this.gapMet(corner, obstacle, over) < ceilingMm) return true;
     return this.#below(corner, obstacle, over, ceilingMm, true) !== null;
   }
 
