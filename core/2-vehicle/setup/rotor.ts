@@ -97,6 +97,9 @@ const solidsOf = ({ tire, wheel }: WheelAndTire, widening: SectionAllowance, pat
     };
   });
 
+/** Cosine of the angle from straight down within which the loaded shape counts. */
+export const COS_NEAR_GROUND = Math.cos(LOADED_HALF_ANGLE);
+
 /** Whether a place seen from the spin axis is near enough to straight down for the loaded shape. */
 export const isNearGround = (angleFromDown: number): boolean => angleFromDown <= LOADED_HALF_ANGLE;
 

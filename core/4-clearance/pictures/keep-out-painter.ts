@@ -1,8 +1,9 @@
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
 import { cellDistances } from '../../1-base/numeric/distance-transform';
-import { LOADED_HALF_ANGLE } from '../../2-vehicle/tire/allowance';
+import { COS_NEAR_GROUND } from '../../2-vehicle/setup/rotor';
 import type { PiecePlaces } from '../../3-survey/shape/piece-places';
-import { mountsInWheel, postureGrid, DOWN_AT, WHEEL_VIEW, type GridSize, type PostureGrid } from './posture-grid';
+import { DOWN, SEEN_NUMBERS } from '../oracle/seen-from-wheel';
+import { mountsInWheel, postureGrid, type GridSize, type PostureGrid } from './posture-grid';
 import type { PreparedCorner } from '../case/prepared-corner';
 import { PlaneRaster, type PlaneWindow } from './plane-raster';
 import type { PlacedThing } from '../../3-survey/prepared/prepared-obstacle';
@@ -30,8 +31,6 @@ export interface KeepOutField {
  * of lock each way.
  */
 export const KEEP_OUT_GRID: GridSize = { travel: 13, steer: 19, other: 4 };
-
-const COS_LOADED = Math.cos(LOADED_HALF_ANGLE);
 
 /** mm from a cell's middle to what a group wants room for, less that room, and the obstacle nearest in that sense. */
 export interface WantedField {
@@ -170,7 +169,7 @@ function imagesOf(
   insideWheel: boolean,
   { fromAMm, fromRMm, stepMm, columns, rows }: PlaneWindow,
 ): Images {
-  const postures = views.length / WHEEL_VIEW;
+  const postures = views.length / SEEN_NUMBERS;
   const count = (at.length / 3) * postures;
   const a = new Float64Array(count);
   const r = new Float64Array(count);
@@ -182,12 +181,12 @@ function imagesOf(
   let i = 0;
   for (let p = 0; p < at.length; p += 3) {
     const [px, py, pz] = [at[p]!, at[p + 1]!, at[p + 2]!];
-    for (let v = 0; v < views.length; v += WHEEL_VIEW) {
+    for (let v = 0; v < views.length; v += SEEN_NUMBERS) {
       const x = views[v]! * px + views[v + 1]! * py + views[v + 2]! * pz + views[v + 3]!;
       const z = views[v + 8]! * px + views[v + 9]! * py + views[v + 10]! * pz + views[v + 11]!;
       a[i] = views[v + 4]! * px + views[v + 5]! * py + views[v + 6]! * pz + views[v + 7]!;
       r[i] = Math.sqrt(x * x + z * z);
-      if (!insideWheel && x * views[v + DOWN_AT]! + z * views[v + DOWN_AT + 1]! >= COS_LOADED * r[i]!) {
+      if (!insideWheel && x * views[v + DOWN]! + z * views[v + DOWN + 1]! >= COS_NEAR_GROUND * r[i]!) {
         nearGround[i] = 1;
         anyNearGround = true;
       }

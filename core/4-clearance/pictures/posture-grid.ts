@@ -1,10 +1,11 @@
-import { compose, inverse, type Pose } from '../../1-base/geometry/pose';
+import type { Pose } from '../../1-base/geometry/pose';
 import type { CarrierState } from '../../2-vehicle/motion/carrier';
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
 import type { Carriage } from '../../2-vehicle/motion/mount';
 import { otherRange } from '../../2-vehicle/motion/axle-stops';
 import { inOrder, otherLimitsOf, steerAt, type Envelope } from '../envelope/envelope';
 import type { TravelStretch } from '../oracle/plain-sweep';
+import { SEEN_NUMBERS, seenFromWheel } from '../oracle/seen-from-wheel';
 import type { PreparedCorner } from '../case/prepared-corner';
 
 /** Postures an axis is cut into at most, at least 2 each. */
@@ -108,29 +109,18 @@ function heightsOf({ breaks }: Envelope, { from, to }: TravelStretch, count: num
   return inOrder([...spread(from, to, count), ...breaks.filter((travel) => travel > from && travel < to)], from, to);
 }
 
-/** Numbers a posture takes in `mountsInWheel`. */
-export const WHEEL_VIEW = 14;
-
-/**
- * A mount seen from the wheel in each posture: three rows of rotation and shift (mm), mount frame to wheel frame, then
- * vehicle-down in the wheel plane (x, z), made unit.
- */
+/** A mount seen from the wheel in each posture: `SEEN_NUMBERS` each. */
 export function mountsInWheel(
   motion: PreparedCorner['motion'],
   mount: Carriage,
   postures: readonly Posture[],
 ): Float64Array {
-  const views = new Float64Array(WHEEL_VIEW * postures.length);
+  const views = new Float64Array(SEEN_NUMBERS * postures.length);
   const states = carrierStates(motion);
   postures.forEach((posture, i) => {
     const state = states(posture);
-    const wheel = motion.wheelFrom(state, posture.steer);
-    const at = WHEEL_VIEW * i;
-    writeRows(compose(inverse(wheel), motion.mountFrom(state, mount, posture.steer)), views, at);
-    const [downX, downZ] = [-wheel.rotation[6], -wheel.rotation[8]];
-    const upright = Math.hypot(downX, downZ);
-    views[at + DOWN_AT] = downX / upright;
-    views[at + DOWN_AT + 1] = downZ / upright;
+    const { steer } = posture;
+    seenFromWheel(motion.wheelFrom(state, steer), motion.mountFrom(state, mount, steer), views, SEEN_NUMBERS * i);
   });
   return views;
 }
@@ -144,14 +134,4 @@ function carrierStates(motion: PreparedCorner['motion']): (posture: Posture) => 
     known.set(key, state);
     return state;
   };
-}
-
-/** Where down stands in a view. */
-export const DOWN_AT = 12;
-
-function writeRows({ rotation, origin }: Pose, out: Float64Array, at: number): void {
-  for (let row = 0; row < 3; row++) {
-    for (let k = 0; k < 3; k++) out[at + 4 * row + k] = rotation[3 * row + k] as number;
-    out[at + 4 * row + 3] = origin[row] as number;
-  }
 }

@@ -1,11 +1,12 @@
-import { LOADED_HALF_ANGLE } from '../../2-vehicle/tire/allowance';
+import { COS_NEAR_GROUND } from '../../2-vehicle/setup/rotor';
 import { inOneGo, type Piecemeal } from '../../1-base/piecemeal';
 import { MAP_PLACES_MM } from '../../1-base/tolerances';
 import { toDegrees } from '../../1-base/units/angle';
 import { otherRange } from '../../2-vehicle/motion/axle-stops';
 import { otherLimitsOf, steerAt, type Envelope } from '../envelope/envelope';
 import { piecePlaces } from '../../3-survey/shape/piece-places';
-import { DOWN_AT, mountsInWheel, WHEEL_VIEW } from './posture-grid';
+import { DOWN, SEEN_NUMBERS } from '../oracle/seen-from-wheel';
+import { mountsInWheel } from './posture-grid';
 import type { PreparedCorner } from '../case/prepared-corner';
 import { solidDistance, type Rotor } from '../../2-vehicle/setup/rotor';
 import { standardRegions, type Standard, wantedAs } from '../case/standard';
@@ -54,7 +55,6 @@ export const MAP_SIZE: MapSize = { steers: 41, travels: 41, others: 5 };
 export const MAP_COARSE: MapSize = { steers: 13, travels: 13, others: 2 };
 
 const MOST_PLACES = 3000;
-const COS_LOADED = Math.cos(LOADED_HALF_ANGLE);
 
 const spread = (low: number, high: number, count: number): Float64Array =>
   Float64Array.from({ length: count }, (_, i) => (count === 1 ? low : low + ((high - low) * i) / (count - 1)));
@@ -154,12 +154,12 @@ function gapsIn(views: Float64Array, others: number, rotor: Rotor, obstacle: Pla
   const { insideWheel } = obstacle;
   const steps = stepsBetween(at);
   const thickMm = obstacle.radiusMm + obstacle.complianceMm;
-  const gaps = new Float32Array(views.length / WHEEL_VIEW / others).fill(Infinity);
+  const gaps = new Float32Array(views.length / SEEN_NUMBERS / others).fill(Infinity);
   // What was nearest in the posture before most often is again: with that first, the others are seen to be further off.
   let nearest = 0;
   // Bulged: around the other as well.
   const around = insideWheel ? null : rotor.loaded.hull;
-  for (let v = 0, i = 0; v < views.length; v += WHEEL_VIEW, i++) {
+  for (let v = 0, i = 0; v < views.length; v += SEEN_NUMBERS, i++) {
     const cell = Math.floor(i / others);
     let least = gaps[cell]!;
     // No place nearer to the last one looked at than this can be nearer to the wheel.
@@ -177,7 +177,7 @@ function gapsIn(views: Float64Array, others: number, rotor: Rotor, obstacle: Pla
         spare = around.atLeast(a, r) - thickMm - least;
         if (spare >= 0) continue;
       }
-      const low = x * views[v + DOWN_AT]! + z * views[v + DOWN_AT + 1]! >= COS_LOADED * r;
+      const low = x * views[v + DOWN]! + z * views[v + DOWN + 1]! >= COS_NEAR_GROUND * r;
       const solid = insideWheel ? rotor.hollow : low ? rotor.loaded : rotor.filled;
       const gap = solidDistance(solid, a, r) - thickMm;
       if (gap < least) {

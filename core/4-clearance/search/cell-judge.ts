@@ -1,6 +1,5 @@
 import { newMeasure, type ConvexPiece } from '../../1-base/geometry/convex-piece';
 import type { PieceTree } from '../../3-survey/shape/piece-tree';
-import { LOADED_HALF_ANGLE } from '../../2-vehicle/tire/allowance';
 import { searchToleranceMm } from '../../1-base/tolerances';
 import {
   newPlaces,
@@ -35,10 +34,7 @@ import { DOWN, OTHER_STEPS, STEER_STEPS, TRAVEL_STEPS, type PostureCells } from 
 import type { PostureClip } from './posture-clip';
 import { chooseSplit, type Slope } from './split-rule';
 import { PLACE_NUMBERS } from './posture-table';
-import { solidDistance, type Rotor, type Solid } from '../../2-vehicle/setup/rotor';
-
-/** Cosine of the angle from straight down within which the loaded shape counts. */
-const COS_LOADED = Math.cos(LOADED_HALF_ANGLE);
+import { COS_NEAR_GROUND, solidDistance, type Rotor, type Solid } from '../../2-vehicle/setup/rotor';
 
 const { abs, max, min, sqrt } = Math;
 
@@ -152,11 +148,11 @@ export class CellJudge {
     if (this.#loadedTire) {
       const cosine = open[at + COSINE]!;
       const swing = open[at + SWINGS]!;
-      isLoaded = cosine >= COS_LOADED;
+      isLoaded = cosine >= COS_NEAR_GROUND;
       if (isLoaded || swing >= 1) mayBeLoaded = true;
       else {
         const rest = sqrt(1 - swing * swing);
-        mayBeLoaded = cosine >= rest || cosine * rest + sqrt(max(0, 1 - cosine * cosine)) * swing >= COS_LOADED;
+        mayBeLoaded = cosine >= rest || cosine * rest + sqrt(max(0, 1 - cosine * cosine)) * swing >= COS_NEAR_GROUND;
       }
     }
 
@@ -320,7 +316,7 @@ export class CellJudge {
     const wz = d[8]! * x + d[9]! * y + d[10]! * z + d[11]!;
     const r = sqrt(wx * wx + wz * wz);
     let solid = this.#solid;
-    if (this.#loadedTire && wx * d[DOWN]! + wz * d[DOWN + 1]! >= r * COS_LOADED) solid = this.#rotor.loaded;
+    if (this.#loadedTire && wx * d[DOWN]! + wz * d[DOWN + 1]! >= r * COS_NEAR_GROUND) solid = this.#rotor.loaded;
     const met = solidDistance(solid, a - this.#rotor.centrePlaneMm, r);
     if (met < this.best) this.#keep(met, height, steer, other, x, y, z);
   }

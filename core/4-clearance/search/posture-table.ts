@@ -1,8 +1,8 @@
-import { unplace } from '../../1-base/geometry/pose';
 import type { CarrierState } from '../../2-vehicle/motion/carrier';
 import type { CornerMotion, Locks } from '../../2-vehicle/motion/corner-motion';
 import type { Carriage } from '../../2-vehicle/motion/mount';
 import { chebyshevAt, chebyshevNodes, chebyshevSum, fitAlong } from '../../1-base/numeric/chebyshev';
+import { DOWN, SEEN_NUMBERS, seenFromWheel } from '../oracle/seen-from-wheel';
 import { remembered } from '../../1-base/remembered';
 import { POSTURE_TABLE_MM } from '../../1-base/tolerances';
 
@@ -15,12 +15,9 @@ export interface PostureRange {
 /** Shares, 0 to 1, of the travel, of the way from right lock to left lock, and of the other wheel's travel. */
 export type Shares = readonly [travel: number, steer: number, other: number];
 
-/**
- * Numbers of a place: mount frame to wheel frame as three rows of four (rotation, then mm), then vehicle-down in the
- * wheel plane (x, z).
- */
-export const PLACE_NUMBERS = 14;
-const DOWN_NUMBERS = 12;
+/** Numbers of a place: the mount as it is seen from the wheel. */
+export const PLACE_NUMBERS = SEEN_NUMBERS;
+const DOWN_NUMBERS = DOWN;
 
 /** Terms of a table along travel, steer and the other wheel's height, before its error has been looked at. */
 const TERMS = [9, 9, 6] as const;
@@ -317,20 +314,7 @@ export class PostureTable {
     const state = this.#states.at(t, v);
     const { left, right } = motion.locksAt(state);
     const steer = this.moves[1] ? -right + u * (left + right) : 0;
-    const wheel = motion.wheelFrom(state, steer);
-    const mount = motion.mountFrom(state, this.#mount, steer);
-    const w = wheel.rotation;
-    const m = mount.rotation;
-    const origin = unplace(wheel, mount.origin);
-    for (let i = 0; i < 3; i++) {
-      for (let j = 0; j < 3; j++) {
-        out[at + 4 * i + j] = w[i]! * m[j]! + w[i + 3]! * m[j + 3]! + w[i + 6]! * m[j + 6]!;
-      }
-      out[at + 4 * i + 3] = origin[i]!;
-    }
-    const upright = Math.hypot(w[6], w[8]);
-    out[at + DOWN_NUMBERS] = -w[6] / upright;
-    out[at + DOWN_NUMBERS + 1] = -w[8] / upright;
+    seenFromWheel(motion.wheelFrom(state, steer), motion.mountFrom(state, this.#mount, steer), out, at);
   }
 }
 

@@ -1,4 +1,4 @@
-import { place, unplace, type Pose } from '../../1-base/geometry/pose';
+import { unplace, type Pose } from '../../1-base/geometry/pose';
 import { distance, type Vec3 } from '../../1-base/geometry/vec3';
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
 import type { Carriage } from '../../2-vehicle/motion/mount';
@@ -6,7 +6,7 @@ import { cornersOf, vertexOf, placeOnPiece } from '../../3-survey/shape/shape';
 import { otherRange } from '../../2-vehicle/motion/axle-stops';
 import { otherLimitsOf } from '../../4-clearance/envelope/envelope';
 import { postureOf } from '../../4-clearance/oracle/plain-sweep';
-import { placeGap } from '../../4-clearance/oracle/posture-gap';
+import { gapSeen, SEEN_NUMBERS, seenFromWheel } from '../../4-clearance/oracle/seen-from-wheel';
 import type { PreparedCorner } from '../../4-clearance/case/prepared-corner';
 import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
 
@@ -66,7 +66,8 @@ interface GridPosture {
   readonly shares: PostureShares;
   readonly posture: Posture;
   readonly wheel: Pose;
-  readonly mounts: Map<Carriage, Pose>;
+  /** As they are seen from the wheel. */
+  readonly mounts: Map<Carriage, Float64Array>;
 }
 
 /** Finds the places of a corner's obstacles that may become nearest. Poses of the postures are shared by all. */
@@ -112,13 +113,9 @@ export class CandidateFinder {
 
   /** Postures in which a place's gap is less than in the neighbouring ones. */
   #minima(obstacle: PreparedObstacle, { point, reading, onEdge }: Sample): CandidatePlace[] {
-    const { motion, rotor } = this.#corner;
+    const { rotor } = this.#corner;
     const [nt, nu, nv] = this.#counts;
-    const gaps = this.#grid.map(({ posture, wheel, mounts }) => {
-      let mount = mounts.get(obstacle.mount);
-      if (!mount) mounts.set(obstacle.mount, (mount = motion.mountPose(obstacle.mount, posture)));
-      return placeGap(rotor, obstacle, wheel, place(mount, point));
-    });
+    const gaps = this.#grid.map((at) => gapSeen(rotor, obstacle, this.#mountSeen(at, obstacle.mount), point));
     const minima: CandidatePlace[] = [];
     const strides = [
       [nu * nv, nt],
@@ -138,6 +135,15 @@ export class CandidateFinder {
       minima.push({ point, shares: this.#grid[at]!.shares, reading, onEdge, dipMm, gapMm });
     });
     return minima;
+  }
+
+  #mountSeen({ posture, wheel, mounts }: GridPosture, mount: Carriage): Float64Array {
+    const known = mounts.get(mount);
+    if (known) return known;
+    const seen = new Float64Array(SEEN_NUMBERS);
+    seenFromWheel(wheel, this.#corner.motion.mountPose(mount, posture), seen);
+    mounts.set(mount, seen);
+    return seen;
   }
 }
 
