@@ -34,11 +34,11 @@ ${figureRows(figures)}
 The surveyed corner is made up: 40 obstacles of 20 places around the wheel, least gaps from overlap to 80 mm, ${motions} kinds of suspension, everything the
 stops allow (trail) or what the street rule leaves of it. "Other tire" cycles through four setups; the survey, alignment and limits stay.
 
-Why what is missed is missed. *Next tire*: each cell that was kept is looked at by one tangent, which is most of the time;
-bigger bites would need cells kept in a tree. *Other stop or lock*: what was clipped away before is halved for the first time. *New alignment, first
-answer*: thousands of new cells (several times as many on the beam axle, and again under the street rule), each imaged and judged. *Spread*: not worked on. *Levers*: those that
-realign the wheel make new images for each amount and each thing; that this is where the time goes on the beam axle was not measured apart. One thing, as
-the screen asks, takes about a second and a half there.
+Why what is missed is missed. *Next tire*: each cell that was kept is looked at by one tangent; cells gather while tires differ, and bigger bites would
+need them kept in a tree. *Other stop or lock*: what was clipped away before is halved for the first time. *New alignment*: tables of the
+linkage are half of what is left. *Spread*: a thousand draws of some five hundred places, and on a beam axle all places in 845 postures before
+them; only that last part was worked on. *Levers* of a beam axle: those that realign the wheel need tables of its linkage for each amount that has to be
+searched, and again for what it upsets. One thing alone, as the screen asks, shares them with no other.
 
 ## How the cost grows
 

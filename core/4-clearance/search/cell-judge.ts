@@ -116,9 +116,14 @@ export class CellJudge {
     const quick = hull.atLeast(beside > 0 ? beside : 0, data[at + LEAST_RADIUS]!);
     if (quick >= limit) return quick;
     const out = this.#out;
-    hull.measure(a, data[at + FROM_AXIS]!, out);
-    const miss = data[at + MISSED]!;
-    let low = out[0]! - miss + bow(out[2]!, data[at + ROUND]!, data[at + LEAST_RADIUS]!);
+    const r = data[at + FROM_AXIS]!;
+    const least = data[at + LEAST_RADIUS]!;
+    hull.measure(a, r, out);
+    const bowed = bow(out[2]!, data[at + ROUND]!, least);
+    // Over the whole box first, which is done in a moment.
+    const over = out[0]! - abs(out[1]!) * data[at + HALF_ALONG]! - abs(out[2]!) * (r - least) + bowed;
+    if (over >= limit) return over;
+    let low = out[0]! - data[at + MISSED]! + bowed;
     for (let w = at + WAY; w < at + WAY + WAY_NUMBERS; w += 3) low -= abs(out[1]! * data[w]! + out[2]! * data[w + 1]!);
     for (let b = at + BEND; b < at + BEND + BEND_NUMBERS + TWIST_NUMBERS; b += 2) {
       const bend = out[1]! * data[b]! + out[2]! * data[b + 1]!;

@@ -74,6 +74,7 @@ export class ClearSection {
   readonly #envelope: Envelope;
   readonly #images: CornerImages;
   readonly #clips = new Map<string, PostureClip>();
+  readonly #clipByStretch = new WeakMap<TravelStretch, PostureClip>();
 
   /** `images` hold the envelope's postures; by default just these. */
   constructor(motion: CornerMotion, envelope: Envelope, images?: CornerImages) {
@@ -184,6 +185,14 @@ export class ClearSection {
   }
 
   #clipOf(over: TravelStretch): PostureClip {
+    const known = this.#clipByStretch.get(over);
+    if (known) return known;
+    const clip = this.#clipFor(over);
+    this.#clipByStretch.set(over, clip);
+    return clip;
+  }
+
+  #clipFor(over: TravelStretch): PostureClip {
     const key = `${over.from}:${over.to}:${over.bump ?? ''}`;
     const known = this.#clips.get(key);
     if (known) return known;

@@ -4,9 +4,9 @@ import { SLAB_STRIDE, type PieceTree } from '../../3-survey/shape/piece-tree';
 /**
  * Numbers kept for a cell. First its postures and places: position in steps, levels, slab of the tree (or -1 for a piece),
  * corners and places of the piece. Then its image: middle along the axle and from it; the box around the image (half
- * along the axle, least radius); the cosine from straight down and how far it may swing; what the ways miss, how far
- * anything may be from the middle, how far the ways reach away from the axis and round it, the reach of the places
- * alone, and the ways. Last what the rotor makes of it: the bound, and what to halve.
+ * along the axle, least radius); the cosine from straight down and how far it may swing; what ways, bends and twists miss, how
+ * far anything may be from the middle, and from it round the axis, the reach of the places alone, and the ways, bends and
+ * twists. Last what the rotor makes of it: the bound, and what to halve; and how far the middle is from the mount's origin.
  */
 export const T = 0;
 export const U = 1;

@@ -5,7 +5,13 @@ import { piecePlaces } from '../../3-survey/shape/piece-places';
 import type { PlaneWindow } from '../../4-clearance/pictures/plane-raster';
 import type { PreparedCorner } from '../../4-clearance/case/prepared-corner';
 import type { Rotor } from '../../2-vehicle/setup/rotor';
-import { materialStretches, standardRegions, type Standard, wantedAs } from '../../4-clearance/case/standard';
+import {
+  materialStretches,
+  type MaterialStretch,
+  standardRegions,
+  type Standard,
+  wantedAs,
+} from '../../4-clearance/case/standard';
 import type { PreparedObstacle } from '../../3-survey/prepared/prepared-obstacle';
 import { KEEP_OUT_PLACES_MM } from '../../1-base/tolerances';
 import { marginCurve, obstacleOfDisc, type MarginField } from './margin-curve';
@@ -69,6 +75,8 @@ export class Stage {
   readonly #span: PlaneSpan;
   readonly #standard: Standard;
   readonly #section: ClearSection;
+  /** What is wanted of each obstacle, by stretch of travel. */
+  readonly #stretches: readonly (readonly MaterialStretch[])[];
   #fields: readonly { readonly free: MarginField | null; readonly ground: MarginField | null }[] = [];
   readonly #curves = new Map<number, Curve>();
   /** Margins at which the answer on a group changes: nothing wanted, and the most that each rung gives. */
@@ -93,6 +101,9 @@ export class Stage {
     this.limits = groups.map(({ ladder }) => [0, ...ladder.map(({ mostMm }) => -mostMm)]);
     this.#standard = standard;
     this.#section = section;
+    this.#stretches = corner.obstacles.map((obstacle) =>
+      materialStretches(standard, corner.envelope.limits, wantedAs(obstacle)),
+    );
     this.#span = span;
     const side = most.halfWidthMm + TABLE_REACH_MM;
     this.window = {
@@ -200,7 +211,7 @@ export class Stage {
   #comesBelow(corner: PreparedCorner, member: number, limitMm: number): boolean {
     const obstacle = corner.obstacles[member];
     if (!obstacle) return false;
-    return materialStretches(this.#standard, corner.envelope.limits, wantedAs(obstacle)).some((stretch) =>
+    return this.#stretches[member]!.some((stretch) =>
       this.#section.comesBelow(corner, obstacle, stretch, limitMm + stretch.requiredMm),
     );
   }
@@ -218,13 +229,12 @@ export class Stage {
     ceilingMm: number,
   ): { readonly marginMm: number; readonly requiredMm: number; readonly member: number } | null {
     const corner = this.#with(rotor, planeMm);
-    const { limits } = this.corner.envelope;
     let marginMm = ceilingMm;
     let nearest = -1;
     let requiredMm = 0;
     for (const member of members) {
       const obstacle = corner.obstacles[member] as PreparedObstacle;
-      for (const stretch of materialStretches(this.#standard, limits, wantedAs(obstacle))) {
+      for (const stretch of this.#stretches[member]!) {
         const gap = this.#section.gapBelow(corner, obstacle, stretch, marginMm + stretch.requiredMm);
         if (gap === null) continue;
         marginMm = gap - stretch.requiredMm;
