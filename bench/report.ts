@@ -35,8 +35,8 @@ The surveyed corner is made up: 40 obstacles of 20 places around the wheel, leas
 stops allow (trail) or what the street rule leaves of it. "Other tire" cycles through four setups; the survey, alignment and limits stay.
 
 Why what is missed is missed. *Next tire*: each cell that was kept is looked at by one tangent; cells gather while tires differ, and bigger bites would
-need them kept in a tree. *Other stop or lock*: what was clipped away before is halved for the first time. *New alignment*: tables of the
-linkage are half of what is left. *Spread*: a thousand draws of some five hundred places, and on a beam axle all places in 845 postures before
+need them kept in a tree. *Other stop or lock*: what was clipped away before is halved for the first time. *New alignment*: thousands of
+new cells, each imaged and judged. *Spread*: a thousand draws of some five hundred places, and on a beam axle all places in 845 postures before
 them; only that last part was worked on. *Levers* of a beam axle: those that realign the wheel need tables of its linkage for each amount that has to be
 searched, and again for what it upsets. One thing alone, as the screen asks, shares them with no other.
 
