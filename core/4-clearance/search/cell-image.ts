@@ -26,7 +26,8 @@ import {
 } from './posture-cell';
 import { OFF, OFF_TURN, PAIR_NUMBERS, PAIRS } from './posture-bends';
 import { boundAt, MISS, MISS_TURN, REACH, SWING, TURN } from './posture-bounds';
-import { DOWN, SLOPE_STEER, SLOPE_TRAVEL, type PostureCells } from './posture-cells';
+import { DOWN } from '../oracle/seen-from-wheel';
+import { SLOPE_STEER, SLOPE_TRAVEL, type PostureCells } from './posture-cells';
 
 const { abs, sqrt } = Math;
 

@@ -30,7 +30,8 @@ import {
   SPLIT_NONE,
 } from './posture-cell';
 import { AllowedPart } from './allowed-part';
-import { DOWN, OTHER_STEPS, STEER_STEPS, TRAVEL_STEPS, type PostureCells } from './posture-cells';
+import { DOWN } from '../oracle/seen-from-wheel';
+import { OTHER_STEPS, STEER_STEPS, TRAVEL_STEPS, type PostureCells } from './posture-cells';
 import type { PostureClip } from './posture-clip';
 import { chooseSplit, type Slope } from './split-rule';
 import { PLACE_NUMBERS } from './posture-table';

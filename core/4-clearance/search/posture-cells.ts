@@ -10,7 +10,6 @@ export const STEER_STEPS = 2 << STEER_LEVELS;
 export const OTHER_STEPS = 2 << OTHER_LEVELS;
 
 /** Numbers kept for a posture: those of the place (`PLACE_NUMBERS`), then its slopes, each over the whole range. */
-export const DOWN = 12;
 export const SLOPE_TRAVEL = PLACE_NUMBERS;
 export const SLOPE_STEER = SLOPE_TRAVEL + 12;
 export const POSTURE_STRIDE = SLOPE_TRAVEL + 36;

@@ -18,8 +18,6 @@ export const LIMIT_NUMBERS = 4;
 export class PostureClip {
   readonly lowTravel: number;
   readonly highTravel: number;
-  /** The other wheel's limits do not depend on this one's height. */
-  readonly sameOther: boolean;
   /** The whole way from lock to lock is allowed at every height. */
   readonly wholeSteer: boolean;
   readonly #envelope: Envelope;
@@ -54,8 +52,8 @@ export class PostureClip {
     this.lowTravel = steps(from, TRAVEL_STEPS);
     this.highTravel = steps(to, TRAVEL_STEPS);
     this.#other = otherLimitsOf(envelope, bump);
-    this.sameOther = envelope.limits.stops === null;
-    this.#sameOtherSteps = this.sameOther ? this.#otherSteps(this.lowTravel) : null;
+    // Where each wheel is stopped for itself they do not depend on this one's height.
+    this.#sameOtherSteps = envelope.limits.stops === null ? this.#otherSteps(this.lowTravel) : null;
     this.#otherBends = [envelope.limits.droop, bump].map((t) => steps(t, TRAVEL_STEPS));
     this.wholeSteer = envelope.kind === 'trail' && this.#sameLocks();
     this.#bends = envelope.breaks.map((t) => steps(t, TRAVEL_STEPS));
