@@ -37,5 +37,5 @@ export default {
   // A worker keeps the modules of every file it ran: one that has grown large is slower than a new one.
   workerIdleMemoryLimit: '800MB',
   // Ends early where all is well; a machine may be four times slower.
-  testTimeout: 240_000,
+  testTimeout: 480_000,
 };

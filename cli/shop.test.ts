@@ -31,7 +31,7 @@ beforeAll(async () => {
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ code, name: 'Ada', password: PASSWORD }),
   });
-}, 60_000);
+});
 afterAll(async () => {
   delete process.env['LOWGAP_PASSWORD'];
   server.close();

@@ -182,7 +182,7 @@ test('thinning a million points keeps what is nearest within a tenth of its cube
   ]) {
     expect(least(kept, f) - least(points, f)).toBeLessThan(0.1 * cubeMm);
   }
-}, 120_000);
+});
 
 describe('files', () => {
   const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);

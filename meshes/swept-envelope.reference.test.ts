@@ -38,7 +38,7 @@ describe('the swept envelope of a small cart', () => {
     mesh = await sweptEnvelope(corner, EDGE_MM);
     library = await Module();
     library.setup();
-  }, 120_000);
+  });
 
   test('is closed: every side is run through once each way', () => {
     const sides = new Map<string, number>();

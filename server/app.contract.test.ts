@@ -15,7 +15,7 @@ let app: Express;
 beforeAll(async () => {
   here = await appHere();
   ({ app } = here);
-}, 60000);
+});
 
 afterAll(() => here.close());
 

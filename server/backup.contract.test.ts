@@ -53,7 +53,7 @@ beforeAll(async () => {
   await request(here.app).post('/api/wells').send(well).expect(201);
   await here.people.add({ name: 'Ada', role: 'owner', password: await hidden('steep and narrow'), pin: null });
   await here.people.add({ name: 'Bo', role: 'bay', password: null, pin: await hidden('4711') });
-}, 120_000);
+});
 afterAll(async () => {
   rmSync(directory, { recursive: true, force: true });
   await Promise.all([here.close(), other.close()]);
@@ -105,7 +105,7 @@ describe('the whole shop as one file', () => {
       jobs: { added: [], same: before.jobs.length, differing: [] },
       photos: { added: 0 },
     });
-  }, 120_000);
+  });
 
   test('what differs stays unless it is to be replaced, and is a save that can be taken back then', async () => {
     const zip = await copyOf();
@@ -120,7 +120,7 @@ describe('the whole shop as one file', () => {
     expect(await customer()).toBe('Piste team');
     const then = await request(other.app).get(`/api/jobs/${changed}/history/3`).expect(200);
     expect(then.body.customer).toBe('Changed after the copy');
-  }, 120_000);
+  });
 
   test('people come along without what they sign in with; the owner is made anew, under the name there is', async () => {
     const zip = await copyOf();
@@ -137,7 +137,7 @@ describe('the whole shop as one file', () => {
     await owner.post('/api/people/first').send({ code, name: 'ada', password: 'another long one' }).expect(200);
     expect((await owner.get('/api/people').expect(200)).body.people).toHaveLength(2);
     expect(await new SignIn(other.people).firstCode()).toBeNull();
-  }, 120_000);
+  });
 
   test('one that lies in the bin is not put back, and that is said; whoever has another one open hears of it', async () => {
     const zip = await copyOf();
@@ -165,7 +165,7 @@ describe('the whole shop as one file', () => {
     expect(done.body.jobs.left).toHaveLength(1);
     expect(heard).toContainEqual({ type: 'saved', revision: 3 });
     expect((await request(other.app).get(`/api/jobs/${open}`)).body.title).not.toBe('Renamed');
-  }, 120_000);
+  });
 
   test('out of an embedded database and into another one, on a PostgreSQL server where that is what is tested', async () => {
     const back = await appHere();
@@ -180,22 +180,18 @@ describe('the whole shop as one file', () => {
     await bring('add', zip, back).expect(200);
     expect(await everything(back)).toEqual(from);
     await back.close();
-  }, 120_000);
+  });
 
   test.each<[string, (zip: Buffer) => Buffer, RegExp]>([
     ['no zip', () => Buffer.from('hello'), /a zip/],
     ['half a zip', (zip) => zip.subarray(0, zip.length / 2), /half of one/],
     ['a zip with a flipped byte', flipped, /damaged|unpacked|whole JSON/],
-  ])(
-    '%s is refused with what is wrong, and nothing of it comes in',
-    async (_what, damage, says) => {
-      const before = await everything(other);
-      const refused = await bring('add', damage(await copyOf())).expect(400);
-      expect(JSON.stringify(refused.body.problems)).toMatch(says);
-      expect(await everything(other)).toEqual(before);
-    },
-    120_000,
-  );
+  ])('%s is refused with what is wrong, and nothing of it comes in', async (_what, damage, says) => {
+    const before = await everything(other);
+    const refused = await bring('add', damage(await copyOf())).expect(400);
+    expect(JSON.stringify(refused.body.problems)).toMatch(says);
+    expect(await everything(other)).toEqual(before);
+  });
 });
 
 /** One byte of an entry's content, well behind the first header. */
@@ -216,7 +212,7 @@ describe('copies by day', () => {
     for (const n of [6, 7]) await copies.make(day(n));
     expect((await copies.list()).map(({ name }) => name)).toEqual(['low-gap-2026-01-06.zip', 'low-gap-2026-01-07.zip']);
     await checkCopy(join(directory, 'copies/low-gap-2026-01-07.zip'));
-  }, 120_000);
+  });
 
   test('a copy that was damaged on the disk is no copy', async () => {
     const path = join(directory, 'damaged.zip');
@@ -224,7 +220,7 @@ describe('copies by day', () => {
     await checkCopy(path);
     writeFileSync(path, flipped(readFileSync(path)));
     await expect(checkCopy(path)).rejects.toThrow();
-  }, 120_000);
+  });
 });
 
 test('the installation says what it is and counts what happened, and nothing that was in it', async () => {

@@ -28,7 +28,7 @@ beforeAll(async () => {
   });
   here = await appHere(pino({ level: 'info' }, keep));
   ({ app } = here);
-}, 60_000);
+});
 afterAll(() => here.close());
 
 /** No refusal is larger than this, whatever was sent. */
@@ -94,7 +94,7 @@ describe('requests that once stopped it', () => {
     expect(refused.length).toBeGreaterThan(0);
     expect(refused[0]!.body.problems[0].code).toBe('busy');
     for (const { body } of started) await request(app).delete(`/api/finder/${body.id}`);
-  }, 120_000);
+  });
 
   test('the board of a thousand jobs is short: no documents go with it', async () => {
     const many = Array.from({ length: 1000 }, (_, i) => here.jobs.create({ ...content, title: `Job ${i}` }));
@@ -107,7 +107,7 @@ describe('requests that once stopped it', () => {
       await here.jobs.remove(id);
       await bin.forget('jobs', id);
     }
-  }, 120_000);
+  });
 });
 
 describe('other sites', () => {

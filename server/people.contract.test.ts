@@ -25,7 +25,7 @@ beforeAll(async () => {
   owner = request.agent(app);
   const code = await new SignIn(here.people).firstCode();
   await owner.post('/api/people/first').send({ code, name: 'Ada', password: PASSWORD }).expect(200);
-}, 60_000);
+});
 afterAll(() => here.close());
 
 const post = (path: string, body: object, by = owner) => by.post(`/api/people${path}`).send(body);

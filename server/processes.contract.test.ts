@@ -28,11 +28,11 @@ const search = { document: content.document, question: LONG_QUESTION };
     database = await ownDatabase(POSTGRES!);
     // On an empty database, at once.
     [one, other] = await Promise.all([start(), start()]);
-  }, 120_000);
+  });
   afterAll(async () => {
     await Promise.all(started.map((each) => each.end('SIGTERM')));
     await database.drop();
-  }, 60_000);
+  });
 
   const made = async (at = one): Promise<string> => (await at.send('POST', '/api/jobs', content)).body.id;
   const titled = (at: ServerProcess, id: string, revision: number, title: string, was = content.title) =>
@@ -41,17 +41,17 @@ const search = { document: content.document, question: LONG_QUESTION };
       save: `title-${revision}-${title}`,
       changes: [{ path: ['title'], was, now: title }],
     });
-  const over = async (at: ServerProcess, id: string, mostMs: number) =>
+  const over = async (at: ServerProcess, id: string) =>
     until(async () => {
       const { status, body } = await at.get(`/api/finder/${id}`);
       expect(status).toBe(200);
       return body.state === 'running' || body.state === 'waiting' ? null : body;
-    }, mostMs);
+    });
   const isRunning = (at: ServerProcess, id: string) =>
     until(async () => {
       const { state, done } = (await at.get(`/api/finder/${id}`)).body;
       return state === 'running' && done > 0;
-    }, 60_000);
+    });
 
   test('two first starts at once make one demo', async () => {
     for (const at of [one, other]) {
@@ -64,10 +64,10 @@ const search = { document: content.document, question: LONG_QUESTION };
     const job = await other.hear(`/api/live/${id}`);
     const gauge = await other.hear('/api/devices/simulated-gauge/stream');
     expect((await titled(one, id, 1, 'Heard')).status).toBe(200);
-    await until(() => job.events.some((event) => event['type'] === 'saved' && event['revision'] === 2), 10_000);
+    await until(() => job.events.some((event) => event['type'] === 'saved' && event['revision'] === 2));
     await one.send('POST', '/api/devices/simulated-gauge/act', { act: 'hold', mm: 71 });
     await one.send('POST', '/api/devices/simulated-gauge/act', { act: 'press' });
-    const taken = await until(() => gauge.events.find(({ type }) => type === 'taken'), 10_000);
+    const taken = await until(() => gauge.events.find(({ type }) => type === 'taken'));
     expect(Math.abs(Number(taken['mm']) - 71)).toBeLessThan(5);
     job.stop();
     gauge.stop();
@@ -82,29 +82,38 @@ const search = { document: content.document, question: LONG_QUESTION };
       );
     // Idle ones, and some that a save has in hand.
     expect((await drop()).length).toBeGreaterThan(2);
-    const busy = await until(() => made(other).catch(() => null), 10_000);
+    const busy = await until(() => made(other).catch(() => null));
     for (let n = 0; n < 20; n++) {
       const saves = Array.from({ length: 8 }, (_, i) => titled(one, busy, 1, `Broken ${n} ${i}`).catch(() => null));
       await drop();
       await Promise.all(saves);
     }
     // Words told while the line is down are lost: the stream is ended, and whoever comes again is told how it stands.
-    await until(async () => (await titled(one, id, 1, 'Meanwhile').catch(() => null))?.status === 200, 10_000);
-    await until(job.isOver, 20_000);
-    const again = await other.hear(`/api/live/${id}`);
-    await until(() => again.events.some((event) => event['type'] === 'saved' && event['revision'] === 2), 5000);
-    expect((await titled(one, id, 2, 'Heard again', 'Meanwhile')).status).toBe(200);
-    await until(() => again.events.some((event) => event['type'] === 'saved' && event['revision'] === 3), 5000);
+    await until(async () => (await titled(one, id, 1, 'Meanwhile').catch(() => null))?.status === 200);
+    await until(job.isOver);
+    let again = await other.hear(`/api/live/${id}`);
+    await until(() => again.events.some((event) => event['type'] === 'saved' && event['revision'] === 2));
+    // The line may have been down once more by then, and a word may still go out on a connection that was dropped.
+    // How it stands is told first, and then each save.
+    const heard = (): number => again.events.filter(({ type }) => type === 'saved').length;
+    for (let revision = 2; heard() < 2;) {
+      if (again.isOver()) again = await other.hear(`/api/live/${id}`);
+      const was = revision === 2 ? 'Meanwhile' : `Heard again ${revision - 1}`;
+      const saved = await titled(one, id, revision, `Heard again ${revision}`, was).catch(() => null);
+      if (saved?.status === 200) revision++;
+      expect(revision).toBeLessThan(30);
+      await new Promise((resolve) => setTimeout(resolve, 500));
+    }
     // One line, not one for each time it broke: a press of the gauge's button is one reading.
     const gauge = await other.hear('/api/devices/simulated-gauge/stream');
     await one.send('POST', '/api/devices/simulated-gauge/act', { act: 'press' });
-    await until(() => gauge.events.some(({ type }) => type === 'taken'), 10_000);
+    await until(() => gauge.events.some(({ type }) => type === 'taken'));
     await new Promise((resolve) => setTimeout(resolve, 500));
     expect(gauge.events.filter(({ type }) => type === 'taken')).toHaveLength(1);
     gauge.stop();
     for (const at of [one, other]) expect((await at.get('/readyz')).status).toBe(200);
     again.stop();
-  }, 60_000);
+  });
 
   test('a search is looked at and ended at either; the one that runs it dies, and another ends it', async () => {
     // Alone, so that it is known who runs it.
@@ -115,20 +124,20 @@ const search = { document: content.document, question: LONG_QUESTION };
     other = await start();
     expect((await other.get(`/api/finder/${body.id}`)).body.state).toBe('running');
     await one.end('SIGKILL');
-    const ended = await over(other, body.id, 120_000);
+    const ended = await over(other, body.id);
     expect(ended).toMatchObject({ state: 'done', done: ended.total });
     expect(ended.result.axles[0].tally.combinations).toBe(ended.combinations);
     one = await start();
     const second = (await one.send('POST', '/api/finder', search)).body.id;
     await isRunning(other, second);
     expect((await fetch(`${other.base}/api/finder/${second}`, { method: 'DELETE' })).status).toBe(204);
-    expect((await over(one, second, 20_000)).state).toBe('canceled');
-  }, 240_000);
+    expect((await over(one, second)).state).toBe('canceled');
+  });
 
   test('a process that is ended says so first, hands its searches on, and ends well', async () => {
     await other.end('SIGTERM');
     await one.end('SIGTERM');
-    one = await start({ LOWGAP_DRAIN: '3' });
+    one = await start({ LOWGAP_DRAIN: '10' });
     const { id } = (await one.send('POST', '/api/finder', search)).body;
     await isRunning(one, id);
     other = await start();
@@ -136,14 +145,14 @@ const search = { document: content.document, question: LONG_QUESTION };
     const refused = await until(async () => {
       const answered = await one.get('/readyz');
       return answered.status === 503 && answered.body;
-    }, 2000);
+    });
     expect(refused.problems[0].code).toBe('busy');
     // What is asked while a proxy looks elsewhere is answered still.
     expect((await one.get('/api/jobs')).status).toBe(200);
     expect(await ended).toBe(0);
-    expect((await over(other, id, 60_000)).state).toBe('done');
+    expect((await over(other, id)).state).toBe('done');
     one = await start();
-  }, 180_000);
+  });
 
   test('a search whose thread breaks each time is given up, and says so', async () => {
     await Promise.all([one, other].map((each) => each.end('SIGTERM')));
@@ -158,9 +167,9 @@ const search = { document: content.document, question: LONG_QUESTION };
     } as unknown as FindThreads;
     const searches = await openSearches(opened, broken, () => undefined);
     const { id } = (await searches.start(findRequestSchema.parse(JSON.parse(JSON.stringify(search)))))!;
-    await until(async () => (await searches.state(id))!.state === 'failed', 60_000);
+    await until(async () => (await searches.state(id))!.state === 'failed');
     expect(begun).toBe(4);
     await searches.close();
     await opened.close();
-  }, 90_000);
+  });
 });

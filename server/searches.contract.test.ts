@@ -16,7 +16,7 @@ let app: Express;
 beforeAll(async () => {
   here = await appHere();
   ({ app } = here);
-}, 60_000);
+});
 afterAll(() => here.close());
 
 const ask = (asked: object) => request(app).post('/api/finder').send({ document: content.document, question: asked });
@@ -46,7 +46,7 @@ describe('long searches over HTTP', () => {
     );
     await request(app).delete(`/api/finder/${state.id}`).expect(204);
     await request(app).get(`/api/finder/${state.id}`).expect(404);
-  }, 60_000);
+  });
 
   test('one that cannot be answered says why; a long one is put an end to', async () => {
     const empty = await ask({ ...question, tires: { from: 'list', list: [] } }).expect(202);
@@ -54,7 +54,7 @@ describe('long searches over HTTP', () => {
     const { body } = await ask(LONG).expect(202);
     await request(app).delete(`/api/finder/${body.id}`).expect(204);
     expect((await over(body.id)).state).toBe('canceled');
-  }, 60_000);
+  });
 
   test('a tire without a width and a search nobody started are refused by name', async () => {
     const bad = await ask({ ...question, tires: { from: 'list', list: [{ size: '/70R17' }] } }).expect(400);
@@ -85,5 +85,5 @@ describe('more searches than threads', () => {
     expect((await states()).slice(2).map(({ ahead }) => ahead)).toEqual([0, 0, 1]);
     for (const id of ids) await request(app).delete(`/api/finder/${id}`).expect(204);
     await Promise.all([ids[0], ids[4]].map((id) => over(id!)));
-  }, 60_000);
+  });
 });

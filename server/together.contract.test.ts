@@ -15,7 +15,7 @@ let saves = 0;
 beforeAll(async () => {
   here = await appHere();
   ({ app } = here);
-}, 60_000);
+});
 afterAll(() => here.close());
 
 const made = async (of: JobContent = content): Promise<Job> =>
@@ -133,7 +133,7 @@ describe('long lists lie apart from their document', () => {
     const then = await request(app).get(`/api/jobs/${id}/history/41`).expect(200);
     const back = (then.body.document as LowgapFile).corners.frontLeft!.obstacles.at(-1)!;
     expect(back.shape!.points).toHaveLength(100_000);
-  }, 120_000);
+  });
 
   const lastPart = ({ document }: JobContent) => document.corners.frontLeft!.obstacles.at(-2)!.id;
 });

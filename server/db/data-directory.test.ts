@@ -82,7 +82,7 @@ describe('what is no whole database is said, and left as it is', () => {
     const again = await open();
     expect((await new JobRepository(again.db).get(id))?.title).toBe(demoJobs().at(-1)!.title);
     await again.close();
-  }, 120_000);
+  });
 
   test('a database that is gone is not begun anew; a copy of it is named', async () => {
     await made();
@@ -91,7 +91,7 @@ describe('what is no whole database is said, and left as it is', () => {
     for (const day of ['2026-01-04', '2026-01-05']) writeFileSync(join(dataDir, `copies/low-gap-${day}.zip`), '');
     await expect(open()).rejects.toThrow(/is gone or empty.*The newest copy is .*2026-01-05\.zip/);
     expect(existsSync(join(dataDir, 'pg'))).toBe(false);
-  }, 120_000);
+  });
 
   test('damage inside is told in a line of ours, not in pages of the engine’s', async () => {
     await made();
@@ -106,7 +106,7 @@ describe('what is no whole database is said, and left as it is', () => {
     await (
       await claim(dataDir)
     )();
-  }, 120_000);
+  });
 
   test('what a killed first start left half made is made anew', async () => {
     mkdirSync(join(dataDir, 'pg.new/base'), { recursive: true });
@@ -115,7 +115,7 @@ describe('what is no whole database is said, and left as it is', () => {
     expect(await new JobRepository(database.db).isEmpty()).toBe(true);
     await database.close();
     expect(existsSync(join(dataDir, 'pg.new'))).toBe(false);
-  }, 120_000);
+  });
 });
 
 // PostgreSQL's documentation, "WAL reliability": a commit is safe once its log is on the disk. A power cut cannot be had here.
@@ -137,4 +137,4 @@ test('a commit is acknowledged only after its log was put on the disk', async ()
   } finally {
     await lite.close();
   }
-}, 60_000);
+});

@@ -105,17 +105,25 @@ async function wireOver(
   let line: pg.Client | null = null;
   const lay = async (): Promise<void> => {
     const client = new pg.Client({ connectionString: url });
-    client.on('error', (error) => {
-      onBroken?.(error);
+    let isBroken = false;
+    const broke = (): void => {
+      isBroken = true;
       // One that was never laid whole is laid again by whoever waited for it: two lines would say every word twice.
       if (line !== client) return;
       line = null;
       again();
+    };
+    client.on('error', (error) => {
+      onBroken?.(error);
+      broke();
     });
+    client.on('end', broke);
     client.on('notification', ({ payload }) => all.forEach((heard) => heard(payload ?? '')));
     try {
       await client.connect();
       await client.query(`listen ${CHANNEL}`);
+      // The answer and the end may come in one: nobody would ever lay this one again.
+      if (isBroken) throw new Error('the line broke as it was laid');
       line = client;
     } finally {
       // Not waited for: a line that never stood may never end.

@@ -179,7 +179,7 @@ describe('the cut sheet', () => {
     await press(/^Into the plan as/);
     const fix = job.document!.plan!.chosen!.fixes.find(({ amountMm }) => Math.abs(amountMm - gained) < 0.11);
     expect(fix).toBeDefined();
-  }, 120_000);
+  });
 
   test('nothing that may be cut says so', async () => {
     job.change((file) => {

@@ -99,19 +99,21 @@ export function useSaving(adopt: SaverPorts['adopt']) {
     });
   }
 
-  function end(): void {
+  /** Resolves once what was changed last is with the server, or put away here. */
+  function end(): Promise<void> {
     const left = saver;
     stopListening();
     others.value = [];
     saver = null;
     status.value = NOTHING_OPEN;
     unreadable.value = null;
-    if (!left) return;
+    if (!left) return leaving.get(jobId) ?? Promise.resolve();
     const id = jobId;
     const done = left.leave().finally(() => {
       if (leaving.get(id) === done) leaving.delete(id);
     });
     leaving.set(id, done);
+    return done;
   }
 
   if (typeof window !== 'undefined') {

@@ -66,7 +66,7 @@ export const useJobStore = defineStore('job', () => {
   });
 
   async function open(jobId: string): Promise<void> {
-    close();
+    void close();
     id.value = jobId;
     engine.start();
     const found = await saving.find(jobId);
@@ -86,13 +86,15 @@ export const useJobStore = defineStore('job', () => {
     engine.ask();
   }
 
-  function close(): void {
-    saving.end();
+  /** Resolves once nothing of the job left is under way any more. */
+  function close(): Promise<void> {
+    const left = saving.end();
     engine.stop();
     id.value = '';
     reset(null);
     pick.value = null;
     loadFailure.value = null;
+    return left;
   }
 
   function contentNow(): JobContent | null {

@@ -22,7 +22,7 @@ test('an answer about an older document says so once that lasts, and no longer t
   // Another document that nobody asks about stays unanswered.
   document.value = { ...first };
   expect([engine.isOld.value, engine.looksOld.value]).toEqual([true, false]);
-  await until(() => engine.looksOld.value, 2000);
+  await until(() => engine.looksOld.value);
   document.value = first;
   expect([engine.isOld.value, engine.looksOld.value]).toEqual([false, false]);
   // Answered soon: it is never seen to be old.

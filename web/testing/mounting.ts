@@ -32,11 +32,16 @@ export function mounted(component: Component, props: Record<string, unknown> = {
   };
 }
 
+/** The one that a test opened last. */
+let before: JobStore | null = null;
+
 /** A demo job opened from a server in memory; `title` is what its title begins with. */
 export async function openedJob(
   title = 'Patrol',
   edit: (server: FakeServer) => void = () => undefined,
 ): Promise<{ readonly job: JobStore; readonly server: FakeServer }> {
+  // What the test before still sends goes to its own server, not to this one's.
+  await before?.close();
   setActivePinia(createPinia());
   await forgetDrafts();
   const content = demoJobs().find((one) => one.title.startsWith(title))!;
@@ -45,6 +50,7 @@ export async function openedJob(
   edit(server);
   Object.assign(globalThis, { fetch: server.fetch });
   const job = useJobStore();
+  before = job;
   await job.open(ID);
   if (!job.document) throw new Error('the job did not open');
   return { job, server };

@@ -54,7 +54,7 @@ describe('an edge seen on photos', () => {
       return radialMiss(well, seenLip(well, 200 + i, TWO_PHOTOS)).map((miss) => Math.abs(miss.off));
     });
     expect(median(off.flat())).toBeLessThan(10);
-  }, 60_000);
+  });
 
   test('is known no better than it says: three in four of its places or more within the bounds for nine in ten', () => {
     const found = Array.from({ length: 10 }, (_, i) => {
@@ -63,7 +63,7 @@ describe('an edge seen on photos', () => {
     }).flat();
     const within = found.filter(({ off, said }) => Math.abs(off) < said).length / found.length;
     expect(within).toBeGreaterThan(0.75);
-  }, 60_000);
+  });
 
   test('one number of the tape across makes it surer than the picture alone does', () => {
     const well = hardWell(7);

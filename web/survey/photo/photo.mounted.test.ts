@@ -114,7 +114,7 @@ describe('a picture of the wheel', () => {
     expect(said('walk-what')).toBe('Fender lip');
     await press(/^\s*Remove this part/);
     expect(photo().traces).toEqual([]);
-  }, 30_000);
+  });
 
   test('one that cannot be read says why, and keeps its marks', async () => {
     await pictured({ ...unmarked, hub: taken.hub, rim: [...taken.rim], outline: [...taken.outline], edgeRisePx: 60 });
