@@ -1,6 +1,6 @@
 /** What a job keeps of its installation: parts received, the sheet, fasteners, surprises. Zod schemas; units in the names. */
 import { z } from 'zod';
-import { INSTALL_KINDS } from '@/core/7-job/install/install-sheet';
+import { INSTALL_KINDS } from '@/core/7-job/install/install-kind';
 import { PIECE_STATES } from '@/core/7-job/install/receiving';
 import { LIMITS } from '@/core/1-base/limits';
 import { PRECAUTIONS } from '@/core/6-decisions/plan/modification';

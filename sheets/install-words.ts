@@ -1,6 +1,7 @@
 import { liftOf } from '@/core/5-consequences/stance/expected-height';
 import type { Joint, JointAt } from '@/core/7-job/install/joints';
-import type { InstallKind, SheetStep } from '@/core/7-job/install/install-sheet';
+import type { InstallKind } from '@/core/7-job/install/install-kind';
+import type { SheetStep } from '@/core/7-job/install/install-sheet';
 import type { Hold, PieceState } from '@/core/7-job/install/receiving';
 import type { Modification } from '@/core/6-decisions/plan/modification';
 import { STANDING_WORDS, stepWords } from './plan-words';

@@ -10,12 +10,13 @@ import { askWho } from './people/guard';
 import { installWorker } from './offline/install-worker';
 import { titlePages } from './page-titles';
 import { watchRooms } from './kit/room-failure';
-import { preloadRooms } from './preload';
+import { fetchOpening, preloadRooms } from './preload';
 import { makeRouter } from './router';
 import './style.css';
 import { makeVuetify } from './theme';
 
 const router = makeRouter();
+fetchOpening(router);
 const pinia = createPinia();
 setActivePinia(pinia);
 askWho(router);

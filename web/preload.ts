@@ -1,5 +1,5 @@
 import type { Router } from 'vue-router';
-import { firstAnswer } from './kit/first-answer';
+import { verdictPainted } from './kit/first-answer';
 import clearance from './workers/clearance.worker?worker&url';
 import finder from './workers/finder.worker?worker&url';
 import fit from './workers/fit.worker?worker&url';
@@ -10,12 +10,21 @@ import study from './workers/study.worker?worker&url';
 
 const WORKERS = [clearance, plan, fit, study, picture, finder, scan];
 
-/** ms after which a job's rooms are fetched though no verdict has come. */
-const AFTER_MS = 8000;
+/** Begins to fetch what stands at the page's own address: who is signed in is asked beside that, not before. */
+export function fetchOpening(router: Router): void {
+  for (const { components } of router.resolve(window.location.pathname + window.location.search).matched) {
+    void load(components?.['default']);
+  }
+}
+
+/** What cannot be fetched now is fetched, or said to be missing, when it is entered. */
+async function load(room: unknown): Promise<void> {
+  if (typeof room === 'function') await Promise.resolve((room as () => unknown)()).catch(() => undefined);
+}
 
 /**
- * Once a job is open and its first verdict has come, fetches all that its other rooms are made of while the server is there: a tablet in the bay goes on from room to room
- * with the server gone. What is fetched is kept by the browser; what cannot be is fetched when its room is entered.
+ * Once a job is open and its first verdict has come, fetches all that its other rooms are made of while the server is there:
+ * a tablet in the bay goes on from room to room with the server gone. What is fetched is kept by the browser; what cannot be is fetched when its room is entered.
  */
 export function preloadRooms(router: Router): void {
   let isDone = false;
@@ -25,13 +34,9 @@ export function preloadRooms(router: Router): void {
     const shell = matched[0];
     const rooms = (shell ? router.getRoutes() : []).filter(({ path }) => path.startsWith(`${shell!.path}/`));
     const fetchAll = async (): Promise<void> => {
-      for (const { components } of rooms) {
-        const load = components?.['default'] as unknown;
-        if (typeof load === 'function') await Promise.resolve((load as () => unknown)()).catch(() => undefined);
-      }
+      for (const { components } of rooms) await load(components?.['default']);
       for (const url of WORKERS) await fetch(url).catch(() => undefined);
     };
-    const late = new Promise<void>((resolve) => setTimeout(resolve, AFTER_MS));
-    void Promise.race([firstAnswer, late]).then(fetchAll);
+    void verdictPainted().then(fetchAll);
   });
 }

@@ -2,20 +2,18 @@
 import { formatMm } from '@/core/1-base/units/length';
 import { marginWords } from '@/core/4-clearance/case/standard';
 import { fallsShort } from '@/core/4-clearance/case/standard';
-import { computed, onUnmounted, shallowRef, watch } from 'vue';
+import { computed, defineAsyncComponent, onUnmounted, shallowRef, watch } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile } from '@/contracts/lowgap-file';
-import { problemText } from '../problem-words';
 import { setupForCorner } from '@/core/4-clearance/case/case-description';
-import { prepareDescribed } from '@/core/4-clearance/case/described-corner';
-import { ObstacleCache } from '@/core/3-survey/prepared/obstacle-cache';
 import { attempt } from '@/core/1-base/problem';
 import { fitmentChange } from '@/core/5-consequences/stance/fitment-change';
+import { cornerLimits } from '../job/corner-limits';
 import { useCurrentCorner } from '../job/current-corner';
+import { verdictPainted } from '../kit/first-answer';
 import { useJobStore } from '../stores/job';
 import { verdictSentence } from '../advice';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
-import BenchPictures from './BenchPictures.vue';
 import ChangeTable from './ChangeTable.vue';
 import ModelNote from '../job/ModelNote.vue';
 import SlipNote from '../stance/SlipNote.vue';
@@ -29,13 +27,13 @@ import SetupPanel from './SetupPanel.vue';
 import { pairWords } from '@/sheets/plan-words';
 import { surveyGaps } from './survey-gaps';
 import FoldedPanel from '../kit/FoldedPanel.vue';
-import SpacerPanel from '../spacer/SpacerPanel.vue';
 
 const job = useJobStore();
 const key = useCurrentCorner();
 
-/** Surveyed places worked out once for all that this room draws. */
-const cache = new ObstacleCache();
+const SpacerPanel = defineAsyncComponent(() => import('../spacer/SpacerPanel.vue'));
+/** What is needed for pictures alone, the survey's arithmetic with it, does not hold up the first verdict. */
+const BenchPictures = defineAsyncComponent(() => verdictPainted().then(() => import('./BenchPictures.vue')));
 
 const corner = computed(() => job.document?.corners[key.value]);
 const obstacles = computed(() => job.evaluation?.obstacles.filter((o) => o.corner === key.value) ?? []);
@@ -65,13 +63,8 @@ const picked = computed(() => {
 
 /** What is drawn is the document that the shown verdict is about. */
 const shown = computed(() => job.answered ?? job.document);
-const prepared = computed(() => {
-  const file = shown.value;
-  if (!file?.corners[key.value]) return null;
-  return attempt(() => prepareDescribed(asCase(file), key.value, cache.survey));
-});
 const shownCorner = computed(() => shown.value?.corners[key.value]);
-const rideMm = computed(() => (prepared.value?.ok ? prepared.value.value.envelope.limits.ride : 0));
+const rideMm = computed(() => cornerLimits(shown.value, key.value)?.ride ?? 0);
 const change = computed(() => {
   const file = shown.value;
   const described = file?.corners[key.value];
@@ -118,20 +111,16 @@ function pick(id: string): void {
       <section v-if="!corner" class="panel empty">
         {{ CORNER_NAMES[key] }} has no baseline yet. Take it in the Baseline, then try a setup here.
       </section>
-      <BenchPictures
-        v-else-if="shown && shownCorner && prepared?.ok"
-        :key="key"
-        :file="shown"
-        :corner-key="key"
-        :corner="shownCorner"
-        :prepared="prepared.value"
-        :verdicts="obstacles"
-        :picked="picked"
-        @pick="pick"
-      />
-      <section v-else-if="prepared && !prepared.ok" class="panel verdict-rubs empty" data-testid="cannot-draw">
-        This setup cannot be drawn. {{ problemText(prepared.problems[0]!) }}
-      </section>
+      <div v-else-if="shown && shownCorner" class="pictures">
+        <BenchPictures
+          :file="shown"
+          :corner-key="key"
+          :corner="shownCorner"
+          :verdicts="obstacles"
+          :picked="picked"
+          @pick="pick"
+        />
+      </div>
       <section v-if="missing.length" class="panel missing box starts" data-testid="missing">
         <h2 class="panel-title">Still missing here</h2>
         <ul class="bullets">
@@ -232,6 +221,10 @@ function pick(id: string): void {
   line-height: 24px;
   font-weight: 500;
   margin: 0;
+}
+/* What stands beneath the pictures does not jump when they come. */
+.pictures:empty {
+  min-height: 600px;
 }
 /* Picture and ladder side by side; what is tried stands beneath the picture, whose handles change it too. */
 @media (max-width: 1180px) {

@@ -5,41 +5,8 @@ import { axleKind, jobWork, spacerTypeAt, type AxleKind } from '../../6-decision
 import { MODIFICATION_RULES, type Modification, type Precaution } from '../../6-decisions/plan/modification';
 import type { Plan, PlanStep } from '../../6-decisions/plan/plan-step';
 import { cautionsOf, type SetupWork } from '../../6-decisions/plan/setup-work';
+import type { InstallKind } from './install-kind';
 import type { PrescribedStep, StandingWork, WorkLine, WorkOrder } from '../../6-decisions/plan/work-order';
-
-/** Steps of an installation, in the order of the work. */
-export const INSTALL_KINDS = [
-  'soakBolts',
-  'layOutParts',
-  'heightsBefore',
-  'liftVehicle',
-  'prescribed',
-  'supportAxle',
-  'linesOff',
-  'markOrientation',
-  'unloadSpring',
-  'fitPattern',
-  'fitMirror',
-  'fitTogether',
-  'uBoltsLoose',
-  'looseUntilLoaded',
-  'work',
-  'planned',
-  'spacersOn',
-  'wheelsOn',
-  'brakeCheck',
-  'onItsWheels',
-  'torqueAtHeight',
-  'heightsAfter',
-  'trialFit',
-  'lookBehind',
-  'flexAgain',
-  'sealEdges',
-  'alignment',
-  'reTorque',
-  'own',
-] as const;
-export type InstallKind = (typeof INSTALL_KINDS)[number];
 
 /** One step before it has words: which axle, part or planned change it is about. */
 export interface SheetStep {

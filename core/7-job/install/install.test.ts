@@ -9,7 +9,8 @@ import { planOf, stepOf, type Plan } from '../../6-decisions/plan/plan-step';
 import { SHOP } from '../../fixtures/plan-wells';
 import { NO_AXLE_CHANGE, NO_CHANGE } from '../../6-decisions/plan/setup-changes';
 import type { LiftPart } from '../../2-vehicle/setup/lift-part';
-import { installSheet, type InstallKind } from './install-sheet';
+import type { InstallKind } from './install-kind';
+import { installSheet } from './install-sheet';
 import { jobJoints } from './joints';
 import { holds, type Piece } from './receiving';
 
