@@ -10,15 +10,15 @@ import { askWho } from './people/guard';
 import { installWorker } from './offline/install-worker';
 import { titlePages } from './page-titles';
 import { watchRooms } from './kit/room-failure';
-import { fetchOpening, preloadRooms } from './preload';
+import { beginHere, preloadRooms } from './preload';
 import { makeRouter } from './router';
 import './style.css';
 import { makeVuetify } from './theme';
 
 const router = makeRouter();
-fetchOpening(router);
 const pinia = createPinia();
 setActivePinia(pinia);
+beginHere(router);
 askWho(router);
 watchRooms(router);
 preloadRooms(router);

@@ -1,5 +1,6 @@
 import type { Router } from 'vue-router';
 import { verdictPainted } from './kit/first-answer';
+import { useJobStore } from './stores/job';
 import clearance from './workers/clearance.worker?worker&url';
 import finder from './workers/finder.worker?worker&url';
 import fit from './workers/fit.worker?worker&url';
@@ -10,11 +11,14 @@ import study from './workers/study.worker?worker&url';
 
 const WORKERS = [clearance, plan, fit, study, picture, finder, scan];
 
-/** Begins to fetch what stands at the page's own address: who is signed in is asked beside that, not before. */
-export function fetchOpening(router: Router): void {
-  for (const { components } of router.resolve(window.location.pathname + window.location.search).matched) {
-    void load(components?.['default']);
-  }
+/**
+ * Begins with what stands at the page's own address, the room and the job in it: who is signed in is asked beside that, not
+ * before, and the first verdict is worked out while the room is still on its way.
+ */
+export function beginHere(router: Router): void {
+  const { matched, params } = router.resolve(window.location.pathname + window.location.search);
+  for (const { components } of matched) void load(components?.['default']);
+  if (typeof params['id'] === 'string') void useJobStore().open(params['id']);
 }
 
 /** What cannot be fetched now is fetched, or said to be missing, when it is entered. */

@@ -23,7 +23,6 @@ import CornersSummary from './CornersSummary.vue';
 import GapLadder from './GapLadder.vue';
 import LeverList from './LeverList.vue';
 import SpreadNote from './SpreadNote.vue';
-import SetupPanel from './SetupPanel.vue';
 import { pairWords } from '@/sheets/plan-words';
 import { surveyGaps } from './survey-gaps';
 import FoldedPanel from '../kit/FoldedPanel.vue';
@@ -32,7 +31,8 @@ const job = useJobStore();
 const key = useCurrentCorner();
 
 const SpacerPanel = defineAsyncComponent(() => import('../spacer/SpacerPanel.vue'));
-/** What is needed for pictures alone, the survey's arithmetic with it, does not hold up the first verdict. */
+/** The fields, and what is needed for pictures alone, do not hold up the first verdict. */
+const SetupPanel = defineAsyncComponent(() => verdictPainted().then(() => import('./SetupPanel.vue')));
 const BenchPictures = defineAsyncComponent(() => verdictPainted().then(() => import('./BenchPictures.vue')));
 
 const corner = computed(() => job.document?.corners[key.value]);
@@ -105,7 +105,7 @@ function pick(id: string): void {
 
 <template>
   <div class="bench">
-    <SetupPanel class="setup-column" />
+    <div class="setup-column"><SetupPanel /></div>
 
     <div class="stack">
       <section v-if="!corner" class="panel empty">

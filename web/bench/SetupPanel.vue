@@ -256,21 +256,27 @@ const SPACER_TYPES = [
         :items="ALIGNMENTS"
         label="The verdict is for the vehicle"
         @update:model-value="(alignment) => edit((target) => (target.alignment = alignment))"
-      />
+      >
+        <template #loader />
+      </v-select>
       <v-select
         v-memo="[job.document?.envelope, envelopes.length]"
         :model-value="job.document?.envelope"
         :items="envelopes"
         label="What to clear"
         @update:model-value="setEnvelope"
-      />
+      >
+        <template #loader />
+      </v-select>
       <v-select
         v-memo="[job.document?.standard]"
         :model-value="job.document?.standard"
         :items="standards"
         label="Standard"
         @update:model-value="setStandard"
-      />
+      >
+        <template #loader />
+      </v-select>
       <CataloguePick v-model="choosing" :rim-in="setup.wheel.diameterIn" @edit="edit" />
     </template>
   </section>

@@ -15,10 +15,11 @@ const bench = async (corner = 'frontLeft'): Promise<void> => {
   wrapper = await mountedInJob(BenchRoom, {}, { room: 'bench', query: { corner } });
   await flushPromises();
 };
-/** The bench with the verdict on what is shown. */
+/** The bench with the verdict on what is shown, and all that waits for it. */
 const judged = async (corner?: string): Promise<void> => {
   await bench(corner);
   await until(() => job.evaluation);
+  await until(() => all('.setup-column > *').length > 0 && all('.pictures > *').length > 0);
   await flushPromises();
 };
 

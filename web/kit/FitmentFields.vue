@@ -167,7 +167,9 @@ function setSpacer(value: number | undefined, typed: string | undefined): void {
         class="size figures"
         data-testid="tire-size"
         @update:model-value="typeSize"
-      />
+      >
+        <template #loader />
+      </v-text-field>
       <v-btn
         v-if="steps"
         class="step"

@@ -173,6 +173,8 @@ const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
       @blur="leave"
       @update:model-value="typeText"
     >
+      <!-- Nothing is ever loaded into a field, and the bar for it measures the page once a field. -->
+      <template #loader />
       <template v-if="hint" #append-inner
         ><span class="other">= {{ hint }}</span></template
       >

@@ -79,7 +79,9 @@ function typeText(entered: string | null): void {
     :class="{ starting: standing !== undefined }"
     @focus="began"
     @update:model-value="typeText"
-  />
+  >
+    <template #loader />
+  </v-text-field>
 </template>
 
 <style scoped src="./starting.css"></style>

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { tireSection } from '@/core/2-vehicle/tire/section';
 import BaselineRoom from '../baseline/BaselineRoom.vue';
-import BenchRoom from '../bench/BenchRoom.vue';
+import SetupPanel from '../bench/SetupPanel.vue';
 import type { JobStore } from '../stores/job';
 import { mountedInJob, openedJob } from '../testing/mounting';
 import { choose, field, fields, key, press, said, type } from '../testing/page';
@@ -70,7 +70,7 @@ describe('the tire now fitted, in the baseline', () => {
 
 describe('the tire tried, on the bench', () => {
   beforeEach(async () => {
-    wrapper = await mountedInJob(BenchRoom, {}, { room: 'bench', query: { corner: 'frontLeft' } });
+    wrapper = await mountedInJob(SetupPanel, {}, { room: 'bench', query: { corner: 'frontLeft' } });
     await flushPromises();
   });
 

@@ -182,6 +182,25 @@ describe('the open job', () => {
     expect(second.saveStatus).toMatchObject({ state: 'waiting', keptHere: true });
   });
 
+  test('what is being opened, or open, is opened once; one that could not be is tried again', async () => {
+    const job = useJobStore();
+    let reads = 0;
+    const fetchNow = globalThis.fetch;
+    Object.assign(globalThis, { fetch: (...asked: Parameters<typeof fetch>) => (reads++, fetchNow(...asked)) });
+    await Promise.all([job.open(ID), job.open(ID)]);
+    job.change(setOffset(17));
+    await job.open(ID);
+    expect({ reads, offset: job.document?.setup?.wheel.offsetMm }).toEqual({ reads: 1, offset: 17 });
+    await job.close();
+    expect(server.job.document.setup?.wheel.offsetMm).toBe(17);
+    server.away = true;
+    await job.open(ID);
+    expect(job.loadFailure).toEqual({ kind: 'unreachable' });
+    server.away = false;
+    await job.open(ID);
+    expect(job.document?.setup?.wheel.offsetMm).toBe(17);
+  });
+
   test('without a draft an unreachable server is said', async () => {
     server.away = true;
     const job = await opened();

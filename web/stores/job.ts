@@ -22,6 +22,7 @@ export const useJobStore = defineStore('job', () => {
   const title = ref('');
   const customer = ref('');
   const loadFailure = shallowRef<ApiFailure | null>(null);
+  let opening: Promise<void> | null = null;
   const pick = shallowRef<Pick | null>(null);
 
   const { document, refused, undoable, redoable, reset, receive, change, changeSetup, undo, redo } =
@@ -65,8 +66,14 @@ export const useJobStore = defineStore('job', () => {
     };
   });
 
-  async function open(jobId: string): Promise<void> {
+  /** Opens a job; one that is being opened, or open, goes on. */
+  function open(jobId: string): Promise<void> {
+    if (opening && id.value === jobId && loadFailure.value === null) return opening;
     void close();
+    return (opening = openNew(jobId));
+  }
+
+  async function openNew(jobId: string): Promise<void> {
     id.value = jobId;
     engine.start();
     const found = await saving.find(jobId);
@@ -88,6 +95,7 @@ export const useJobStore = defineStore('job', () => {
 
   /** Resolves once nothing of the job left is under way any more. */
   function close(): Promise<void> {
+    opening = null;
     const left = saving.end();
     engine.stop();
     id.value = '';
