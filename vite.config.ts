@@ -5,7 +5,7 @@ import { VitePWA } from 'vite-plugin-pwa';
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify';
 
 /** Source bytes below which what a set of rooms shares goes in with the set most like it. */
-const MERGED_BYTES = 60_000;
+const MERGED_BYTES = 6_000;
 
 export default defineConfig({
   root: 'web',

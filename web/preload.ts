@@ -39,6 +39,7 @@ export function preloadRooms(router: Router): void {
     const rooms = (shell ? router.getRoutes() : []).filter(({ path }) => path.startsWith(`${shell!.path}/`));
     const fetchAll = async (): Promise<void> => {
       for (const { components } of rooms) await load(components?.['default']);
+      await load(() => import('./help/HelpDialog.vue'));
       for (const url of WORKERS) await fetch(url).catch(() => undefined);
     };
     void verdictPainted().then(fetchAll);

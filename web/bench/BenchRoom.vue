@@ -10,13 +10,12 @@ import { attempt } from '@/core/1-base/problem';
 import { fitmentChange } from '@/core/5-consequences/stance/fitment-change';
 import { cornerLimits } from '../job/corner-limits';
 import { useCurrentCorner } from '../job/current-corner';
-import { verdictPainted } from '../kit/first-answer';
+import { afterVerdict } from '../kit/first-answer';
 import { useJobStore } from '../stores/job';
 import { verdictSentence } from '../advice';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import ChangeTable from './ChangeTable.vue';
 import ModelNote from '../job/ModelNote.vue';
-import SlipNote from '../stance/SlipNote.vue';
 import AlignmentNote from './AlignmentNote.vue';
 import CompareBar from './CompareBar.vue';
 import CornersSummary from './CornersSummary.vue';
@@ -31,9 +30,10 @@ const job = useJobStore();
 const key = useCurrentCorner();
 
 const SpacerPanel = defineAsyncComponent(() => import('../spacer/SpacerPanel.vue'));
-/** The fields, and what is needed for pictures alone, do not hold up the first verdict. */
-const SetupPanel = defineAsyncComponent(() => verdictPainted().then(() => import('./SetupPanel.vue')));
-const BenchPictures = defineAsyncComponent(() => verdictPainted().then(() => import('./BenchPictures.vue')));
+/** The fields, the driveline, and what is needed for pictures alone do not hold up the first verdict. */
+const SlipNote = afterVerdict(() => import('../stance/SlipNote.vue'));
+const SetupPanel = afterVerdict(() => import('./SetupPanel.vue'));
+const BenchPictures = afterVerdict(() => import('./BenchPictures.vue'));
 
 const corner = computed(() => job.document?.corners[key.value]);
 const obstacles = computed(() => job.evaluation?.obstacles.filter((o) => o.corner === key.value) ?? []);
@@ -221,6 +221,11 @@ function pick(id: string): void {
   line-height: 24px;
   font-weight: 500;
   margin: 0;
+}
+/* What changes in one column moves nothing in another. */
+.setup-column,
+.answer {
+  contain: layout style;
 }
 /* What stands beneath the pictures does not jump when they come. */
 .pictures:empty {

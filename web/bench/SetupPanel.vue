@@ -158,6 +158,9 @@ const SPACER_TYPES = [
   { value: 'slipOn', title: 'slipped over the studs' },
   { value: 'boltOn', title: 'bolted on, with its own studs' },
 ] as const;
+
+/** The same at every change: the fields are not made anew for it. */
+const problemOf = (path: string): string | undefined => job.problemAt(`setup.${path}`);
 </script>
 
 <template>
@@ -180,13 +183,7 @@ const SPACER_TYPES = [
         <v-btn height="48" variant="outlined" @click="joinAxle">All alike, these go</v-btn>
         <v-btn height="48" variant="text" @click="asking = false">Leave it</v-btn>
       </div>
-      <FitmentFields
-        :key="`${own}:${end}`"
-        steps
-        :fitment="setup"
-        :problem-at="(path) => job.problemAt(`setup.${path}`)"
-        @edit="editFitment"
-      >
+      <FitmentFields :key="`${own}:${end}`" steps :fitment="setup" :problem-at="problemOf" @edit="editFitment">
         <template #below-size>
           <DrawnTire :setup="setup" @edit="edit" />
           <v-btn height="48" variant="outlined" @click="choosing = true">From the catalog</v-btn>

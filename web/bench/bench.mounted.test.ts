@@ -131,7 +131,7 @@ describe('the bench', () => {
     job.changeSetup((file) => (file.setup!.tire.size = '35x12.50R22'));
     await bench();
     await until(() => job.problems.length);
-    await flushPromises();
+    await until(() => said('cannot-draw'));
     expect(said('cannot-draw')).toContain('cannot be drawn');
   });
 

@@ -3,6 +3,7 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { mounted } from '../testing/mounting';
 import { all, press, said } from '../testing/page';
+import { until } from '../testing/worker-here';
 import { pageTitle } from '../page-titles';
 import HelpKey from './HelpKey.vue';
 import { WORDS_USED } from './words-used';
@@ -18,6 +19,8 @@ describe('help', () => {
   test('opens by its key and by ?, with how to measure, the keys and the words', async () => {
     ({ wrapper } = mounted(HelpKey));
     await press(/^\s*Help/);
+    // Fetched when it is first asked for.
+    await until(() => said('help'));
     expect(said('help')).toContain('Hub center to fender lip');
     expect(said('help')).toContain('Ctrl+Z');
     expect(said('help')).toContain('jack alone');
@@ -37,6 +40,7 @@ describe('help', () => {
   test('that a single sign opens it can be turned off, and stays so', async () => {
     ({ wrapper } = mounted(HelpKey));
     await press(/^\s*Help/);
+    await until(() => said('help'));
     const off = all('input[type="checkbox"]').at(-1)!;
     await off.setValue(false);
     await flushPromises();

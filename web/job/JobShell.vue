@@ -9,26 +9,34 @@ import {
   mdiRedo,
   mdiUndo,
 } from '@mdi/js';
-import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { problemText } from '../problem-words';
 import type { Problem } from '@/core/1-base/problem';
 import GapStrip from '../kit/GapStrip.vue';
 import type { JobFile } from '@/contracts/job-file';
+import { afterVerdict } from '../kit/first-answer';
 import { downloadJob, readJobUpload } from '../kit/job-file';
-import LoadFileDialog from './LoadFileDialog.vue';
 import ThemeSwitch from '../kit/ThemeSwitch.vue';
-import { othersWords, saveWords } from '../saving/save-words';
+import { othersWords } from '../saving/save-words';
 import { useJobStore } from '../stores/job';
 import HelpKey from '../help/HelpKey.vue';
 import NextLine from './NextLine.vue';
 import CornerTabs from './CornerTabs.vue';
 import RoomsBar from './RoomsBar.vue';
 import SaveNotices from './SaveNotices.vue';
+import SaveState from './SaveState.vue';
 import NoticeBox from '../kit/NoticeBox.vue';
-import HistoryDialog from './HistoryDialog.vue';
+
+const LoadFileDialog = afterVerdict(() => import('./LoadFileDialog.vue'));
+const HistoryDialog = afterVerdict(() => import('./HistoryDialog.vue'));
 
 const props = defineProps<{ id: string }>();
 const job = useJobStore();
+/** What the shell itself shows of the document: a key in a room is none of its business. */
+const isThere = computed(() => job.document !== null);
+const label = computed(() => job.document?.vehicle.label ?? '');
+const canUndo = computed(() => job.undoable > 0);
+const canRedo = computed(() => job.redoable > 0);
 /** On a narrow screen: the keys that are seldom wanted are shown too. */
 const more = ref(false);
 const history = ref(false);
@@ -87,20 +95,18 @@ async function saveFile(): Promise<void> {
       <div class="what">
         <h1>{{ job.title || 'Job' }}</h1>
         <p class="muted">
-          <span v-if="job.others.length" class="others">also open: {{ othersWords(job.others) }} · </span
-          >{{ job.document?.vehicle.label }}<template v-if="job.customer"> · {{ job.customer }}</template>
+          <span v-if="job.others.length" class="others">also open: {{ othersWords(job.others) }} · </span>{{ label
+          }}<template v-if="job.customer"> · {{ job.customer }}</template>
         </p>
       </div>
-      <span class="save" :class="`save-${job.saveStatus.state}`" role="status" data-testid="save-state">{{
-        saveWords(job.saveStatus)
-      }}</span>
+      <SaveState />
       <v-btn
         variant="text"
         size="48"
         :icon="mdiUndo"
         aria-label="Undo"
         title="Undo (Ctrl+Z)"
-        :disabled="!job.undoable"
+        :disabled="!canUndo"
         @click="job.undo"
       />
       <v-btn
@@ -110,7 +116,7 @@ async function saveFile(): Promise<void> {
         :icon="mdiRedo"
         aria-label="Redo"
         title="Redo (Ctrl+Y)"
-        :disabled="!job.redoable"
+        :disabled="!canRedo"
         @click="job.redo"
       />
       <v-btn
@@ -120,7 +126,7 @@ async function saveFile(): Promise<void> {
         :icon="mdiHistory"
         aria-label="History of this job"
         title="Who changed what, and the way back to any earlier state"
-        :disabled="!job.document"
+        :disabled="!isThere"
         @click="history = true"
       />
       <v-btn
@@ -130,7 +136,7 @@ async function saveFile(): Promise<void> {
         :icon="mdiDownload"
         aria-label="Save as a file"
         title="Save as a file"
-        :disabled="!job.document"
+        :disabled="!isThere"
         @click="saveFile"
       />
       <v-btn
@@ -172,7 +178,7 @@ async function saveFile(): Promise<void> {
       />
     </div>
     <RoomsBar :id="id" class="bar" />
-    <CornerTabs v-if="job.document" class="corner-pick" />
+    <CornerTabs v-if="isThere" class="corner-pick" />
   </header>
 
   <main id="content" class="content" tabindex="-1">
@@ -181,12 +187,12 @@ async function saveFile(): Promise<void> {
       <strong>Not all of the file went through; the job is as it was.</strong>
       <div v-for="p in fileProblems.slice(0, 6)" :key="p.path + p.code">{{ problemText(p) }}</div>
     </NoticeBox>
-    <router-view v-if="job.document" />
-    <NextLine v-if="job.document" :id="id" />
+    <router-view v-if="isThere" />
+    <NextLine v-if="isThere" :id="id" />
   </main>
-  <LoadFileDialog v-if="job.document" v-model="loaded" @problems="(all) => (fileProblems = all)" />
-  <HistoryDialog v-if="job.document" v-model="history" />
-  <GapStrip v-if="job.document" />
+  <LoadFileDialog v-if="isThere" v-model="loaded" @problems="(all) => (fileProblems = all)" />
+  <HistoryDialog v-if="isThere" v-model="history" />
+  <GapStrip v-if="isThere" />
 </template>
 
 <style scoped>
@@ -229,17 +235,6 @@ h1,
   line-height: 18px;
 }
 .others {
-  font-weight: 600;
-}
-.save {
-  font-size: 14px;
-  color: var(--muted);
-  padding: 0 8px;
-}
-.save-waiting,
-.save-conflict,
-.save-refused {
-  color: var(--rubs);
   font-weight: 600;
 }
 .more-key {

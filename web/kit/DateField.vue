@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue';
-import { dayText, isDay, readDay } from './dates';
+import { dayText, isDay } from './dates';
+import { readDay } from './read-day';
 
 /**
  * A day as people write it, kept as `2026-02-03` and shown as `3 Feb 2026`. What is no day stays in the field, is said there, and goes on

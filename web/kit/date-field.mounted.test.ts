@@ -2,7 +2,8 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import type { VueWrapper } from '@vue/test-utils';
 import { mounted } from '../testing/mounting';
 import { field, type, valueIn } from '../testing/page';
-import { dayText, isDay, readDay } from './dates';
+import { dayText, isDay } from './dates';
+import { readDay } from './read-day';
 import DateField from './DateField.vue';
 
 let wrapper: VueWrapper | null = null;

@@ -1,3 +1,5 @@
+import { defineAsyncComponent, type Component } from 'vue';
+
 let tell: () => void = () => undefined;
 
 /** Resolves when the first verdict since the page was loaded has come. */
@@ -17,3 +19,7 @@ export async function verdictPainted(): Promise<void> {
   // After the paint of that frame.
   await new Promise((resolve) => setTimeout(resolve));
 }
+
+/** A part of a page that does not hold up its first verdict. */
+export const afterVerdict = <T extends Component>(load: () => Promise<{ readonly default: T }>): T =>
+  defineAsyncComponent<T>(() => verdictPainted().then(load));

@@ -12,6 +12,9 @@ import { StudyClient, type Rotation, type StudyAnswer } from '../workers/study-c
 /** ms that an answer may be about an older document before it says so. */
 const LOOKS_OLD_AFTER_MS = 150;
 
+/** One and the same after every answer, so that nothing that shows problems is made anew for having none. */
+const NO_PROBLEMS: readonly Problem[] = [];
+
 /** The engine's newest answers about a document: the verdict at once, what is studied once the hand rests. */
 export function useEngine(document: Readonly<ShallowRef<LowgapFile | null>>) {
   const evaluation = shallowRef<Evaluation | null>(null);
@@ -20,7 +23,7 @@ export function useEngine(document: Readonly<ShallowRef<LowgapFile | null>>) {
   /** How many documents were asked about so far, and how many of them (and those before) are answered. */
   const turns = shallowRef({ asked: 0, answered: 0 });
   const turnOf = new WeakMap<LowgapFile, number>();
-  const problems = shallowRef<readonly Problem[]>([]);
+  const problems = shallowRef(NO_PROBLEMS);
   const computing = ref(false);
   /** What a room wants studied: a corner, and an obstacle of it that rubs; null: the low gap's corner. */
   const studyOf = shallowRef<{ readonly corner: CornerKey; readonly obstacle: string | null } | null>(null);
@@ -40,7 +43,7 @@ export function useEngine(document: Readonly<ShallowRef<LowgapFile | null>>) {
       computing.value = false;
       // A setup that cannot be keeps the last answer out of sight rather than showing a stale one.
       evaluation.value = answer.ok ? answer.value : null;
-      problems.value = answer.ok ? [] : answer.problems;
+      problems.value = answer.ok ? NO_PROBLEMS : answer.problems;
       answered.value = file;
       turns.value = { ...turns.value, answered: turnOf.get(file) ?? 0 };
       hasAnswered();
@@ -75,7 +78,7 @@ export function useEngine(document: Readonly<ShallowRef<LowgapFile | null>>) {
     today.value = null;
     evaluation.value = null;
     answered.value = null;
-    problems.value = [];
+    problems.value = NO_PROBLEMS;
     computing.value = false;
   }
 
