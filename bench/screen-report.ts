@@ -44,6 +44,6 @@ ${rows.join('\n')}
 Why the reaches are missed: between a key and its verdict the page is drawn twice, first the control that was moved, then the verdict with its
 ladder of forty rungs, and each drawing, in software, takes several times an empty one; that is most of it. Pictures wait for the verdict
 before they are asked for; a beam axle's whole region takes two to three times a wishbone's, and keys while it is drawn share the two cores with
-it. The first view was not worked on but for what it does not fetch before its verdict.
+it. Until the first verdict the page runs the framework, the schemas and the shell once, all cold, while the worker, cold as well, works on the other core.
 `;
 }

@@ -2,7 +2,7 @@
 import { formatMm } from '@/core/1-base/units/length';
 import { marginWords } from '@/core/4-clearance/case/standard';
 import { fallsShort } from '@/core/4-clearance/case/standard';
-import { computed, defineAsyncComponent, onUnmounted, shallowRef, watch } from 'vue';
+import { computed, onUnmounted, shallowRef, watch } from 'vue';
 import { asCase } from '@/contracts/as-case';
 import type { LowgapFile } from '@/contracts/lowgap-file';
 import { setupForCorner } from '@/core/4-clearance/case/case-description';
@@ -10,7 +10,7 @@ import { attempt } from '@/core/1-base/problem';
 import { fitmentChange } from '@/core/5-consequences/stance/fitment-change';
 import { cornerLimits } from '../job/corner-limits';
 import { useCurrentCorner } from '../job/current-corner';
-import { afterVerdict } from '../kit/first-answer';
+import { BenchPictures, SetupPanel, SlipNote, SpacerPanel } from './late-parts';
 import { useJobStore } from '../stores/job';
 import { verdictSentence } from '../advice';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
@@ -28,12 +28,6 @@ import FoldedPanel from '../kit/FoldedPanel.vue';
 
 const job = useJobStore();
 const key = useCurrentCorner();
-
-const SpacerPanel = defineAsyncComponent(() => import('../spacer/SpacerPanel.vue'));
-/** The fields, the driveline, and what is needed for pictures alone do not hold up the first verdict. */
-const SlipNote = afterVerdict(() => import('../stance/SlipNote.vue'));
-const SetupPanel = afterVerdict(() => import('./SetupPanel.vue'));
-const BenchPictures = afterVerdict(() => import('./BenchPictures.vue'));
 
 const corner = computed(() => job.document?.corners[key.value]);
 const obstacles = computed(() => job.evaluation?.obstacles.filter((o) => o.corner === key.value) ?? []);

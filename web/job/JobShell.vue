@@ -14,7 +14,7 @@ import { problemText } from '../problem-words';
 import type { Problem } from '@/core/1-base/problem';
 import GapStrip from '../kit/GapStrip.vue';
 import type { JobFile } from '@/contracts/job-file';
-import { afterVerdict } from '../kit/first-answer';
+import { HistoryDialog, LoadFileDialog } from './late-dialogs';
 import { downloadJob, readJobUpload } from '../kit/job-file';
 import ThemeSwitch from '../kit/ThemeSwitch.vue';
 import { othersWords } from '../saving/save-words';
@@ -26,9 +26,6 @@ import RoomsBar from './RoomsBar.vue';
 import SaveNotices from './SaveNotices.vue';
 import SaveState from './SaveState.vue';
 import NoticeBox from '../kit/NoticeBox.vue';
-
-const LoadFileDialog = afterVerdict(() => import('./LoadFileDialog.vue'));
-const HistoryDialog = afterVerdict(() => import('./HistoryDialog.vue'));
 
 const props = defineProps<{ id: string }>();
 const job = useJobStore();

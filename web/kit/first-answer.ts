@@ -1,4 +1,5 @@
 import { defineAsyncComponent, type Component } from 'vue';
+import PartFailure from './PartFailure.vue';
 
 let tell: () => void = () => undefined;
 
@@ -20,6 +21,12 @@ export async function verdictPainted(): Promise<void> {
   await new Promise((resolve) => setTimeout(resolve));
 }
 
-/** A part of a page that does not hold up its first verdict. */
-export const afterVerdict = <T extends Component>(load: () => Promise<{ readonly default: T }>): T =>
-  defineAsyncComponent<T>(() => verdictPainted().then(load));
+/**
+ * A part of a page that does not hold up its first verdict. It is fetched soon after it, shown or not, and with any room that
+ * is fetched ahead: the server may be gone by the time it is wanted.
+ */
+export function afterVerdict<T extends Component>(load: () => Promise<{ readonly default: T }>): T {
+  const ahead = verdictPainted().then(load);
+  ahead.catch(() => undefined);
+  return defineAsyncComponent<T>({ loader: () => ahead.catch(load), errorComponent: PartFailure });
+}

@@ -1,4 +1,4 @@
-import type { Router } from 'vue-router';
+import { START_LOCATION, type Router } from 'vue-router';
 import { whenSignedOut } from '../api';
 import { useWho } from '../stores/who';
 
@@ -16,6 +16,8 @@ export function askWho(router: Router): void {
   whenSignedOut(() => {
     const who = useWho();
     const { currentRoute } = router;
+    // Before the first page stands the way to it leads to signing in, and knows where it was going.
+    if (currentRoute.value === START_LOCATION) return;
     if (OPEN.includes(currentRoute.value.name)) return;
     // A session that ended: what was typed lies in this browser, and goes when somebody has signed in.
     void who.load().then(() => {
