@@ -132,6 +132,20 @@ describe('signing in', () => {
     expect(router.currentRoute.value).toMatchObject({ name: 'signIn', query: { then: '/bin' } });
   });
 
+  test('a job refused before the first page stands is where signing in leads back to', async () => {
+    setActivePinia(createPinia());
+    server(nobody, { [`GET /jobs/${ID}`]: [401, { problems: [] }] });
+    const router = makeRouter(createMemoryHistory(), withoutRooms);
+    askWho(router);
+    const at = `/jobs/${ID}/bench`;
+    // As the page begins: the job is asked for beside the way to its room.
+    expect(await api.readJob(ID)).toMatchObject({ ok: false });
+    await flushPromises();
+    expect(router.currentRoute.value.name).toBeUndefined();
+    await router.push(at);
+    expect(router.currentRoute.value).toMatchObject({ name: 'signIn', query: { then: at } });
+  });
+
   test('where nobody is asked everything is open', async () => {
     setActivePinia(createPinia());
     server({ ...nobody, isAsked: false });
