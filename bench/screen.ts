@@ -412,6 +412,9 @@ async function measureFirstView(browser: Browser): Promise<void> {
 
 /** `--only beamAxle`: one kind of suspension; `--only firstView`: none. */
 const only = process.argv.indexOf('--only');
+const names = [...Object.keys(MOTIONS), 'firstView'];
+if (only >= 0 && !names.includes(process.argv[only + 1] ?? ''))
+  throw new Error(`--only takes one of ${names.join(', ')}`);
 const motions = (Object.keys(MOTIONS) as MotionName[]).filter((name) => only < 0 || name === process.argv[only + 1]);
 
 async function main(): Promise<void> {
