@@ -71,8 +71,8 @@ const wanted = computed<PicturesWanted>(() => ({
   swept: view.value === 'space' || (view.value === 'well' && showSwept.value),
 }));
 const { keepOut, map, swept, problems, pending } = usePictures(
-  // After the verdict, which should not wait for pictures.
-  computed(() => (job.answered === null ? null : props.file)),
+  // Of the newest numbers, beside the verdict on them; only the first verdict waits for no picture.
+  computed(() => (job.answered === null ? null : job.document)),
   toRef(props, 'cornerKey'),
   wanted,
 );

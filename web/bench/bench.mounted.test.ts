@@ -2,6 +2,7 @@ import { afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { asCase } from '@/contracts/as-case';
 import { evaluateCase } from '@/core/4-clearance/verdict/evaluate';
+import { nextTick } from 'vue';
 import type { JobStore } from '../stores/job';
 import { mountedInJob, openedJob } from '../testing/mounting';
 import { all, field, key, keys, pageText, press, said, type, valueIn } from '../testing/page';
@@ -111,6 +112,19 @@ describe('the bench', () => {
     await press(/^Body lift: less/);
     expect(job.document!.setup!.bodyLiftMm).toBe(before);
     expect(Number(valueIn(/^Body lift/))).toBe(before);
+  });
+
+  test('pictures of newer numbers are asked for beside the verdict on them', async () => {
+    await judged();
+    const busy = (): string | undefined => all('[data-testid="clear-section"]')[0]?.attributes('aria-busy');
+    await until(() => busy() === 'false');
+    const before = job.answered;
+    job.changeSetup((file) => (file.setup!.suspensionLiftMm += 10));
+    await nextTick();
+    await nextTick();
+    expect([job.answered === before, busy()]).toEqual([true, 'true']);
+    await until(() => busy() === 'false');
+    expect(job.answered).toBe(job.document);
   });
 
   test('a corner without a baseline says what to do', async () => {

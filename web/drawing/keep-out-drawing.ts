@@ -59,7 +59,9 @@ export function keepOutDrawing(picture: KeepOut): KeepOutDrawing {
 function ringsBelowZero(field: Float32Array, window: PlaneWindow): PlanePlace[][] {
   const { columns, rows, stepMm, fromAMm, fromRMm } = window;
   const far = columns + rows;
-  const values = Array.from(field, (mm) => (mm === Infinity ? -far : -mm / stepMm));
+  // Counted through: a list made of so many cells by a function for each takes many times as long.
+  const values = new Array<number>(field.length);
+  for (let i = 0; i < field.length; i++) values[i] = field[i] === Infinity ? -far : -field[i]! / stepMm;
   const [found] = contours().size([columns, rows]).thresholds([0])(values);
   return (found?.coordinates ?? []).flatMap((polygon) =>
     polygon

@@ -66,6 +66,7 @@ export function useEngine(document: Readonly<ShallowRef<LowgapFile | null>>) {
     const asked = turns.value.asked + 1;
     turns.value = { ...turns.value, asked };
     turnOf.set(document.value, asked);
+    scholar?.leave();
     engine.ask(document.value);
   }
 

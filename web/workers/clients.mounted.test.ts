@@ -90,6 +90,35 @@ test('the study of a corner: the settled verdict, next readings, spread, levers,
   client.close();
 });
 
+test('a study that is left says nothing more; the next one says it all', async () => {
+  const settled: LowgapFile[] = [];
+  const later: LowgapFile[] = [];
+  const client = new StudyClient(
+    () => later.push(asked),
+    (_, file) => settled.push(file),
+    () => later.push(asked),
+    (_, file) => later.push(file),
+  );
+  const [first, second] = [fileOf('Patrol'), fileOf('Patrol')];
+  let asked = first;
+  client.ask({ file: first, corner: 'frontLeft', obstacle: null });
+  client.leave();
+  await new Promise((resolve) => setTimeout(resolve, 600));
+  expect([settled, later]).toEqual([[], []]);
+  client.ask({ file: first, corner: 'frontLeft', obstacle: null });
+  await until(() => settled.length);
+  client.leave();
+  const told = later.length;
+  await new Promise((resolve) => setTimeout(resolve, 600));
+  expect(later).toHaveLength(told);
+  asked = second;
+  client.ask({ file: second, corner: 'frontLeft', obstacle: null });
+  await until(() => later.length >= told + 4);
+  expect(settled).toEqual([first, second]);
+  expect(later.slice(told).every((file) => file === second)).toBe(true);
+  client.close();
+});
+
 test('setups are compared each on its own, and one that cannot be does not hold the others', async () => {
   const found: (readonly Result<Evaluation>[])[] = [];
   const client = new CompareClient((answers) => found.push(answers));

@@ -62,9 +62,14 @@ export class StudyClient {
     this.#settle = settle;
   }
 
-  ask(question: StudyQuestion): void {
+  /** What is studied is old: it is left, so that it does not hold up what is asked next. */
+  leave(): void {
     clearTimeout(this.#timer);
     if (this.#busy) this.#link.cancel();
+  }
+
+  ask(question: StudyQuestion): void {
+    this.leave();
     this.#timer = setTimeout(() => {
       this.#busy = true;
       void this.#answer(question).finally(() => (this.#busy = false));

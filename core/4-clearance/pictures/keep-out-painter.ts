@@ -153,6 +153,8 @@ export class KeepOutPainter {
   }
 }
 
+const { max, min } = Math;
+
 /** Images of places in postures: along the axle line, radius, and whether near the ground; place by place. */
 interface Images {
   readonly a: Float64Array;
@@ -224,6 +226,16 @@ function paintImages(
     if (low < 3) free.triangle(a[i]!, r[i]!, a[j]!, r[j]!, a[k]!, r[k]!, obstacle, first + posture);
     if (low > 0) ground?.triangle(a[i]!, r[i]!, a[j]!, r[j]!, a[k]!, r[k]!, obstacle, first + posture);
   };
+  /** Whether all that lies between six images is drawn already: most of what an obstacle sweeps it sweeps many times. */
+  const isDrawn = (i: number, j: number, k: number, l: number, m: number, n: number): boolean => {
+    const fromA = min(a[i]!, a[j]!, a[k]!, a[l]!, a[m]!, a[n]!);
+    const toA = max(a[i]!, a[j]!, a[k]!, a[l]!, a[m]!, a[n]!);
+    const fromR = min(r[i]!, r[j]!, r[k]!, r[l]!, r[m]!, r[n]!);
+    const toR = max(r[i]!, r[j]!, r[k]!, r[l]!, r[m]!, r[n]!);
+    const low = nearGround[i]! + nearGround[j]! + nearGround[k]! + nearGround[l]! + nearGround[m]! + nearGround[n]!;
+    if (low < 6 && !free.isFull(fromA, toA, fromR, toR)) return false;
+    return low === 0 || !ground || ground.isFull(fromA, toA, fromR, toR);
+  };
   const alongSteer = others;
   const alongTravel = steers * others;
   for (let p = 0; p < at.length / 3; p++) {
@@ -233,6 +245,10 @@ function paintImages(
       const steer = Math.floor(posture / others) % steers;
       const height = Math.floor(posture / alongTravel);
       if (postures === 1) line(i, i, posture);
+      const s = steer + 1 < steers ? alongSteer : 0;
+      const h = height + 1 < heights ? alongTravel : 0;
+      const o = other + 1 < others ? 1 : 0;
+      if (isDrawn(i, i + s, i + h, i + h + s, i + o, i + o + s)) continue;
       if (other + 1 < others) line(i, i + 1, posture);
       if (steer + 1 < steers) line(i, i + alongSteer, posture);
       if (height + 1 < heights) line(i, i + alongTravel, posture);

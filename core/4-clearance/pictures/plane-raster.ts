@@ -9,16 +9,51 @@ export interface PlaneWindow {
 
 const { ceil, floor, max, min } = Math;
 
+/** mm a block of cells is about wide, which is looked at as one. */
+const BLOCK_MM = 16;
+
 /** Cells of a window marked by what crosses them: the first that does. */
 export class PlaneRaster {
   /** 0: nothing crosses the cell. */
   readonly marks: Int32Array;
   marked = false;
   readonly #window: PlaneWindow;
+  /** A block's side is two to the power of this, in cells. */
+  readonly #bits: number;
+  readonly #blocksAcross: number;
+  /** Cells of each block that nothing crosses yet; rows of blocks as rows of cells. */
+  readonly #empty: Uint16Array;
 
   constructor(window: PlaneWindow) {
+    const { columns, rows, stepMm } = window;
     this.#window = window;
-    this.marks = new Int32Array(window.columns * window.rows);
+    this.marks = new Int32Array(columns * rows);
+    this.#bits = min(MOST_BITS, max(1, Math.round(Math.log2(BLOCK_MM / stepMm))));
+    const side = 1 << this.#bits;
+    const across = ceil(columns / side);
+    this.#blocksAcross = across;
+    this.#empty = Uint16Array.from({ length: across * ceil(rows / side) }, (_, block) => {
+      const [column, row] = [side * (block % across), side * floor(block / across)];
+      return min(side, columns - column) * min(side, rows - row);
+    });
+  }
+
+  /**
+   * Whether nothing is left to mark between these bounds, mm: what is drawn within them would change nothing. Told by whole blocks, so
+   * "no" may be said where it would not either.
+   */
+  isFull(fromAMm: number, toAMm: number, fromRMm: number, toRMm: number): boolean {
+    const { columns, rows, stepMm } = this.#window;
+    const perMm = 1 / (stepMm * (1 << this.#bits));
+    const left = max(0, floor((fromAMm - this.#window.fromAMm) * perMm));
+    const right = min((columns - 1) >> this.#bits, floor((toAMm - this.#window.fromAMm) * perMm));
+    const low = max(0, floor((fromRMm - this.#window.fromRMm) * perMm));
+    const high = min((rows - 1) >> this.#bits, floor((toRMm - this.#window.fromRMm) * perMm));
+    for (let row = low; row <= high; row++) {
+      const first = row * this.#blocksAcross;
+      for (let block = first + left; block <= first + right; block++) if (this.#empty[block]! > 0) return false;
+    }
+    return true;
   }
 
   obstacleAt(cell: number): number {
@@ -65,6 +100,8 @@ export class PlaneRaster {
     if (low > high || max(x0, x1, x2) < 0 || min(x0, x1, x2) > columns - 1) return;
     const mark = 1 + obstacle * POSTURES + posture;
     const { marks } = this;
+    const empty = this.#empty;
+    const bits = this.#bits;
     for (let row = low; row <= high; row++) {
       let from = Infinity;
       let to = -Infinity;
@@ -81,9 +118,13 @@ export class PlaneRaster {
         if (x < from) from = x;
         if (x > to) to = x;
       }
-      const last = row * columns + min(columns - 1, floor(to));
-      for (let cell = row * columns + max(0, ceil(from)); cell <= last; cell++) {
-        if (marks[cell] === 0) marks[cell] = mark;
+      const first = row * columns;
+      const blocks = (row >> bits) * this.#blocksAcross;
+      const last = min(columns - 1, floor(to));
+      for (let column = max(0, ceil(from)); column <= last; column++) {
+        if (marks[first + column] !== 0) continue;
+        marks[first + column] = mark;
+        empty[blocks + (column >> bits)]!--;
       }
     }
     this.marked = true;
@@ -93,10 +134,15 @@ export class PlaneRaster {
     const { columns, rows } = this.#window;
     if (column < 0 || row < 0 || column >= columns || row >= rows) return;
     const cell = row * columns + column;
-    if (this.marks[cell] === 0) this.marks[cell] = mark;
     this.marked = true;
+    if (this.marks[cell] !== 0) return;
+    this.marks[cell] = mark;
+    this.#empty[(row >> this.#bits) * this.#blocksAcross + (column >> this.#bits)]!--;
   }
 }
 
 /** More postures than any picture has, and room for two thousand obstacles: a mark holds both. */
 const POSTURES = 2 ** 20;
+
+/** The cells of a block of 128 a side still fit its count. */
+const MOST_BITS = 7;
