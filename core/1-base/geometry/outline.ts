@@ -77,25 +77,18 @@ export function makeOutline<Tag>(pieces: readonly Piece<Tag>[]): Outline<Tag> {
 }
 
 function prepareStretch<Tag>(piece: Piece<Tag>): Stretch<Tag> {
-  const common = { piece, tag: piece.tag, from: pieceStart(piece), to: pieceEnd(piece) };
+  const { tag } = piece;
+  const from = pieceStart(piece);
+  const to = pieceEnd(piece);
   if (piece.kind === 'line') {
-    const da = piece.to.a - piece.from.a;
-    const dr = piece.to.r - piece.from.r;
-    const squared = da * da + dr * dr;
-    return {
-      ...common,
-      alongA: squared === 0 ? 0 : da / squared,
-      alongR: squared === 0 ? 0 : dr / squared,
-      cosHalf: 0,
-    };
+    const da = to.a - from.a;
+    const dr = to.r - from.r;
+    const squared = da * da + dr * dr || Infinity;
+    return { piece, tag, from, to, alongA: da / squared, alongR: dr / squared, cosHalf: 0 };
   }
   const middle = (piece.start + piece.end) / 2;
-  return {
-    ...common,
-    alongA: Math.cos(middle),
-    alongR: Math.sin(middle),
-    cosHalf: Math.cos((piece.end - piece.start) / 2),
-  };
+  const cosHalf = Math.cos((piece.end - piece.start) / 2);
+  return { piece, tag, from, to, alongA: Math.cos(middle), alongR: Math.sin(middle), cosHalf };
 }
 
 function splitArc<Tag>(arc: ArcPiece<Tag>): ArcPiece<Tag>[] {
@@ -110,8 +103,23 @@ function splitArc<Tag>(arc: ArcPiece<Tag>): ArcPiece<Tag>[] {
   return angles.slice(1).map((end, i) => ({ ...arc, start: angles[i] as number, end }));
 }
 
+/** Some of an outline's pieces, in their order. */
+export function partOf<Tag>(
+  outline: Outline<Tag>,
+  isKept: (from: PlanePoint, to: PlanePoint) => boolean,
+): Outline<Tag> {
+  const stretches = outline.stretches.filter(({ from, to }) => isKept(from, to));
+  return { pieces: stretches.map(({ piece }) => piece), stretches };
+}
+
 /** Signed distance from (a, r) to the outline and the nearest place on it. The axis is no boundary. */
 export function nearestPlace<Tag>(outline: Outline<Tag>, a: number, r: number): NearestPlace<Tag> {
+  const nearest = nearestOnEdge(outline, a, r);
+  return isInside(outline, a, r) ? { ...nearest, distance: -nearest.distance } : nearest;
+}
+
+/** The same where it does not matter on which side the place lies: `distance` is never negative. */
+export function nearestOnEdge<Tag>(outline: Outline<Tag>, a: number, r: number): NearestPlace<Tag> {
   let best = Infinity;
   let nearest = outline.stretches[0] as Stretch<Tag>;
   for (const stretch of outline.stretches) {
@@ -122,7 +130,7 @@ export function nearestPlace<Tag>(outline: Outline<Tag>, a: number, r: number): 
     }
   }
   const at = nearestOn(nearest, a, r);
-  return { distance: isInside(outline, a, r) ? -best : best, a: at.a, r: at.r, tag: nearest.tag };
+  return { distance: best, a: at.a, r: at.r, tag: nearest.tag };
 }
 
 /** Signed distance alone: + outside, - depth of overlap. */

@@ -151,15 +151,20 @@ function tightened(upper: readonly Piece<unknown>[], bead: PlanePoint): Piece<un
   return [...kept, line(pieceEnd(upper[upper.length - 1] as Piece<unknown>), bead)];
 }
 
-function hollowSolid(sizes: HollowWheelSizes): Solid {
-  const { outline, metal } = hollowWheel(sizes);
-  return {
-    outline: makeOutline(outline),
-    pieces: metal.map(([a0, a1, r0, r1]) => rectanglePiece(a0, a1, r0, r1)),
-    hull: null,
-    coverIsExact: true,
-  };
-}
+/** By all that it follows from: many tires go on one wheel. */
+const WHEELS = new Map<string, Solid>();
+const KEPT_WHEELS = 64;
+
+const hollowSolid = (sizes: HollowWheelSizes): Solid =>
+  remembered(WHEELS, KEPT_WHEELS, JSON.stringify(sizes), () => {
+    const { outline, metal } = hollowWheel(sizes);
+    return {
+      outline: makeOutline(outline),
+      pieces: metal.map(([a0, a1, r0, r1]) => rectanglePiece(a0, a1, r0, r1)),
+      hull: null,
+      coverIsExact: true,
+    };
+  });
 
 const scratch = newMeasure();
 

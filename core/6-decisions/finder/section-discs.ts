@@ -1,11 +1,4 @@
-import {
-  makeOutline,
-  nearestPlace,
-  pieceEnd,
-  pieceStart,
-  type Outline,
-  type PlanePoint,
-} from '../../1-base/geometry/outline';
+import { nearestOnEdge, partOf, type Outline, type PlanePoint } from '../../1-base/geometry/outline';
 
 /**
  * Discs that together fill a section from inside: [a, r, radius] each, mm about its center plane. The distance from a
@@ -32,8 +25,8 @@ interface EdgePlace extends PlanePoint {
 /** Inner discs of a section that is the same on both sides of its center plane. */
 export function sectionDiscs(whole: Outline<unknown>): SectionDiscs {
   // From a middle on the outboard side the nearest of the edge is on that side too.
-  const outline = makeOutline(whole.pieces.filter((piece) => pieceStart(piece).a > 1e-9 || pieceEnd(piece).a > 1e-9));
-  const crown = Math.max(...outline.pieces.flatMap((piece) => [pieceStart(piece).r, pieceEnd(piece).r]));
+  const outline = partOf(whole, (from, to) => from.a > 1e-9 || to.a > 1e-9);
+  const crown = Math.max(...outline.stretches.flatMap(({ from, to }) => [from.r, to.r]));
   const discs: number[] = [];
   const seen = new Set<string>();
   const add = (a: number, r: number, radius: number): void => {
@@ -50,9 +43,7 @@ export function sectionDiscs(whole: Outline<unknown>): SectionDiscs {
     if (a > 0.01) add(-a, r, radius);
     return radius;
   };
-  outline.pieces.forEach((piece, i) => {
-    const from = pieceStart(piece);
-    const to = pieceEnd(piece);
+  outline.stretches.forEach(({ piece, from, to }, i) => {
     const length =
       piece.kind === 'line'
         ? Math.hypot(to.a - from.a, to.r - from.r)
@@ -114,8 +105,8 @@ function innerRadius(outline: Outline<unknown>, { a, r, na, nr }: EdgePlace, cro
   const toAxis = nr > 1e-6 ? r / nr : Infinity;
   let radius = Math.min(toMiddle, Math.max(toCrown, 0.5), toAxis);
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const nearest = nearestPlace(outline, a - na * radius, r - nr * radius);
-    if (Math.abs(nearest.distance) >= radius - FIT_MM) break;
+    const nearest = nearestOnEdge(outline, a - na * radius, r - nr * radius);
+    if (nearest.distance >= radius - FIT_MM) break;
     const da = a - nearest.a;
     const dr = r - nearest.r;
     const toward = na * da + nr * dr;
