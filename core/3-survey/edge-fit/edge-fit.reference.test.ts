@@ -200,14 +200,12 @@ test('fast draws of fitted edges agree with everything put off and fitted anew',
   );
   const model = makeSpreadModel(prepared, fit, 'trail', STANDARDS.neverRub, undefined, verdicts);
   const draws = 12;
-  const { shared, own } = drawnErrors(model, draws, 3);
-  const gaps = verdicts.map(() => new Float64Array(draws));
-  const margins = verdicts.map(() => new Float64Array(draws));
+  const errors = drawnErrors(model, draws, 3);
+  const { gaps } = model.drawn(errors);
   const off: number[] = [];
   for (let n = 0; n < draws; n++) {
-    const z = shared.map((values) => values[n]!);
-    const e = own.map((values) => values[n]!);
-    model.draw(Float64Array.from(z), Float64Array.from(e), n, gaps, margins);
+    const z = errors.shared.map((values) => values[n]!);
+    const e = errors.own.map((values) => values[n]!);
     const plain = plainDraw('frontLeft', fit, 'trail', STANDARDS.neverRub, model, z, e);
     plain.forEach((gap, i) => {
       if (gap < 60) off.push(Math.abs(gap - gaps[i]![n]!));

@@ -1,5 +1,6 @@
 import { unplace, type Pose } from '../../1-base/geometry/pose';
 import { distance, type Vec3 } from '../../1-base/geometry/vec3';
+import { remembered } from '../../1-base/remembered';
 import type { Posture } from '../../2-vehicle/motion/corner-motion';
 import type { Carriage } from '../../2-vehicle/motion/mount';
 import { cornersOf, vertexOf, placeOnPiece } from '../../3-survey/shape/shape';
@@ -53,6 +54,9 @@ const GRID = { travel: 13, steer: 13, other: 5 } as const;
 /** mm between places looked at along an edge or a sheet. */
 const PLACE_STEP_MM = 20;
 
+/** mm within which two places are one. */
+const SAME_PLACE_MM = 0.01;
+
 /** Places of one obstacle looked at; of more, as of a scan's points, evenly chosen ones. */
 const MOST_PLACES = 3000;
 
@@ -60,14 +64,15 @@ const MOST_PLACES = 3000;
 const BAND_MM = 30;
 
 /** Candidates kept of one obstacle. */
-const MOST_KEPT = 12;
+const MOST_KEPT = 60;
+
+/** mm within which of two places in one posture the nearer to the tire stands for both. */
+const ALIKE_MM = 10;
 
 interface GridPosture {
   readonly shares: PostureShares;
   readonly posture: Posture;
   readonly wheel: Pose;
-  /** As they are seen from the wheel. */
-  readonly mounts: Map<Carriage, Float64Array>;
 }
 
 /** Finds the places of a corner's obstacles that may become nearest. Poses of the postures are shared by all. */
@@ -75,6 +80,8 @@ export class CandidateFinder {
   readonly #corner: PreparedCorner;
   readonly #counts: readonly [number, number, number];
   readonly #grid: readonly GridPosture[];
+  /** Mounts as they are seen from the wheel, by posture of the grid. */
+  readonly #seen = new Map<Carriage, readonly Float64Array[]>();
 
   constructor(corner: PreparedCorner) {
     const { motion, envelope } = corner;
@@ -94,7 +101,7 @@ export class CandidateFinder {
         for (let k = 0; k < nv; k++) {
           const shares = [(along(i, nt) + 1) / 2, along(j, nu), along(k, nv)] as const;
           const posture = postureAt(corner, shares);
-          grid.push({ shares, posture, wheel: motion.wheelPose(posture), mounts: new Map() });
+          grid.push({ shares, posture, wheel: motion.wheelPose(posture) });
         }
       }
     }
@@ -108,42 +115,50 @@ export class CandidateFinder {
     const least = found[0];
     if (!least) return [];
     const limit = least.gapMm - least.dipMm + BAND_MM;
-    return found.filter((c) => c.gapMm - c.dipMm <= limit).slice(0, MOST_KEPT);
+    const kept: CandidatePlace[] = [];
+    for (const one of found) {
+      if (one.gapMm - one.dipMm > limit || kept.length === MOST_KEPT) break;
+      const isAlike = ({ shares, point }: CandidatePlace): boolean =>
+        shares === one.shares && distance(point, one.point) < ALIKE_MM;
+      if (!kept.some(isAlike)) kept.push(one);
+    }
+    return kept;
   }
 
   /** Postures in which a place's gap is less than in the neighbouring ones. */
   #minima(obstacle: PreparedObstacle, { point, reading, onEdge }: Sample): CandidatePlace[] {
     const { rotor } = this.#corner;
     const [nt, nu, nv] = this.#counts;
-    const gaps = this.#grid.map((at) => gapSeen(rotor, obstacle, this.#mountSeen(at, obstacle.mount), point));
+    const gaps = Float64Array.from(this.#mountSeen(obstacle.mount), (seen) => gapSeen(rotor, obstacle, seen, point));
     const minima: CandidatePlace[] = [];
-    const strides = [
-      [nu * nv, nt],
-      [nv, nu],
-      [1, nv],
-    ] as const;
-    gaps.forEach((gapMm, at) => {
+    const counts = [nt, nu, nv];
+    const strides = [nu * nv, nv, 1];
+    for (let at = 0; at < gaps.length; at++) {
+      const gapMm = gaps[at]!;
       let dipMm = 0;
-      for (const [stride, count] of strides) {
-        const i = Math.floor(at / stride) % count;
+      let isLeast = true;
+      for (let axis = 0; axis < 3 && isLeast; axis++) {
+        const stride = strides[axis]!;
+        const i = Math.floor(at / stride) % counts[axis]!;
         const before = i > 0 ? gaps[at - stride]! : Infinity;
-        const after = i < count - 1 ? gaps[at + stride]! : Infinity;
+        const after = i < counts[axis]! - 1 ? gaps[at + stride]! : Infinity;
         // Of equal neighbours the first is taken.
-        if (before <= gapMm || after < gapMm) return;
-        dipMm += dipBetween(before, gapMm, after);
+        isLeast = before > gapMm && after >= gapMm;
+        if (isLeast) dipMm += dipBetween(before, gapMm, after);
       }
-      minima.push({ point, shares: this.#grid[at]!.shares, reading, onEdge, dipMm, gapMm });
-    });
+      if (isLeast) minima.push({ point, shares: this.#grid[at]!.shares, reading, onEdge, dipMm, gapMm });
+    }
     return minima;
   }
 
-  #mountSeen({ posture, wheel, mounts }: GridPosture, mount: Carriage): Float64Array {
-    const known = mounts.get(mount);
-    if (known) return known;
-    const seen = new Float64Array(SEEN_NUMBERS);
-    seenFromWheel(wheel, this.#corner.motion.mountPose(mount, posture), seen);
-    mounts.set(mount, seen);
-    return seen;
+  #mountSeen(mount: Carriage): readonly Float64Array[] {
+    return remembered(this.#seen, Infinity, mount, () =>
+      this.#grid.map(({ posture, wheel }) => {
+        const seen = new Float64Array(SEEN_NUMBERS);
+        seenFromWheel(wheel, this.#corner.motion.mountPose(mount, posture), seen);
+        return seen;
+      }),
+    );
   }
 }
 
@@ -184,9 +199,17 @@ function places(pieces: PreparedObstacle['pieces'], i: number): (readonly [numbe
 /** Places along an obstacle without their postures, each with the reading or the place of an edge that it moves with. */
 export function placesAlong({ pieces, shapePieceCount, readPlaces }: PreparedObstacle): Sample[] {
   const shape: Sample[] = [];
+  const known = new Set<string>();
   for (let i = 0; i < shapePieceCount; i++) {
     for (const [s, w] of places(pieces, i)) {
-      shape.push({ point: placeOnPiece(pieces, i, s, w), reading: null, onEdge: null });
+      const point = placeOnPiece(pieces, i, s, w);
+      // Pieces that join share a place; a scan's points do not join.
+      if (cornersOf(pieces, i) > 1) {
+        const name = point.map((mm) => Math.round(mm / SAME_PLACE_MM)).join();
+        if (known.has(name)) continue;
+        known.add(name);
+      }
+      shape.push({ point, reading: null, onEdge: null });
     }
   }
   return [...shape, ...readPlaces.map(({ at, reading, onEdge }) => ({ point: at, reading, onEdge }))];

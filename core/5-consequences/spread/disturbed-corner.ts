@@ -7,6 +7,7 @@ import { place, unplace, type Pose } from '../../1-base/geometry/pose';
 import type { CarrierState } from '../../2-vehicle/motion/carrier';
 import type { Carriage } from '../../2-vehicle/motion/mount';
 import { attempt } from '../../1-base/problem';
+import { remembered } from '../../1-base/remembered';
 import { postureAt, type CandidatePlace } from './candidate-places';
 import type { Fit, SharedError } from './shared-errors';
 
@@ -72,23 +73,22 @@ export function reshaped({ rotor }: PreparedCorner, off: readonly (Disturbed | n
 export class PoseCache {
   readonly #corner: PreparedCorner;
   readonly #off: readonly (Disturbed | null)[];
-  readonly #known = new Map<string, BasePoses>();
-  readonly #states = new Map<string, Posed>();
+  readonly #at = new Map<string, PosesAt>();
+  /** Of the corner as it is, then of each that is off: the linkage solved by height and how far the axle crosses. */
+  readonly #states: readonly Map<number, Map<number, CarrierState>>[];
 
   constructor(corner: PreparedCorner, off: readonly (Disturbed | null)[]) {
     this.#corner = corner;
     this.#off = off;
+    this.#states = [null, ...off].map(() => new Map());
   }
 
   base(mount: Carriage, { shares }: CandidatePlace): BasePoses {
-    const key = `${mount}:${shares.join(':')}`;
-    const known = this.#known.get(key);
-    if (known) return known;
-    const { motion } = this.#corner;
-    const posed = this.#posed(-1, this.#corner, shares);
-    const made = { wheel: posed.wheel, mount: motion.mountFrom(posed.state, mount, posed.steer) };
-    this.#known.set(key, made);
-    return made;
+    const { bases, base } = this.#posesAt(shares);
+    return remembered(bases, Infinity, mount, () => ({
+      wheel: base.wheel,
+      mount: this.#corner.motion.mountFrom(base.state, mount, base.steer),
+    }));
   }
 
   /** Shift of a place in the wheel frame per standard deviation of each shared number, three numbers each. */
@@ -96,28 +96,39 @@ export class PoseCache {
     const base = this.base(mount, at);
     const from = unplace(base.wheel, place(base.mount, at.point));
     const shifts = new Float64Array(3 * this.#off.length);
-    this.#off.forEach((disturbed, j) => {
-      if (!disturbed) return;
-      const { corner, sign } = disturbed;
-      const posed = attempt(() => this.#posed(j, corner, at.shares));
-      if (!posed.ok) return;
-      const { state, steer, wheel } = posed.value;
-      const to = unplace(wheel, place(corner.motion.mountFrom(state, mount, steer), at.point));
+    this.#posesAt(at.shares).off.forEach((posed, j) => {
+      if (!posed) return;
+      const { corner, sign } = this.#off[j]!;
+      const to = unplace(posed.wheel, place(corner.motion.mountFrom(posed.state, mount, posed.steer), at.point));
       for (let k = 0; k < 3; k++) shifts[3 * j + k] = sign * (to[k]! - from[k]!);
     });
     return shifts;
   }
 
-  #posed(j: number, corner: PreparedCorner, shares: CandidatePlace['shares']): Posed {
-    const key = `${j}:${shares.join(':')}`;
-    const known = this.#states.get(key);
-    if (known) return known;
-    const { travel, steer, cross = 0 } = postureAt(corner, shares);
-    const state = corner.motion.carrierAt(travel, cross);
-    const made = { state, steer, wheel: corner.motion.wheelFrom(state, steer) };
-    this.#states.set(key, made);
-    return made;
+  #posesAt(shares: CandidatePlace['shares']): PosesAt {
+    return remembered(this.#at, Infinity, shares.join(':'), () => ({
+      bases: new Map(),
+      base: this.#posed(0, this.#corner, shares),
+      off: this.#off.map((disturbed, j) => {
+        const posed = disturbed && attempt(() => this.#posed(j + 1, disturbed.corner, shares));
+        return posed?.ok ? posed.value : null;
+      }),
+    }));
   }
+
+  #posed(which: number, corner: PreparedCorner, shares: CandidatePlace['shares']): Posed {
+    const { travel, steer, cross = 0 } = postureAt(corner, shares);
+    const atHeight = remembered(this.#states[which]!, Infinity, travel, () => new Map<number, CarrierState>());
+    const state = remembered(atHeight, Infinity, cross, () => corner.motion.carrierAt(travel, cross));
+    return { state, steer, wheel: corner.motion.wheelFrom(state, steer) };
+  }
+}
+
+interface PosesAt {
+  readonly bases: Map<Carriage, BasePoses>;
+  readonly base: Posed;
+  /** By shared number; null where the posture cannot be with it off. */
+  readonly off: readonly (Posed | null)[];
 }
 
 interface BasePoses {

@@ -40,6 +40,8 @@ export interface SharedError {
   readonly source: SharedSource;
   /** The number's own name, for repeatable draws. */
   readonly name: string;
+  /** Off, it lets the wheel go further and takes nothing away: what is met without it is still met, and its sign does not matter. */
+  readonly onlyWidens?: boolean;
   /** The same fit with the number off by `z` standard deviations. */
   disturb(fit: Fit, z: number): Fit;
 }
@@ -131,10 +133,22 @@ export function sharedErrors({ corner, setup }: Fit): SharedError[] {
   const { motion } = corner;
   if (motion.type === 'beamAxle' && motion.stopSpacingMm === undefined && motion.shockSpacingMm === undefined) {
     // Counted as stopped at its hubs; stops stand inboard of them.
-    const stopSpacingMm = (z: number): number => motion.hubSpacingMm * (1 - UNMEASURED.stopInboardShare * Math.abs(z));
-    onCorner('articulation', 'stops inboard', (c, z) => ({
-      motion: { ...c.motion, stopSpacingMm: stopSpacingMm(z) },
-    }));
+    const { hubSpacingMm } = motion;
+    errors.push({
+      source: 'articulation',
+      name: 'stops inboard',
+      onlyWidens: true,
+      disturb: ({ corner: c, ...fit }, z) => ({
+        ...fit,
+        corner: {
+          ...c,
+          motion: {
+            ...(c.motion as typeof motion),
+            stopSpacingMm: hubSpacingMm * (1 - UNMEASURED.stopInboardShare * Math.abs(z)),
+          },
+        },
+      }),
+    });
   }
   if (motion.type === 'swingArm') {
     for (const which of ['upper', 'lower'] as const) {

@@ -10,7 +10,7 @@ import type { Posture } from '../../2-vehicle/motion/corner-motion';
 import { toRadians } from '../../1-base/units/angle';
 import { CandidateFinder, metPlace, placesAlong, postureAt } from './candidate-places';
 import { disturbedCorner, PoseCache, reshaped, rotorShift, type RotorShift } from './disturbed-corner';
-import { drawer, type Candidate, type Draw, type ObstacleModel } from './draw';
+import { drawAll, type Candidate, type Drawn, type DrawnErrors, type ObstacleModel } from './draw';
 import { edgeShifts } from './moved-edge';
 import { readingShifts, type OwnError } from './moved-readings';
 import { sharedErrors, type Fit, type SharedError } from './shared-errors';
@@ -19,7 +19,8 @@ import { sharedErrors, type Fit, type SharedError } from './shared-errors';
 export interface SpreadModel {
   readonly shared: readonly SharedError[];
   readonly own: readonly OwnError[];
-  readonly draw: Draw;
+  /** Gaps and margins with everything off by what was drawn. */
+  drawn(errors: DrawnErrors): Drawn;
   /** By obstacle, in the order of the verdicts. */
   readonly obstacles: readonly ObstacleModel[];
   readonly rotor: RotorShift;
@@ -70,6 +71,8 @@ export function makeSpreadModel(
       const onEdge = edge && at.onEdge ? edge.at(at.onEdge) : null;
       const byShared = poses.shifts(obstacle.mount, at);
       if (onEdge) addTurned(byShared, axes, onEdge.shared);
+      const slopes = slopesOf(solid, corner.rotor.centrePlaneMm, inWheel, axes, byShared);
+      keepMet(shared, byShared, slopes.slopes);
       const shifts = felt(byShared);
       return {
         place: at,
@@ -85,7 +88,8 @@ export function makeSpreadModel(
         }),
         edgeShifts: onEdge?.own ?? null,
         marginMm,
-        ...slopesOf(solid, corner.rotor.centrePlaneMm, inWheel, axes, shifts.shifts),
+        ...slopes,
+        slopes: Float64Array.from(shifts.shiftedBy, (j) => slopes.slopes[j]!),
       };
     });
     const shapeError = sigmaMm ? own.length : -1;
@@ -102,7 +106,14 @@ export function makeSpreadModel(
     };
   });
   const rotor = rotorShift(corner, off);
-  return { shared, own, obstacles, rotor, shapes, draw: drawer(corner, obstacles, rotor, shapes, shared.length) };
+  return {
+    shared,
+    own,
+    obstacles,
+    rotor,
+    shapes,
+    drawn: (errors) => drawAll(corner, obstacles, rotor, shapes, errors),
+  };
 }
 
 /** From a place in the wheel frame, mm. */
@@ -114,6 +125,13 @@ function addTurned(to: Float64Array, axes: Float64Array, shifts: Float64Array): 
   for (let j = 0; j < shifts.length; j += 3) {
     for (let r = 0; r < 3; r++) for (let c = 0; c < 3; c++) to[j + r]! += axes[3 * r + c]! * shifts[j + c]!;
   }
+}
+
+/** Where the wheel is only let further, a place is not moved away from it: it is met as before. */
+function keepMet(shared: readonly SharedError[], shifts: Float64Array, slopes: Float64Array): void {
+  shared.forEach(({ onlyWidens }, j) => {
+    if (onlyWidens && slopes[j]! > 0) shifts.fill(0, 3 * j, 3 * j + 3);
+  });
 }
 
 /** mm per standard deviation below which a shift is left out. */

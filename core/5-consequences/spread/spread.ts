@@ -5,6 +5,7 @@ import { cornerVerdicts, type GapFinder, type ObstacleVerdict } from '../../4-cl
 import { prepareCorner, type PreparedCorner } from '../../4-clearance/case/prepared-corner';
 import type { Standard } from '../../4-clearance/case/standard';
 import { seededNormal, seededRandom, seedOf } from '../../1-base/numeric/seeded-random';
+import type { DrawnErrors } from './draw';
 import type { Fit, SharedSource } from './shared-errors';
 import type { OwnError } from './moved-readings';
 import { makeSpreadModel, type SpreadModel } from './spread-model';
@@ -82,17 +83,8 @@ export function cornerSpread(
   const finder = known?.finder ?? new ClearSection(corner.motion, corner.envelope);
   const verdicts = cornerVerdicts(corner, standard, {}, finder);
   const model = makeSpreadModel(corner, fit, kind, standard, drawn, verdicts);
-  const { shared, own } = drawnErrors(model, draws, seed);
-  const gaps = verdicts.map(() => new Float64Array(draws));
-  const margins = verdicts.map(() => new Float64Array(draws));
-  const low = new Float64Array(draws);
-  const z = new Float64Array(shared.length);
-  const e = new Float64Array(own.length);
-  for (let n = 0; n < draws; n++) {
-    for (let k = 0; k < z.length; k++) z[k] = shared[k]![n]!;
-    for (let k = 0; k < e.length; k++) e[k] = own[k]![n]!;
-    low[n] = model.draw(z, e, n, gaps, margins);
-  }
+  const errors = drawnErrors(model, draws, seed);
+  const { gaps, margins, low } = model.drawn(errors);
   return {
     corner: key,
     draws,
@@ -105,17 +97,17 @@ export function cornerSpread(
       chanceOfRub: shareBelow(margins[i]!, 0),
       chanceOfTouch: shareBelow(gaps[i]!, 0),
     })),
-    next: remeasures(model, verdicts, shared, own, low),
+    next: remeasures(model, verdicts, errors, low),
   };
 }
 
-/** Draws of every error of a model: shared ones in standard deviations, own ones in their unit. By error, then draw. */
-export const drawnErrors = (
-  model: Pick<SpreadModel, 'shared' | 'own'>,
-  draws: number,
-  seed: number,
-): { readonly shared: readonly Float64Array[]; readonly own: readonly Float64Array[] } => ({
-  shared: model.shared.map(({ name }) => normals(seededNormal(seedOf(`${seed} ${name}`)), draws)),
+/** Draws of every error of a model. */
+export const drawnErrors = (model: Pick<SpreadModel, 'shared' | 'own'>, draws: number, seed: number): DrawnErrors => ({
+  draws,
+  shared: model.shared.map(({ name, onlyWidens }) => {
+    const drawn = normals(seededNormal(seedOf(`${seed} ${name}`)), draws);
+    return onlyWidens ? drawn.map(Math.abs) : drawn;
+  }),
   own: model.own.map((error) => drawnOwn(error, draws, seed)),
 });
 
@@ -153,8 +145,7 @@ const shareBelow = (values: Float64Array, limit: number): number =>
 function remeasures(
   model: SpreadModel,
   verdicts: readonly ObstacleVerdict[],
-  shared: readonly Float64Array[],
-  own: readonly Float64Array[],
+  { shared, own }: DrawnErrors,
   low: Float64Array,
 ): Remeasure[] {
   const named = new Map<string, { what: Omit<Remeasure, 'share' | 'narrowsMm'>; share: number }>();
