@@ -1,4 +1,4 @@
-/** What `npm run bench:screen` found; kept in screen-found.json. */
+/** What `npm run bench:screen` found; kept in found.json. */
 export interface ScreenFigure {
   readonly name: string;
   readonly unit: string;

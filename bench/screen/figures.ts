@@ -1,0 +1,36 @@
+import type { ScreenFigure } from './report';
+
+export const percentile = (sorted: readonly number[], share: number): number =>
+  sorted[Math.min(sorted.length - 1, Math.ceil(share * sorted.length) - 1)] as number;
+
+export const figures: ScreenFigure[] = [];
+
+/** What a time is told in besides ms: `ofMs` long, at most `goal` of them 95 times of 100. */
+export interface Ratio {
+  readonly in: string;
+  readonly ofMs: number;
+  readonly goal: number;
+}
+
+export function add(name: string, unit: string, samples: readonly number[], goal: number | null, ratio?: Ratio): void {
+  const sorted = [...samples].sort((a, b) => a - b);
+  const p95 = percentile(sorted, 0.95);
+  const ratioOf = ratio && {
+    in: ratio.in,
+    p95: p95 / ratio.ofMs,
+    goal: ratio.goal,
+    met: p95 / ratio.ofMs <= ratio.goal,
+  };
+  figures.push({
+    ...(ratioOf ? { ratio: ratioOf } : {}),
+    name,
+    unit,
+    count: sorted.length,
+    median: percentile(sorted, 0.5),
+    p95,
+    most: sorted.at(-1) as number,
+    goal,
+    met: goal === null ? null : p95 <= goal,
+  });
+  process.stderr.write(`${name}: ${JSON.stringify(figures.at(-1))}\n`);
+}
