@@ -38,8 +38,8 @@ row costs what one look-up does, and in diameter sections are not nested strictl
 table (once for each set of postures), about 0.3 ms a mounted tire, and 0.1 to 1 ms for each cell at the frontier, whose number grows as the
 two-thirds power of the combinations, not as their number.
 
-Why the reaches are missed: of the time for 150,000 combinations about half goes into mounting 600 tires and drawing the table, the rest into exact tests at
-the frontier, each of many searches. Telling neighbours what one of them proved makes the searches fewer and hardly
-quicker (docs/decisions/0023-follows-a-finger.md). Under the street rule each parked height needs a table of its own. Tables are not kept from one question to the next.
+Why what is missed is missed: under the street rule each parked height needs a table of its own; the rest goes into mounting 600 tires and into
+exact tests at the frontier, each of many searches. Telling neighbours what one of them proved makes the searches fewer and hardly
+quicker (docs/decisions/0023-follows-a-finger.md). Tables are not kept from one question to the next.
 `;
 }

@@ -42,8 +42,7 @@ frame is a sixtieth of a second. The browser slows the page's own thread, not it
 ${rows.join('\n')}
 
 Why the reaches are missed: between a key and its verdict the page is drawn twice, first the control that was moved, then the verdict with its
-ladder of forty rungs, and each drawing, in software, takes several times an empty one; that is most of it. Pictures wait for the verdict
-before they are asked for; a beam axle's whole region takes two to three times a wishbone's, and keys while it is drawn share the two cores with
-it. Until the first verdict the page runs the framework, the schemas and the shell once, all cold, while the worker, cold as well, works on the other core.
+ladder of forty rungs, and each drawing, in software, takes several times an empty one; that is most of it. A picture is asked for beside the verdict
+and shares the two cores with it, with the page and with the server that saves; a beam axle's region takes two to three times a wishbone's. Until the first verdict the page runs the framework, the schemas and the shell once, all cold, while the worker, cold as well, works on the other core.
 `;
 }
