@@ -20,6 +20,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 </script>
 
 <template>
-  <v-btn variant="text" size="48" :icon="mdiHelp" aria-label="Help" title="Help (?)" @click="open = true" />
-  <HelpDialog v-if="wanted" v-model="open" v-model:by-sign="bySign" />
+  <!-- One element, so that what a room says of its place, as that it is rare, holds. -->
+  <span>
+    <v-btn variant="text" size="48" :icon="mdiHelp" aria-label="Help" title="Help (?)" @click="open = true" />
+    <HelpDialog v-if="wanted" v-model="open" v-model:by-sign="bySign" />
+  </span>
 </template>

@@ -36,7 +36,8 @@ describe('the readings of one thing', () => {
   const table = async (of: LowgapObstacle) => {
     const corner = { ...job.document!.corners.frontRight!, obstacles: [of] };
     const [prepared] = surveyedObstacles('frontRight', corner);
-    wrapper = await mountedInJob(ReadingTable, { obstacle: of, surveyed: prepared!.surveyed }, { room: 'survey' });
+    const props = { obstacle: of, surveyed: prepared!.surveyed, side: 'right' };
+    wrapper = await mountedInJob(ReadingTable, props, { room: 'survey' });
     return prepared!.surveyed;
   };
 

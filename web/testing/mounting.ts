@@ -9,6 +9,11 @@ import { useJobStore, type JobStore } from '../stores/job';
 import { makeVuetify } from '../theme';
 import { FakeServer, ID } from './fake-server';
 
+/** What Vue warns of is a fault: a class that falls on nothing, a number that is missing. */
+const fail = (warning: string, _component: unknown, trace: string): never => {
+  throw new Error(`${warning}\n${trace}`);
+};
+
 const mountedWith = (
   component: Component,
   props: Record<string, unknown>,
@@ -19,7 +24,7 @@ const mountedWith = (
   return mount(component, {
     props,
     attachTo: document.body,
-    global: { plugins: [makeVuetify(), router] },
+    global: { plugins: [makeVuetify(), router], config: { warnHandler: fail } },
   } as never) as VueWrapper;
 };
 
