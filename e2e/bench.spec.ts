@@ -342,3 +342,21 @@ for (const theme of ['counter', 'bay'] as const) {
     expect(await axeFinds(page), 'compare').toEqual([]);
   });
 }
+
+test('a long name of a part is cut in the ladder, so that its gap stays in sight', async ({ page }) => {
+  await page.goto('/');
+  const { document } = (await jobCalled(page, 'Patrol pickup')) as { document: LowgapFile };
+  for (const one of document.corners.frontLeft!.obstacles) one.label = 'Rear edge of the well: pinch weld or rocker';
+  const made = await page.request.post('/api/jobs', { data: { title: 'Long names', customer: '', document } });
+  await page.goto(`/jobs/${(await made.json()).id}/bench?corner=frontLeft`);
+  const rungs = page.getByRole('region', { name: 'Gap ladder' }).getByRole('listitem');
+  await expect(rungs.first()).toBeVisible();
+  for (const width of [1280, 1024, 390]) {
+    await page.setViewportSize({ width, height: 800 });
+    const panel = (await page.locator('.answer').boundingBox())!;
+    for (const gap of await rungs.locator('.gap').all()) {
+      const box = (await gap.boundingBox())!;
+      expect(box.x + box.width).toBeLessThanOrEqual(panel.x + panel.width);
+    }
+  }
+});

@@ -163,6 +163,8 @@ const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
 .ladder {
   max-width: 560px;
   display: grid;
+  /* A long name is cut, not made room for: the gap stands at its end. */
+  grid-template-columns: minmax(0, 1fr);
   gap: 2px;
   min-width: 0;
 }

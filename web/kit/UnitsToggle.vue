@@ -16,6 +16,7 @@ const WORDS: Readonly<Record<LengthUnit, string>> = {
     <v-btn-toggle
       :model-value="units"
       mandatory
+      class="both"
       aria-label="Units worked in"
       @update:model-value="(unit: LengthUnit) => emit('choose', unit)"
     >
@@ -23,3 +24,11 @@ const WORDS: Readonly<Record<LengthUnit, string>> = {
     </v-btn-toggle>
   </div>
 </template>
+
+<style scoped>
+/* One beneath the other where they do not stand side by side. */
+.both {
+  flex-wrap: wrap;
+  height: auto;
+}
+</style>
