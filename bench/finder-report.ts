@@ -35,7 +35,7 @@ room and kind of change; an exact distance transform gives the room at every pla
 centre plane the least of the field at their middles less their radii. The table is up to 3.6 mm too careful and 0.7 mm too free; a cell nearer to a limit than that
 is decided by the exact search, which only has to prove that nothing comes below. There is no bisection: along the centre plane a whole
 row costs what one look-up does, and in diameter sections are not nested strictly enough for a bisection to be exact. The cost is the
-table (once for each set of postures), about 0.3 ms a mounted tire, and 0.1 to 1 ms for each cell at the frontier, whose number grows as the
+table (once for each set of postures), the mounted tires, and the exact tests of the cells at the frontier, whose number grows as the
 two-thirds power of the combinations, not as their number.
 
 Why what is missed is missed: under the street rule each parked height needs a table of its own; the rest goes into mounting 600 tires and into

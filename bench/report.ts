@@ -36,7 +36,7 @@ stops allow (trail) or what the street rule leaves of it. "Other tire" cycles th
 
 Why what is missed is missed. *Next tire*: each cell that was kept is looked at by one tangent; cells gather while tires differ, and bigger bites would
 need them kept in a tree. *Other stop or lock*: what was clipped away before is halved for the first time. *New alignment*: thousands of
-new cells, each imaged and judged. *Spread*: a thousand draws of up to sixty places a thing, each shifted by some thirty numbers; on a beam axle
+new cells, each imaged and judged. *Spread*: a thousand draws of up to sixty places a thing, each shifted by every number that moves it; on a beam axle
 all places in 845 postures before them, and many more that may be met. *Levers* of a beam axle: those that realign the wheel need tables of its linkage for each amount that has to be
 searched, and again for what it upsets. One thing alone, as the screen asks, shares them with no other.
 

@@ -1,8 +1,10 @@
 import type { ScreenFigure } from './report';
 
+/** Of values in rising order, the one that this share of them does not exceed. */
 export const percentile = (sorted: readonly number[], share: number): number =>
   sorted[Math.min(sorted.length - 1, Math.ceil(share * sorted.length) - 1)] as number;
 
+/** All that was measured, in its order. */
 export const figures: ScreenFigure[] = [];
 
 /** What a time is told in besides ms: `ofMs` long, at most `goal` of them 95 times of 100. */
@@ -12,6 +14,7 @@ export interface Ratio {
   readonly goal: number;
 }
 
+/** Sums samples up as a figure and says it. */
 export function add(name: string, unit: string, samples: readonly number[], goal: number | null, ratio?: Ratio): void {
   const sorted = [...samples].sort((a, b) => a - b);
   const p95 = percentile(sorted, 0.95);

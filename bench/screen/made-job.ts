@@ -17,6 +17,7 @@ function documentWith(name: MotionName, envelope: 'trail' | 'street'): LowgapFil
   });
 }
 
+/** A new job on the server, with the surveyed corner; its id. */
 export async function makeJob(name: MotionName, envelope: 'trail' | 'street'): Promise<string> {
   const made = await fetch(`${SERVER.url}/api/jobs`, {
     method: 'POST',

@@ -43,6 +43,6 @@ ${rows.join('\n')}
 
 Why the reaches are missed: between a key and its verdict the page is drawn twice, first the control that was moved, then the verdict with its
 ladder of forty rungs, and each drawing, in software, takes several times an empty one; that is most of it. A picture is asked for beside the verdict
-and shares the two cores with it, with the page and with the server that saves; a beam axle's region takes two to three times a wishbone's. Until the first verdict the page runs the framework, the schemas and the shell once, all cold, while the worker, cold as well, works on the other core.
+and shares the two cores with it, with the page and with the server that saves; a beam axle's region is met in many more postures than a wishbone's. Until the first verdict the page runs the framework, the schemas and the shell once, all cold, while the worker, cold as well, works on the other core.
 `;
 }

@@ -8,6 +8,8 @@ import type { PreparedCorner } from '../case/prepared-corner';
 import { PlaneRaster, type PlaneWindow } from './plane-raster';
 import type { PlacedThing } from '../../3-survey/prepared/prepared-obstacle';
 
+const { max, min } = Math;
+
 /**
  * What an image is measured to: the tire and wheel filled to the axis; the same bulged, near the ground; the hollow
  * wheel.
@@ -152,8 +154,6 @@ export class KeepOutPainter {
     return made;
   }
 }
-
-const { max, min } = Math;
 
 /** Images of places in postures: along the axle line, radius, and whether near the ground; place by place. */
 interface Images {

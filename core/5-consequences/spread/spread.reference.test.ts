@@ -125,8 +125,8 @@ const LOPSIDED: ObstacleDescription[] = [
   },
 ];
 
-/** A steered beam axle whose stops and shocks were measured. */
 const BEAM = MOTIONS['beamAxle'] as BeamAxleDescription;
+/** The same with its stops and shocks measured. */
 const STOPPED_BEAM = { ...BEAM, stopSpacingMm: 0.6 * BEAM.hubSpacingMm, shockSpacingMm: 0.7 * BEAM.hubSpacingMm };
 
 describe('against every number put off and all worked out anew', () => {
