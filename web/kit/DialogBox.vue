@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue';
+import { useEventListener } from '@vueuse/core';
 import type { VDialog } from 'vuetify/components';
 
 /**
@@ -11,13 +12,25 @@ defineProps<{ label: string; width: number }>();
 
 const dialog = ref<VDialog>();
 let from: HTMLElement | null = null;
+/** The library hears Escape from a timer on, after it has opened: until then the key is heard here. */
+let isHeard = false;
 watch(
   open,
   (now) => {
+    isHeard = false;
     if (now && document.activeElement instanceof HTMLElement) from = document.activeElement;
   },
   { flush: 'sync', immediate: true },
 );
+watch(
+  () => open.value && dialog.value?.globalTop === true,
+  (isTop) => (isHeard ||= isTop),
+  { flush: 'sync' },
+);
+useEventListener(window, 'keydown', (event) => {
+  if (event.key === 'Escape' && open.value && !isHeard) open.value = false;
+});
+
 function giveBack(): void {
   const now = document.activeElement;
   const isElsewhere = now && now !== document.body && !dialog.value?.contentEl?.contains(now);

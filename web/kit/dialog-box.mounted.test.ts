@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
-import { defineComponent, h, ref } from 'vue';
+import { defineComponent, h, nextTick, ref } from 'vue';
+import { VMenu } from 'vuetify/components';
 import { mounted } from '../testing/mounting';
 import DialogBox from './DialogBox.vue';
 
@@ -9,6 +10,7 @@ afterEach(() => wrapper.unmount());
 
 const open = ref(false);
 const hasKey = ref(true);
+const hasList = ref(false);
 const Page = defineComponent({
   render: () =>
     h('main', { id: 'content', tabindex: -1 }, [
@@ -22,10 +24,16 @@ const Page = defineComponent({
           width: 300,
           'onUpdate:modelValue': (now: boolean) => (open.value = now),
         },
-        () => h('button', { id: 'inside' }, 'Yes'),
+        () => [h('button', { id: 'inside' }, 'Yes'), h(VMenu, { modelValue: hasList.value }, () => 'A list')],
       ),
     ]),
 });
+/** The library says which of its layers is on top from a timer on. */
+async function timersRun(): Promise<void> {
+  await flushPromises();
+  await new Promise((done) => setTimeout(done));
+  await flushPromises();
+}
 /** The library says that it has left once its transition ends, which no layout here does. */
 async function closed(): Promise<void> {
   open.value = false;
@@ -56,6 +64,32 @@ describe('a dialog', () => {
     await closed();
     expect(document.activeElement!.id).toBe('content');
     hasKey.value = true;
+  });
+
+  test('Escape closes it, as early as it stands there, and leaves it to a list that is open in it', async () => {
+    ({ wrapper } = mounted(Page));
+    await timersRun();
+    const escape = (): boolean =>
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape', bubbles: true }));
+    open.value = true;
+    await nextTick();
+    escape();
+    expect(open.value).toBe(false);
+
+    open.value = true;
+    await timersRun();
+    const dialog = wrapper.findComponent({ name: 'VDialog' });
+    expect(dialog.vm.globalTop).toBe(true);
+    hasList.value = true;
+    await timersRun();
+    expect(dialog.vm.globalTop).toBe(false);
+    escape();
+    await timersRun();
+    expect(open.value).toBe(true);
+    hasList.value = false;
+    await timersRun();
+    escape();
+    expect(open.value).toBe(false);
   });
 
   test('who types on in another field before it has faded keeps the focus there', async () => {
