@@ -85,3 +85,30 @@ test('the ladder of ten is whole beside its picture, on the laptop and on the ta
     ).toBeLessThanOrEqual(1);
   }
 });
+
+test('on a phone the names in the clear section stand clear of its scales', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await ownPickup(page, 'Names on a phone');
+  const section = page.getByTestId('clear-section').first();
+  await expect(section.locator('.name text').first()).toBeVisible();
+  const met = await section.evaluate((figure) => {
+    const boxes = (what: string): { text: string; box: DOMRect }[] =>
+      [...figure.querySelectorAll(what)].map((one) => ({
+        text: one.textContent.trim(),
+        box: one.getBoundingClientRect(),
+      }));
+    const scales = boxes('.axes text');
+    return boxes('.name text').flatMap(({ text, box }) =>
+      scales
+        .filter(
+          (scale) =>
+            scale.box.left < box.right &&
+            scale.box.right > box.left &&
+            scale.box.top < box.bottom &&
+            scale.box.bottom > box.top,
+        )
+        .map((scale) => `${text} on ${scale.text}`),
+    );
+  });
+  expect(met).toEqual([]);
+});

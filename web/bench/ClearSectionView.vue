@@ -114,13 +114,15 @@ const nameOf = (of: NearestOfStrand): string => {
   const posture = postureOf(of);
   return label.length > posture.length ? label : posture;
 };
+/** CSS pixels at the left that the radii stand in: a name there would be read with them. */
+const RADII_PX = 50;
 const names = computed(() =>
   placeNames(
     nearest.value,
     nameOf,
     [rotor.value.centrePlaneMm, 0],
     {
-      left: box.value.x + 4 * unit.value,
+      left: box.value.x + RADII_PX * unit.value,
       right: box.value.x + box.value.width - 4 * unit.value,
       top: box.value.y + 22 * unit.value,
       bottom: box.value.y + box.value.height - 26 * unit.value,

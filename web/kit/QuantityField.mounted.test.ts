@@ -54,6 +54,19 @@ describe('a number as people type it', () => {
     expect(wrapper.emitted('change')!.at(-1)).toEqual([80, '80 mm']);
   });
 
+  test('a starting value stands in the unit of the job, also where that is changed', async () => {
+    const wrapper = field({ value: 900, range: LIMITS.hubToLipMm, starting: true });
+    const placeholder = (): string => wrapper.find('input').element.placeholder;
+    expect(placeholder()).toBe('900 mm');
+    useUnits().chosen = 'in';
+    await nextTick();
+    // 900 / 25.4 = 35.433 = 35 7/16 to the nearest sixteenth.
+    expect(placeholder()).toBe('35 7/16 in');
+    await wrapper.find('input').setValue('36');
+    expect(wrapper.emitted('change')!.at(-1)).toEqual([914.4, '36 in']);
+    useUnits().chosen = 'mm';
+  });
+
   test('a starting value stays one where the number begun over it is refused in the end', async () => {
     const wrapper = field({ value: 80, starting: true });
     await wrapper.find('input').trigger('focus');

@@ -7,7 +7,15 @@ import { attempt } from '@/core/1-base/problem';
 import { parseLength, type LengthUnit } from '@/core/1-base/units/length';
 import { unitInRun } from '@/core/1-base/units/meant-length';
 import { useUnits } from '../stores/units';
-import { bareUnit, keptText, otherUnitText, parseQuantity, quantityText, type Quantity } from './quantity';
+import {
+  bareUnit,
+  keptText,
+  otherUnitText,
+  parseQuantity,
+  quantityText,
+  standingText,
+  type Quantity,
+} from './quantity';
 
 /** One number as people type it. What is wrong stays in the field and is said; only a good number goes on. */
 const props = withDefaults(
@@ -74,7 +82,10 @@ watch(
   ([value, typed, starting, jobUnit], before) => {
     const isOtherUnit = before !== undefined && before[3] !== jobUnit;
     // It stands in the field's background: typing it, even the same, is what makes it measured.
-    if (starting) return void (text.value = refusal.value ? text.value : '');
+    if (starting) {
+      if (isOtherUnit) unit.value = bareUnit(props.quantity, jobUnit);
+      return void (text.value = refusal.value ? text.value : '');
+    }
     const now = parseQuantity(text.value, props.quantity, props.range, unit.value);
     if (!isOtherUnit && now.ok && value !== undefined && Math.abs(now.value - value) < 1e-6) return;
     // Put back as it was before a number that was not finished: what is typed stays, with what is wrong with it.
@@ -139,10 +150,6 @@ const message = computed(() => refusal.value || question.value || props.problem)
 const hint = computed(() =>
   props.starting || question.value ? '' : otherUnitText(props.value, text.value, props.quantity, unit.value),
 );
-const standingIn = computed(() => {
-  const shown = quantityText(props.value, undefined, props.quantity, unit.value);
-  return /[a-z]$/.test(shown) ? shown : `${shown} ${unitShown.value}`;
-});
 const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
 </script>
 
@@ -166,7 +173,7 @@ const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
       autocomplete="off"
       class="figures"
       :class="{ starting }"
-      :placeholder="starting ? standingIn : undefined"
+      :placeholder="starting ? standingText(value, quantity, unit) : undefined"
       :persistent-placeholder="starting"
       :messages="starting ? 'starting value, not measured' : []"
       @focus="began"

@@ -71,6 +71,13 @@ export function quantityText(
   return quantity === 'length' ? lengthIn(value, unit, 1) : formatMm(value, quantity === 'offset' ? 1 : 2);
 }
 
+/** What stands in for a number until it is measured, with its unit: in inches to the nearest sixteenth, for nobody types it. */
+export function standingText(value: number | undefined, quantity: Quantity, unit: LengthUnit): string {
+  if (value === undefined) return '';
+  if (quantity === 'length' && unit === 'in') return `${formatFraction(value)} in`;
+  return `${quantityText(value, undefined, quantity, unit)} ${quantity === 'degrees' ? '°' : bareUnit(quantity, unit)}`;
+}
+
 const meansTheSame = (value: number, typed: string, quantity: Quantity, unit: LengthUnit): boolean => {
   const meant = attempt(() => (quantity === 'length' ? parseLength(typed, unit).mm : readQuantity(typed, quantity)));
   return meant.ok && Math.abs(meant.value - value) <= SAME_LENGTH_MM;

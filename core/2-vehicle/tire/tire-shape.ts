@@ -1,4 +1,5 @@
 import { joinPath, ProblemError } from '../../1-base/problem';
+import { bothUnits } from '../../1-base/units/length';
 import type { TireDescription } from './dimensions';
 import { rollingOfRevolutionsMm } from './rolling';
 import { parseTireSize } from './size';
@@ -65,8 +66,8 @@ function requireWithin(value: number, least: number, most: number, path: string,
   throw new ProblemError({
     code: 'outOfRange',
     path,
-    expected: `${what} of ${least.toFixed(0)} to ${most.toFixed(0)} mm on this section`,
-    found: `${value.toFixed(0)} mm`,
+    expected: `${what} of ${bothUnits(least)} to ${bothUnits(most)} on this section`,
+    found: bothUnits(value),
   });
 }
 

@@ -3,6 +3,7 @@ import type { CarrierState } from '../../2-vehicle/motion/carrier';
 import type { HeldAt } from '../reading/reading';
 import { joinPath, ProblemError } from '../../1-base/problem';
 import { toRadians } from '../../1-base/units/angle';
+import { bothUnits } from '../../1-base/units/length';
 import { HELD_BEYOND_MM } from '../../1-base/tolerances';
 import type { CornerDescription } from '../description/corner-description';
 
@@ -25,8 +26,8 @@ export function readingPosture(
     throw new ProblemError({
       code: 'outOfRange',
       path: joinPath(path, reading.hubToLipMm === undefined ? 'travelMm' : 'hubToLipMm'),
-      expected: `a height within the surveyed travel, ${-droopMm} to ${bumpMm} mm from ride`,
-      found: `${held.toFixed(1)} mm from ride`,
+      expected: `a height within the surveyed travel, ${bothUnits(-droopMm)} to ${bothUnits(bumpMm)} from ride`,
+      found: `${bothUnits(held)} from ride`,
     });
   }
   const travel = Math.min(bumpMm, Math.max(-droopMm, held));

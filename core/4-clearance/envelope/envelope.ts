@@ -14,6 +14,7 @@ import {
 import type { Locks } from '../../2-vehicle/motion/corner-motion';
 import { joinPath, ProblemError } from '../../1-base/problem';
 import { toRadians } from '../../1-base/units/angle';
+import { bothUnits } from '../../1-base/units/length';
 import type { CornerDescription } from '../../3-survey/description/corner-description';
 import type { DrawnRow, EnvelopeKind } from './envelope-kind';
 import type { Setup } from '../../2-vehicle/setup/setup';
@@ -99,16 +100,16 @@ export function travelLimits(
     throw new ProblemError({
       code: 'contradiction',
       path: `${path}.bumpStopMm`,
-      expected: `a bump limit above the droop limit (${droop} mm)`,
-      found: `bump limit at ${bump} mm`,
+      expected: `a bump limit above the droop limit of ${bothUnits(droop)}`,
+      found: `bump limit at ${bothUnits(bump)}`,
     });
   }
   if (!(ride >= droop && ride <= bump)) {
     throw new ProblemError({
       code: 'outOfRange',
       path: `${path}.suspensionLiftMm`,
-      expected: `${-bump} to ${-droop} mm, so that the parked wheel stays between its stops${ride < droop ? '; to go higher a longer strut or coil-over, a longer shock or a spacer on the strut lets it hang lower' : ''}`,
-      found: `${setup.suspensionLiftMm} mm`,
+      expected: `${bothUnits(-bump)} to ${bothUnits(-droop)}, so that the parked wheel stays between its stops${ride < droop ? '; to go higher a longer strut or coil-over, a longer shock or a spacer on the strut lets it hang lower' : ''}`,
+      found: bothUnits(setup.suspensionLiftMm),
     });
   }
   const firstTouch = firstTouchMm === undefined ? null : firstTouchMm - setup.bumpStopMm + setup.bumpLimitShiftMm;

@@ -3,6 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { nearestPlace } from '../../1-base/geometry/outline';
 import { unplace } from '../../1-base/geometry/pose';
 import { attempt } from '../../1-base/problem';
+import { formatFraction } from '../../1-base/units/length';
 import { type CaseDescription } from '../case/case-description';
 import { fittedAsSetup, type SetupDescription, fittedSetup, countParts } from '../../2-vehicle/setup/setup';
 import type { CornerDescription } from '../../3-survey/description/corner-description';
@@ -297,6 +298,15 @@ describe('setups that cannot be', () => {
     [{ tire: { size: 'wide ones' } }, 'setup.tire.size'],
   ])('%p is refused at its field', (setup, path) => {
     expect(attempt(() => evaluateCase(caseOf(setup)))).toMatchObject({ ok: false, problems: [{ path }] });
+  });
+
+  test('the heights between its stops are said in both units, as the height that was asked for', () => {
+    const refused = attempt(() => evaluateCase(caseOf({ suspensionLiftMm: 254 })));
+    const { bumpMm, droopMm } = CORNER.travel;
+    expect(refused).toMatchObject({ ok: false, problems: [{ found: '254 mm (10 in)' }] });
+    const [problem] = refused.ok ? [] : refused.problems;
+    expect(problem!.expected).toContain(`-${bumpMm} mm (`);
+    expect(problem!.expected).toContain(`${droopMm} mm (${formatFraction(droopMm)} in)`);
   });
 
   test('two obstacles of one name, or one without a place', () => {
