@@ -46,6 +46,22 @@ describe('the gap ladder', () => {
     }
   });
 
+  test('in another order each rung stays where it is, with the focus, and says what is there now', async () => {
+    wrapper = await mountedInJob(GapLadder, props(), { room: 'bench' });
+    const before = wrapper.findAll('li').map(({ element }) => element);
+    const first = wrapper.find<HTMLButtonElement>('li button').element;
+    first.focus();
+    const turned = props().obstacles.map((one) => ({ ...one, marginMm: -one.marginMm, gapMm: -one.gapMm }));
+    await wrapper.setProps({ ...props(), obstacles: turned });
+    expect(wrapper.findAll('li').map(({ element }) => element)).toEqual(before);
+    expect(document.activeElement).toBe(first);
+    const furthest = [...props().obstacles].sort((a, b) => b.marginMm - a.marginMm)[0]!;
+    expect(first.textContent).toContain(furthest.label);
+    expect(first.textContent).toContain(`${Number(-furthest.gapMm.toFixed(1))} mm`);
+    await wrapper.find('li button').trigger('click');
+    expect(wrapper.emitted('pick')).toEqual([[furthest.id]]);
+  });
+
   test('a rung that is pressed is picked; the table holds the same things', async () => {
     wrapper = await mountedInJob(GapLadder, props(), { room: 'bench' });
     await wrapper.find('li button').trigger('click');
