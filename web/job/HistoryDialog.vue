@@ -23,13 +23,18 @@ const MOST_SHOWN = 40;
 
 const now = computed<JobContent>(() => ({ title: job.title, customer: job.customer, document: job.document! }));
 
-watch(open, async (isOpen) => {
-  then.value = null;
-  if (!isOpen) return;
-  const read = await api.jobHistory(job.id);
-  failed.value = !read.ok;
-  sets.value = read.ok ? read.value.sets : null;
-});
+// It may be opened before it has come.
+watch(
+  open,
+  async (isOpen) => {
+    then.value = null;
+    if (!isOpen) return;
+    const read = await api.jobHistory(job.id);
+    failed.value = !read.ok;
+    sets.value = read.ok ? read.value.sets : null;
+  },
+  { immediate: true },
+);
 
 /** The state before a save. */
 async function look(revision: number): Promise<void> {

@@ -12,12 +12,8 @@ afterEach(() => {
   job.close();
 });
 
-test('what was changed is told by its field; an earlier state is looked at first, and brought back as one change', async () => {
-  const opened = await openedJob();
-  job = opened.job;
-  const { server } = opened;
-  const before = job.document!.setup!.spacerMm;
-  server.somebodySaves((other) => void (other.document.setup!.spacerMm = 17));
+/** The server has one change of a job, by the other bay; before it the spacer was `before`. */
+function oneChange({ server }: Awaited<ReturnType<typeof openedJob>>, before: number): void {
   const now = server.fetch;
   Object.assign(globalThis, {
     fetch: async (path: string, init: RequestInit) => {
@@ -34,6 +30,14 @@ test('what was changed is told by its field; an earlier state is looked at first
       return path.endsWith('/history/1') ? answer(then) : now(path, init);
     },
   });
+}
+
+test('what was changed is told by its field; an earlier state is looked at first, and brought back as one change', async () => {
+  const opened = await openedJob();
+  job = opened.job;
+  const before = job.document!.setup!.spacerMm;
+  opened.server.somebodySaves((other) => void (other.document.setup!.spacerMm = 17));
+  oneChange(opened, before);
   job.change((file) => void (file.setup!.spacerMm = 17));
   wrapper = await mountedInJob(HistoryDialog, { modelValue: false });
   await wrapper.setProps({ modelValue: true });
@@ -47,4 +51,13 @@ test('what was changed is told by its field; an earlier state is looked at first
   expect(job.document!.setup!.spacerMm).toBe(before);
   job.undo();
   expect(job.document!.setup!.spacerMm).toBe(17);
+});
+
+test('opened before it has come, it asks as well', async () => {
+  const opened = await openedJob();
+  job = opened.job;
+  oneChange(opened, 0);
+  wrapper = await mountedInJob(HistoryDialog, { modelValue: true });
+  await flushPromises();
+  expect(pageText()).toContain('Bay 2: setup, spacer');
 });
