@@ -7,6 +7,7 @@ import type { ObstacleVerdict } from '@/core/4-clearance/verdict/evaluate';
 import { formatMm } from '@/core/1-base/units/length';
 import { cornerLimits } from '../job/corner-limits';
 import { useCurrentCorner } from '../job/current-corner';
+import { whyUnjudged, type Unjudged } from '../job/unjudged';
 import VerdictMark from '../kit/VerdictMark.vue';
 import { useJobStore } from '../stores/job';
 import { postureWords } from '../words';
@@ -27,15 +28,19 @@ const leastOf = (all: readonly ObstacleVerdict[], key: CornerKey): ObstacleVerdi
     .filter((o) => o.corner === key)
     .reduce<ObstacleVerdict | null>((least, o) => (!least || o.marginMm < least.marginMm ? o : least), null);
 
+const UNJUDGED: Readonly<Record<Unjudged, string>> = {
+  notTaken: 'not taken: no baseline',
+  noSurvey: 'nothing near the tire surveyed',
+  noVerdict: 'no verdict as entered',
+  notYet: 'being worked out',
+};
+
 const corners = computed<CornerState[]>(() =>
   CORNER_KEYS.map((key) => {
     const least = leastOf(job.evaluation?.obstacles ?? [], key);
-    const corner = job.document?.corners[key];
     const words = least
       ? `${needsWords(least.requiredMm)}, ${marginWords(least.marginMm)}: ${least.label}, ${postureWords(least.steerDeg, least.travelMm, cornerLimits(job.document, key)?.ride, least.crossMm)}`
-      : corner
-        ? 'nothing near the tire surveyed'
-        : 'not taken: no baseline';
+      : UNJUDGED[whyUnjudged(job, key)];
     return { key, least, words };
   }).sort((a, b) => (a.least?.marginMm ?? Infinity) - (b.least?.marginMm ?? Infinity)),
 );
@@ -53,6 +58,7 @@ const sideways = computed(() => {
 });
 
 const rotation = computed(() => {
+  if (job.problems.length) return 'Rotation front to rear: not without a verdict.';
   if (!job.rotation) return 'Rotation front to rear: being worked out.';
   if (!job.rotation.ok) return `Rotation front to rear: ${problemText(job.rotation.problems[0]!)}`;
   const found = job.rotation.value;

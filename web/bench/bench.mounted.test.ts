@@ -147,6 +147,12 @@ describe('the bench', () => {
     await until(() => job.problems.length);
     await until(() => said('cannot-draw'));
     expect(said('cannot-draw')).toContain('cannot be drawn');
+    // What was surveyed is not denied for it, and nothing is promised that will not come.
+    const rows = all('.corner-row').map((one) => one.text());
+    const surveyed = job.corners.filter((one) => job.document!.corners[one]!.obstacles.length > 0);
+    expect(rows.filter((text) => text.includes('no verdict as entered'))).toHaveLength(surveyed.length);
+    expect(rows.filter((text) => text.includes('surveyed'))).toHaveLength(job.corners.length - surveyed.length);
+    expect(said('rotation')).toContain('not without a verdict');
   });
 
   test('a setup is kept for comparison under a name of its own, up to as many as go', async () => {

@@ -10,6 +10,7 @@ import { VERDICT_WORDS } from '../words';
 import { useJobStore } from '../stores/job';
 import { CORNER_NAMES } from '../../core/2-vehicle/setup/corner-key';
 import { useCurrentCorner } from './current-corner';
+import { whyUnjudged, type Unjudged } from './unjudged';
 
 const job = useJobStore();
 const corner = useCurrentCorner();
@@ -17,7 +18,13 @@ const corner = useCurrentCorner();
 /** The worst part of each corner, beside its name. */
 const worst = computed(() => worstOfCorners(job.evaluation?.obstacles ?? []));
 const verdicts = computed(() => cornerVerdicts(worst.value));
-const state = (key: CornerKey): string => (job.document?.corners[key] ? 'no survey' : 'not taken');
+const UNJUDGED: Readonly<Record<Unjudged, string>> = {
+  notTaken: 'not taken',
+  noSurvey: 'no survey',
+  noVerdict: 'no verdict',
+  notYet: '…',
+};
+const state = (key: CornerKey): string => UNJUDGED[whyUnjudged(job, key)];
 </script>
 
 <template>

@@ -108,6 +108,19 @@ describe('a number as people type it', () => {
     useUnits().chosen = 'mm';
   });
 
+  test('a long number and the same in the other unit stand closer, so that neither is cut', async () => {
+    const wrapper = field({ value: 134.3, range: LIMITS.backspacingMm });
+    useUnits().chosen = 'in';
+    await nextTick();
+    // No whole sixteenth: 134.3 / 25.4 = 5.287, between 5 1/4 and 5 5/16.
+    expect(wrapper.find('input').element.value).toBe('134.3 mm');
+    expect(wrapper.find('.other').text()).toBe('5 5/16 in');
+    await wrapper.setProps({ value: 152.4, typed: '6' });
+    expect(wrapper.find('input').element.value).toBe('6');
+    expect(wrapper.find('.other').text()).toBe('= 152.4 mm');
+    useUnits().chosen = 'mm';
+  });
+
   test('at the tape a bare number goes on in the unit of the number before, and says so when it is left', async () => {
     const wrapper = field({ value: undefined, measured: true, range: LIMITS.hubToLipMm });
     await wrapper.find('input').setValue('22 1/4');

@@ -150,6 +150,9 @@ const message = computed(() => refusal.value || question.value || props.problem)
 const hint = computed(() =>
   props.starting || question.value ? '' : otherUnitText(props.value, text.value, props.quantity, unit.value),
 );
+/** Letters of a number and of the same in the other unit that a narrow field has room for, as they usually stand. */
+const MOST_BESIDE = 15;
+const isTight = computed(() => text.value.length + hint.value.length > MOST_BESIDE);
 const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
 </script>
 
@@ -172,7 +175,7 @@ const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
       inputmode="text"
       autocomplete="off"
       class="figures"
-      :class="{ starting }"
+      :class="{ starting, tight: isTight }"
       :placeholder="starting ? standingText(value, quantity, unit) : undefined"
       :persistent-placeholder="starting"
       :messages="starting ? 'starting value, not measured' : []"
@@ -183,7 +186,7 @@ const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
       <!-- Nothing is ever loaded into a field, and the bar for it measures the page once a field. -->
       <template #loader />
       <template v-if="hint" #append-inner
-        ><span class="other">= {{ hint }}</span></template
+        ><span class="other">{{ isTight ? '' : '= ' }}{{ hint }}</span></template
       >
       <template v-if="question" #append
         ><v-btn variant="outlined" height="48" @click="insist">It is so</v-btn></template
@@ -221,6 +224,12 @@ const bareNumber = computed(() => /^[-+\d.,\s]*$/.test(text.value));
   font-size: 18px;
   font-family: var(--figures);
   padding-inline: 10px 0;
+}
+.tight .other {
+  font-size: 14px;
+}
+.quantity .tight :deep(.v-field__input) {
+  font-size: 16px;
 }
 .quantity :deep(.v-text-field__suffix) {
   font-size: 15px;
