@@ -217,6 +217,7 @@ test('a new job starts from a baseline, gets an obstacle, a reading and its firs
   await page.goto('/');
   await page.getByRole('button', { name: 'New job' }).click();
   await page.getByLabel('What is wanted, on which vehicle').fill('Groomer escort, taller tires');
+  await page.getByRole('button', { name: /^Millimeters/ }).click();
   await page.getByRole('button', { name: 'Start with the intake' }).click();
   await room(page, 'Baseline').click();
   await expect(page.getByText('starting values that nobody measured')).toBeVisible();

@@ -19,6 +19,7 @@ import { problemText } from '../problem-words';
 import type { Problem } from '@/core/1-base/problem';
 import { api, problemsOf, type ApiResult } from '../api';
 import type { LengthUnit } from '@/core/1-base/units/length';
+import { vFirst } from '../kit/first-field';
 import UnitsToggle from '../kit/UnitsToggle.vue';
 import { useJobDocuments } from '../stores/job-documents';
 import { useUnits } from '../stores/units';
@@ -193,7 +194,7 @@ async function bringBack(): Promise<void> {
   <DialogBox v-model="naming" label="New job" :width="480">
     <form class="panel dialog" @submit.prevent="startNew">
       <h2 class="panel-title">New job</h2>
-      <v-text-field v-model="newTitle" label="What is wanted, on which vehicle" autofocus />
+      <v-text-field v-model="newTitle" label="What is wanted, on which vehicle" v-first />
       <UnitsToggle :units="newUnits" @choose="(unit) => (newUnits = unit)" />
       <div class="keys ends">
         <v-btn variant="text" @click="naming = false">Cancel</v-btn>

@@ -2,6 +2,7 @@
 import { reactive, ref } from 'vue';
 import type { CatalogueContent, CatalogueKind } from '@/contracts/catalogue';
 import { fieldText } from '@/contracts/problems';
+import { vFirst } from '../kit/first-field';
 import TapeGuides from '../help/TapeGuides.vue';
 import { CATALOGUE_FIELDS } from './catalogue-fields';
 import { readItem, textsOf } from './read-item';
@@ -31,7 +32,7 @@ function save(): void {
         v-model="texts[field.key]"
         :label="field.needed ? `${field.title} (needed)` : field.title"
         :placeholder="field.hint"
-        :autofocus="i === 0"
+        v-first="i === 0"
         :error-messages="problems[field.key] ? [problems[field.key]!] : []"
         autocomplete="off"
       />

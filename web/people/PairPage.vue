@@ -3,6 +3,7 @@ import { ref, shallowRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { Problem } from '@/core/1-base/problem';
 import { api, problemsOf } from '../api';
+import { vFirst } from '../kit/first-field';
 import NoticeBox from '../kit/NoticeBox.vue';
 import PageHead from '../kit/PageHead.vue';
 import { problemText } from '../problem-words';
@@ -36,7 +37,7 @@ async function pair(): Promise<void> {
         hint="shown by the owner under People, good for ten minutes"
         persistent-hint
       />
-      <v-text-field v-model="name" label="What this device is called" hint="such as Bay 2" persistent-hint autofocus />
+      <v-text-field v-model="name" label="What this device is called" hint="such as Bay 2" persistent-hint v-first />
       <NoticeBox v-if="problems.length" kind="error" data-testid="pair-problems">
         <div v-for="p in problems.slice(0, 4)" :key="p.path + p.code">{{ problemText(p) }}</div>
       </NoticeBox>

@@ -6,6 +6,7 @@ import { ROLES, type pairingSchema, type People, type Person, type Role } from '
 import type { Problem } from '@/core/1-base/problem';
 import { api, problemsOf, type ApiResult } from '../api';
 import { fullMomentText } from '../kit/dates';
+import { vFirst } from '../kit/first-field';
 import DialogBox from '../kit/DialogBox.vue';
 import NoticeBox from '../kit/NoticeBox.vue';
 import PageHead from '../kit/PageHead.vue';
@@ -161,7 +162,7 @@ const signsInBy = ({ hasPassword, hasPin }: Person): string =>
   >
     <form class="panel dialog" @submit.prevent="keep">
       <h2 class="panel-title">{{ editing === 'new' ? 'Somebody new' : name }}</h2>
-      <v-text-field v-if="editing === 'new'" v-model="name" label="Name" autocomplete="off" autofocus />
+      <v-text-field v-if="editing === 'new'" v-model="name" label="Name" autocomplete="off" v-first />
       <div class="roles" role="radiogroup" aria-label="May">
         <v-btn
           v-for="one in ROLES"

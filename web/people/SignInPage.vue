@@ -3,6 +3,7 @@ import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { Problem } from '@/core/1-base/problem';
 import { api, problemsOf, type ApiResult } from '../api';
+import { vFirst } from '../kit/first-field';
 import NoticeBox from '../kit/NoticeBox.vue';
 import PageHead from '../kit/PageHead.vue';
 import { problemText } from '../problem-words';
@@ -53,7 +54,7 @@ function submit(): Promise<void> {
         Nobody was made yet. The console on which the server was started shows a code; with it the owner is made, who
         makes the others.
       </p>
-      <v-text-field v-if="who.me?.isFirst" v-model="code" label="Code from the console" autocomplete="off" autofocus />
+      <v-text-field v-if="who.me?.isFirst" v-model="code" label="Code from the console" autocomplete="off" v-first />
       <div v-if="isPaired" class="names" role="radiogroup" aria-label="Name">
         <v-btn
           v-for="one in who.me!.names"

@@ -9,6 +9,7 @@ import { VEHICLE_KINDS } from '@/core/2-vehicle/setup/vehicle-kind';
 import { QUICK_SUSPENSIONS, suspensionsOf } from '@/core/6-decisions/quick/quick-question';
 import { LENGTH_UNITS, type LengthUnit } from '@/core/1-base/units/length';
 import { api, problemsOf } from '../api';
+import { vFirst } from '../kit/first-field';
 import PageHead from '../kit/PageHead.vue';
 import PictureChoice from '../kit/PictureChoice.vue';
 import SuspensionSketch from '../kit/SuspensionSketch.vue';
@@ -112,7 +113,7 @@ async function makeJob(): Promise<void> {
         :label="label"
         :placeholder="example"
         :error-messages="refusal(name) ? [refusal(name)] : []"
-        :autofocus="name === 'fitted'"
+        v-first="name === 'fitted'"
         autocomplete="off"
         spellcheck="false"
         class="figures setup"

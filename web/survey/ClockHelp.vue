@@ -5,7 +5,7 @@ import { seenClock } from '@/core/1-base/units/clock';
 import { fieldText } from '@/contracts/problems';
 import { LIMITS } from '@/core/1-base/limits';
 import { clockFromAngle, clockFromTapes } from '@/core/1-base/units/clock-finder';
-import { attempt } from '@/core/1-base/problem';
+import { attempt, type Result } from '@/core/1-base/problem';
 import { heardText, parseQuantity } from '../kit/quantity';
 import { useUnits } from '../stores/units';
 
@@ -24,13 +24,13 @@ const readAngle = computed(() =>
   parseQuantity(angle.value, 'degrees', { min: 0, max: 180, unit: 'degrees from straight up' }, 'mm'),
 );
 const byAngle = computed(() => (readAngle.value.ok ? clockFromAngle(readAngle.value.value, toward.value) : null));
-const angleProblems = computed(() =>
-  angle.value.trim() === '' || readAngle.value.ok ? [] : readAngle.value.problems.map(fieldText),
-);
+const problemsOf = (text: string, read: Result<number>): string[] =>
+  text.trim() === '' || read.ok ? [] : read.problems.map(fieldText);
 const seen = (clock: string): string => seenClock(clock, props.side);
+const readAway = computed(() => parseQuantity(away.value, 'length', LIMITS.hubToLipMm, units.goingOn('gaps')));
+const readRise = computed(() => parseQuantity(rise.value, 'length', RISE, units.goingOn('gaps')));
 const byTapes = computed(() => {
-  const fromHub = parseQuantity(away.value, 'length', LIMITS.hubToLipMm, units.goingOn('gaps'));
-  const above = parseQuantity(rise.value, 'length', RISE, units.goingOn('gaps'));
+  const [fromHub, above] = [readAway.value, readRise.value];
   if (!fromHub.ok || !above.ok) return null;
   return attempt(() => clockFromTapes(fromHub.value, above.value, toward.value));
 });
@@ -52,7 +52,7 @@ const byTapes = computed(() => {
         v-model="angle"
         label="Angle from straight up"
         suffix="°"
-        :error-messages="angleProblems"
+        :error-messages="problemsOf(angle, readAngle)"
         autocomplete="off"
         class="figures"
       />
@@ -70,6 +70,7 @@ const byTapes = computed(() => {
           v-model="away"
           label="Hub center to the place"
           :hint="heardText(away, LIMITS.hubToLipMm, units.goingOn('gaps'))"
+          :error-messages="problemsOf(away, readAway)"
           persistent-hint
           autocomplete="off"
           class="figures"
@@ -78,6 +79,7 @@ const byTapes = computed(() => {
           v-model="rise"
           label="Above the hub"
           :hint="heardText(rise, RISE, units.goingOn('gaps'))"
+          :error-messages="problemsOf(rise, readRise)"
           persistent-hint
           autocomplete="off"
           class="figures"

@@ -8,6 +8,7 @@ import { PART_KINDS, type PartKind } from '@/core/3-survey/shape/part-kind';
 import { defaultMount } from '@/core/3-survey/description/default-mount';
 import { mountsOf } from '@/core/2-vehicle/motion/motion-description';
 import type { Mount } from '@/core/2-vehicle/motion/mount';
+import { vFirst } from '../kit/first-field';
 import QuantityField from '../kit/QuantityField.vue';
 import { EDGE_NAMES, MATERIAL_NAMES, MOUNT_NAMES, MOUNT_SAYS, PART_KIND_NAMES, ROD_RUN_NAMES } from '../words';
 
@@ -115,7 +116,7 @@ function finish(): void {
       v-model="label"
       label="What it is"
       placeholder="Fender lip, body mount, brake hose"
-      autofocus
+      v-first
       maxlength="80"
     />
     <v-select
