@@ -109,7 +109,7 @@ const figuresOf = (o: ObstacleVerdict): FiguresRow => ({
           </text>
         </g>
       </svg>
-      <!-- A rung is a place in the order: what it says changes, it stays. Moving them cost more than all they say. -->
+      <!-- A rung is a place in the order: what it says changes, it stays. One that is moved is styled and laid out anew, and loses the focus. -->
       <ol>
         <li v-for="(o, i) in rungs" :key="i">
           <button
